@@ -1,0 +1,1 @@
+"""The rules of the trade: pure functions on frozen dataclasses, without input or output."""

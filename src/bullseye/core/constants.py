@@ -1,0 +1,53 @@
+"""Numbers of the trade: each named once, with its unit and its source.
+
+[pub] published, [com] common practice, [own] our own model or default; docs/model.md says more of each.
+"""
+
+# Units, exact [pub: ICAO Annex 5]
+FT_PER_M = 1 / 0.3048
+FT_PER_NM = 1852 / 0.3048
+FPS_PER_KT = FT_PER_NM / 3600
+HPA_PER_INHG = 33.863886666667  # at 0 °C [pub: ICAO Annex 5 by way of NIST SP 811]
+
+# Standard atmosphere [pub: ICAO Doc 7488; U.S. Standard Atmosphere 1976]
+ISA_SEA_LEVEL_K = 288.15
+ISA_SEA_LEVEL_HPA = 1013.25
+ISA_LAPSE_K_PER_M = 0.0065
+GRAVITY_MPS2 = 9.80665
+GAS_CONSTANT_AIR = 287.05287  # J/(kg K)
+GRAVITY_FPS2 = GRAVITY_MPS2 * FT_PER_M
+CELSIUS_ZERO_K = 273.15
+
+# Speeds
+APPROACH_OVER_STALL = 1.3  # of calibrated airspeed [pub: 14 CFR 23.73 before 2017]
+GUST_SHARE = 0.5  # of gust less steady wind [pub: FAA-H-8083-3, approach chapters]
+TOUCHDOWN_OVER_STALL = 1.05  # [own] wheels meet the runway just above the stall
+CROSSWIND_OVER_STALL = 0.2  # of Vs0, where the handbook is silent [pub: former 14 CFR 23.233]
+
+# Roundout and hold-off
+ROUNDOUT_LOAD_FACTOR = 1.08  # [own] until laps have been flown; see docs/model.md, "Roundout"
+HOLD_OFF_HEIGHT_FT = 2.0  # [own] height of the wheels when the descent has become level
+DECELERATION_FPS2 = 3.2  # [own] idle, level, full flap, in ground effect
+DECELERATION_SD_FPS2 = 0.6  # [own] how far light aircraft differ from it
+IDLE_FIRST_LEAD_S = 2.0  # [own] power closed this long before the roundout in "idle, shift, flare"
+GRADUAL_LEAD_S = 3.0  # [own] power drawn off over 6 s counts as closed for half of them
+
+# A pilot of whom nothing is known yet [own]
+SCATTER_FT = 140.0
+BIAS_SD_FT = 150.0
+
+# Runway paint [pub: FAA AC 150/5340-1]
+STRIPE_FT = 120.0
+STRIPE_GAP_FT = 80.0
+AIMING_MARK_FT = 1_000.0
+
+# Distances
+HEADWIND_CREDIT_PER_KT = 0.10 / 9  # [com] -10 % per 9 kt
+TAILWIND_PENALTY_PER_KT = 0.10 / 2  # [com] +10 % per 2 kt
+TAILWIND_LIMIT_KT = 10.0  # [com] the rule above is not printed beyond it
+LANDING_GRASS = 0.45  # [com] of the ground roll, dry short grass
+SLOPE_PER_PCT = 0.05  # [com] per 1 % of slope
+LANDING_FACTOR = 1.43  # [pub: UK CAA Safety Sense leaflet on performance, value from memory]
+OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle
+
+MODEL_VERSION = '1'  # goes up when the same inputs give another answer

@@ -1,0 +1,57 @@
+"""Places on the earth against places on a runway."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated
+
+from annotated_types import Ge, Le
+
+from bullseye.core.constants import FT_PER_M
+from bullseye.core.quantity import Checked, Degrees, Real
+
+# WGS 84 [pub: NIMA TR8350.2]
+_EQUATOR_RADIUS_FT = 6_378_137 * FT_PER_M
+_FLATTENING = 1 / 298.257223563
+_ECCENTRICITY2 = _FLATTENING * (2 - _FLATTENING)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunwayFrame(Checked):
+    """Axes laid on a runway, from which every touchdown is measured.
+
+    ``along_ft`` grows from the landing threshold in the landing direction, ``lateral_ft`` to its right.
+    The earth is taken as flat: true to 1 ft within 4,500 ft of the threshold, up to 60° of latitude.
+    """
+
+    threshold_lat_deg: Annotated[Real, Ge(-85), Le(85)]
+    threshold_lon_deg: Annotated[Real, Ge(-180), Le(180)]
+    course_deg_true: Degrees
+
+    def _ft_per_degree(self) -> tuple[float, float]:
+        """Feet to a degree of latitude and of longitude, by the radii of curvature of the ellipsoid."""
+        lat = math.radians(self.threshold_lat_deg)
+        w2 = 1 - _ECCENTRICITY2 * math.sin(lat) ** 2
+        meridian_ft = _EQUATOR_RADIUS_FT * (1 - _ECCENTRICITY2) / w2**1.5
+        across_ft = _EQUATOR_RADIUS_FT / math.sqrt(w2) * math.cos(lat)
+        return math.radians(meridian_ft), math.radians(across_ft)
+
+    def place(self, *, along_ft: float, lateral_ft: float = 0.0) -> tuple[float, float]:
+        """Latitude and longitude [°] of a place in the frame."""
+        course = math.radians(self.course_deg_true)
+        north_ft = along_ft * math.cos(course) - lateral_ft * math.sin(course)
+        east_ft = along_ft * math.sin(course) + lateral_ft * math.cos(course)
+        ft_per_lat, ft_per_lon = self._ft_per_degree()
+        return self.threshold_lat_deg + north_ft / ft_per_lat, self.threshold_lon_deg + east_ft / ft_per_lon
+
+    def locate(self, *, lat_deg: float, lon_deg: float) -> tuple[float, float]:
+        """``along_ft`` and ``lateral_ft`` of a place on the earth."""
+        ft_per_lat, ft_per_lon = self._ft_per_degree()
+        north_ft = (lat_deg - self.threshold_lat_deg) * ft_per_lat
+        east_ft = ((lon_deg - self.threshold_lon_deg + 180) % 360 - 180) * ft_per_lon
+        course = math.radians(self.course_deg_true)
+        return (
+            north_ft * math.cos(course) + east_ft * math.sin(course),
+            east_ft * math.cos(course) - north_ft * math.sin(course),
+        )

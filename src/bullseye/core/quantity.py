@@ -1,0 +1,70 @@
+"""Checked fields: the allowed range of a value stands once, in the type of its field.
+
+A frozen dataclass that inherits from :class:`Checked` refuses what its annotations do not allow, whoever builds it.
+Pydantic reads the same annotations, so the JSON Schema shows the same ranges.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import fields
+from functools import cache
+from typing import Annotated, Any, Literal, get_args, get_origin, get_type_hints
+
+from annotated_types import Ge, Gt, Le
+from pydantic import AllowInfNan, ConfigDict, Strict, StringConstraints
+
+from bullseye.core.errors import InvalidInput
+
+Real = Annotated[float, Strict(), AllowInfNan(False)]
+Name = Annotated[str, StringConstraints(min_length=1, max_length=80)]
+Degrees = Annotated[Real, Ge(0), Le(360)]
+Positive = Annotated[Real, Gt(0)]
+
+
+def accepted_range(bounds: tuple[Any, ...]) -> str:
+    """Say the range in words: ``above 0 and at most 20``."""
+    words = {Gt: ('above', 'gt'), Ge: ('at least', 'ge'), Le: ('at most', 'le')}
+    parts = [f'{words[type(b)][0]} {getattr(b, words[type(b)][1]):g}' for b in bounds if type(b) in words]
+    return ' and '.join(parts) or 'a finite number'
+
+
+@cache
+def _rules(cls: type) -> tuple[tuple[str, tuple[Any, ...], bool], ...]:
+    """List the numeric fields of a class as name, bounds and whether None is allowed."""
+    hints = get_type_hints(cls, include_extras=True)
+    rules = []
+    for field in fields(cls):
+        hint, optional = hints[field.name], False
+        if get_origin(hint) not in (Annotated, Literal) and type(None) in get_args(hint):
+            optional = True
+            hint = next(a for a in get_args(hint) if a is not type(None))
+        if get_origin(hint) is Annotated and get_args(hint)[0] in (float, int):
+            rules.append((field.name, get_args(hint)[1:], optional))
+    return tuple(rules)
+
+
+class Checked:
+    """Base of the value objects: a value that exists is within its range."""
+
+    __slots__ = ()
+    __pydantic_config__ = ConfigDict(extra='forbid')
+
+    def __post_init__(self) -> None:
+        for name, bounds, optional in _rules(type(self)):  # type: ignore[arg-type]
+            value = getattr(self, name)
+            if value is None and optional:
+                continue
+            if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
+                raise InvalidInput(name, value, accepted_range(bounds))
+            for bound in bounds:
+                if (
+                    (isinstance(bound, Gt) and not value > bound.gt)  # type: ignore[operator]
+                    or (isinstance(bound, Ge) and not value >= bound.ge)  # type: ignore[operator]
+                    or (isinstance(bound, Le) and not value <= bound.le)  # type: ignore[operator]
+                ):
+                    raise InvalidInput(name, value, accepted_range(bounds))
+        self.check_together()
+
+    def check_together(self) -> None:
+        """Refuse values that are each in range but make no sense together."""

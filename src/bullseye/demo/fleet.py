@@ -1,0 +1,244 @@
+"""Aircraft and fields of Lantern Bay Flying School: invented, consistent, fictional."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from bullseye.core.aircraft import Aircraft, AirspeedTable, FlapSetting, LandingTable
+from bullseye.core.airfield import Obstacle, RunwayEnd
+from bullseye.core.geo import RunwayFrame
+from bullseye.core.kinds import Surface
+
+_TEMPERATURES_C = (0.0, 10.0, 20.0, 30.0, 40.0)
+_ALTITUDES_FT = (0.0, 2_000.0, 4_000.0, 6_000.0, 8_000.0)
+
+
+def _table(sea_level_ft: float) -> LandingTable:
+    """A ground-roll table that grows as air thins: 3.6 % per 1,000 ft and 3.5 % per 10 °C, in tens of feet."""
+    rows = tuple(
+        tuple(
+            float(round(sea_level_ft * (1 + 0.036 * altitude_ft / 1_000) * (1 + 0.0035 * (t - 15)), -1))
+            for t in _TEMPERATURES_C
+        )
+        for altitude_ft in _ALTITUDES_FT
+    )
+    return LandingTable(pressure_altitude_ft=_ALTITUDES_FT, temperature_c=_TEMPERATURES_C, ground_roll_ft=rows)
+
+
+def _speeds(*pairs: tuple[float, float]) -> AirspeedTable:
+    return AirspeedTable(ias_kt=tuple(i for i, _ in pairs), cas_kt=tuple(c for _, c in pairs))
+
+
+MARRAM_160 = Aircraft(
+    name='Marram 160',
+    max_weight_lb=2_400,
+    empty_weight_lb=1_450,
+    demonstrated_crosswind_kt=15,
+    blind_distance_ft=40,
+    eye_height_ft=7.5,
+    landing_table=_table(560),
+    flaps=(
+        FlapSetting(
+            name='up',
+            stall_kcas=54,
+            airspeed_table=_speeds((45, 53), (50, 56), (60, 63), (70, 71), (80, 80), (100, 99)),
+            normal_approach_kias=72,
+            power_off_approach_kias=70,
+            idle_path_angle_deg=5.6,
+        ),
+        FlapSetting(
+            name='half',
+            stall_kcas=50,
+            airspeed_table=_speeds((42, 50), (50, 54), (60, 62), (70, 70.5), (80, 79.5)),
+            normal_approach_kias=67,
+        ),
+        FlapSetting(
+            name='full',
+            stall_kcas=47.5,
+            airspeed_table=_speeds((38, 47), (45, 50), (50, 53), (60, 61), (70, 70), (80, 79)),
+            normal_approach_kias=63,
+            short_field_approach_kias=60,
+            power_off_approach_kias=65,
+            idle_path_angle_deg=6.8,
+        ),
+    ),
+)
+
+SORREL_200R = Aircraft(
+    name='Sorrel 200R',
+    max_weight_lb=2_750,
+    empty_weight_lb=1_780,
+    demonstrated_crosswind_kt=17,
+    blind_distance_ft=48,
+    eye_height_ft=7.2,
+    deceleration_fps2=2.9,
+    landing_table=_table(720),
+    flaps=(
+        FlapSetting(
+            name='up',
+            stall_kcas=62,
+            airspeed_table=_speeds((55, 60), (65, 67), (75, 76), (90, 90), (120, 119)),
+            normal_approach_kias=82,
+        ),
+        FlapSetting(
+            name='full',
+            stall_kcas=54,
+            airspeed_table=_speeds((48, 54), (55, 58), (65, 66), (75, 75), (90, 89)),
+            normal_approach_kias=73,
+            short_field_approach_kias=69,
+            power_off_approach_kias=76,
+            idle_path_angle_deg=7.2,
+        ),
+    ),
+)
+
+BRAMBLE_90T = Aircraft(
+    name='Bramble 90T',
+    max_weight_lb=1_350,
+    empty_weight_lb=820,
+    blind_distance_ft=95,
+    eye_height_ft=6.0,
+    deceleration_fps2=3.7,
+    landing_table=_table(420),
+    flaps=(
+        FlapSetting(
+            name='none',
+            stall_kcas=38,
+            airspeed_table=_speeds((32, 36), (40, 42), (50, 50.5), (60, 60), (80, 79)),
+            normal_approach_kias=52,
+            power_off_approach_kias=55,
+            idle_path_angle_deg=6.2,
+        ),
+    ),
+)
+
+AIRCRAFT = {aircraft.name: aircraft for aircraft in (MARRAM_160, SORREL_200R, BRAMBLE_90T)}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DemoField:
+    """A made-up field: name, pattern altitude, and its runway ends with their threshold places."""
+
+    name: str
+    ident: str
+    elevation_ft: float
+    pattern_altitude_ft: float
+    lat_deg: float
+    lon_deg: float
+    ends: tuple[tuple[RunwayEnd, float, float], ...]
+
+
+def _runway(
+    *,
+    lat_deg: float,
+    lon_deg: float,
+    idents: tuple[str, str],
+    course_deg_true: float,
+    length_ft: float,
+    width_ft: float,
+    elevation_ft: float,
+    variation_deg: float,
+    surface: Surface = 'asphalt',
+    displaced_far_ft: float = 0.0,
+    slope_pct: float = 0.0,
+    obstacle_near: Obstacle | None = None,
+) -> tuple[tuple[RunwayEnd, float, float], ...]:
+    """Both ends of a runway whose first end starts at the given place; the second may be displaced."""
+    frame = RunwayFrame(threshold_lat_deg=lat_deg, threshold_lon_deg=lon_deg, course_deg_true=course_deg_true)
+    far = frame.place(along_ft=length_ft - displaced_far_ft)
+    rise_ft = length_ft * slope_pct / 100
+
+    def end(
+        ident: str, course: float, elevation: float, slope: float, displaced: float, obstacle: Obstacle | None
+    ) -> RunwayEnd:
+        return RunwayEnd(
+            ident=ident,
+            course_deg_true=course,
+            length_ft=length_ft,
+            width_ft=width_ft,
+            elevation_ft=elevation,
+            displaced_threshold_ft=displaced,
+            slope_pct=slope,
+            surface=surface,
+            magnetic_variation_deg=variation_deg,
+            obstacle=obstacle,
+        )
+
+    first = end(idents[0], course_deg_true, elevation_ft, slope_pct, 0.0, obstacle_near)
+    second = end(
+        idents[1], (course_deg_true + 180) % 360, elevation_ft + rise_ft, -slope_pct or 0.0, displaced_far_ft, None
+    )
+    return ((first, lat_deg, lon_deg), (second, *far))
+
+
+FIELDS = (
+    DemoField(
+        name='Lantern Bay',
+        ident='LANT',
+        elevation_ft=38,
+        pattern_altitude_ft=1_040,
+        lat_deg=47.2,
+        lon_deg=-38.4,
+        ends=_runway(
+            lat_deg=47.2,
+            lon_deg=-38.4,
+            idents=('05', '23'),
+            course_deg_true=38,
+            length_ft=2_790,
+            width_ft=60,
+            elevation_ft=38,
+            variation_deg=-12.4,
+            displaced_far_ft=210,
+        )
+        + _runway(
+            lat_deg=47.206,
+            lon_deg=-38.402,
+            idents=('14', '32'),
+            course_deg_true=128,
+            length_ft=1_970,
+            width_ft=100,
+            elevation_ft=36,
+            variation_deg=-12.4,
+            surface='grass',
+        ),
+    ),
+    DemoField(
+        name='Cairn Moss',
+        ident='CAIR',
+        elevation_ft=4_180,
+        pattern_altitude_ft=5_200,
+        lat_deg=46.5,
+        lon_deg=-39.1,
+        ends=_runway(
+            lat_deg=46.5,
+            lon_deg=-39.1,
+            idents=('18', '36'),
+            course_deg_true=168,
+            length_ft=3_610,
+            width_ft=75,
+            elevation_ft=4_180,
+            variation_deg=-12.5,
+            slope_pct=1.6,
+        ),
+    ),
+    DemoField(
+        name='Gannet Holm',
+        ident='GANN',
+        elevation_ft=62,
+        pattern_altitude_ft=1_060,
+        lat_deg=47.9,
+        lon_deg=-37.6,
+        ends=_runway(
+            lat_deg=47.9,
+            lon_deg=-37.6,
+            idents=('09', '27'),
+            course_deg_true=78,
+            length_ft=1_480,
+            width_ft=80,
+            elevation_ft=62,
+            variation_deg=-12.3,
+            surface='grass',
+            obstacle_near=Obstacle(height_ft=35, before_threshold_ft=480),
+        ),
+    ),
+)
