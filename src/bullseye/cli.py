@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import argparse
 import json
+import os
 import sys
 from collections.abc import Iterator
+from datetime import datetime
 from pathlib import Path
 from typing import IO, Any
 
@@ -14,6 +16,7 @@ from bullseye.core.request import RefusedRequest, parse_request, request_schema
 from bullseye.demo.fleet import AIRCRAFT
 
 REFUSED = 2
+NEWER_DATABASE = 4
 
 
 def brief_from_json(text: str) -> dict[str, Any]:
@@ -70,6 +73,33 @@ def _brief(arguments: argparse.Namespace) -> int:
     return 0
 
 
+def _prepare(arguments: argparse.Namespace) -> int:
+    """Migrate a database and fill it; print what the terminal shall tell."""
+    from bullseye.demo import seed
+    from bullseye.store import people
+    from bullseye.store.database import open_engine, session_maker
+    from bullseye.store.upgrade import NewerDatabase, upgrade
+
+    url = os.environ['BULLSEYE_DATABASE_URL']
+    try:
+        upgrade(url)
+    except NewerDatabase as error:
+        print(error, file=sys.stderr)
+        return NEWER_DATABASE
+    today = datetime.now().astimezone().date()
+    with session_maker(open_engine(url))() as db:
+        if arguments.school:
+            if people.needs_set_up(db):
+                print(f'First run: open the address and enter this one-time code: {people.new_setup_code(db)}')
+            return 0
+        seed.seed(db, today=today)
+        seed.bring_forward(db, today=today)
+        print(f'Demo school, all made up. Sign in with one click, or with the password {seed.PASSWORD}:')
+        for person in people.demo_people(db):
+            print(f'  {person.role:<11} {person.login}')
+    return 0
+
+
 def main(argv: list[str] | None = None) -> int:
     """Run one command; the exit code is 2 when the input was refused."""
     parser = argparse.ArgumentParser(prog='bullseye', description='Coaching landings, in feet.')
@@ -79,6 +109,11 @@ def main(argv: list[str] | None = None) -> int:
     brief.add_argument('--lines', action='store_true', help='one request a line in, one answer a line out')
     brief.add_argument('--schema', action='store_true', help='print the JSON Schema of request and answer')
     brief.set_defaults(run=_brief)
+    prepare = commands.add_parser('prepare', help='migrate the database and fill it; ./bullseye up calls this')
+    kind = prepare.add_mutually_exclusive_group(required=True)
+    kind.add_argument('--demo', action='store_true', help='with the made-up school')
+    kind.add_argument('--school', action='store_true', help='for a school of its own')
+    prepare.set_defaults(run=_prepare)
     arguments = parser.parse_args(argv)
     try:
         code: int = arguments.run(arguments)

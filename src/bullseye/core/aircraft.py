@@ -112,14 +112,16 @@ class LandingTable(Checked):
     def ground_roll(self, *, pressure_altitude_ft: float, temperature_c: float) -> float:
         """Ground roll between the printed values [ft], bilinear.
 
-        :raises OutsideTable: beyond the printed values, which are never extrapolated
+        Lower or colder than the first printed value, that value is taken: the air is denser there, so it errs long.
+
+        :raises OutsideTable: higher or hotter than printed; nothing is ever extrapolated
         """
         for name, value, axis in (
             ('pressure altitude', pressure_altitude_ft, self.pressure_altitude_ft),
             ('temperature', temperature_c, self.temperature_c),
         ):
-            if not axis[0] <= value <= axis[-1]:
-                raise OutsideTable(f'{name} {value:.0f} is outside the table, {axis[0]:.0f} to {axis[-1]:.0f}')
+            if value > axis[-1]:
+                raise OutsideTable(f'{name} {value:.0f} is above the table, which ends at {axis[-1]:.0f}')
         by_temperature = [np.interp(temperature_c, self.temperature_c, row) for row in self.ground_roll_ft]
         return float(np.interp(pressure_altitude_ft, self.pressure_altitude_ft, by_temperature))
 

@@ -42,6 +42,7 @@ class RunwayEnd(Checked):
     path_angle_deg: Annotated[Real, Ge(2), Le(7)] = 3.0
     magnetic_variation_deg: Annotated[Real, Ge(-180), Le(180)] = 0.0  # positive east
     obstacle: Obstacle | None = None
+    aiming_marks_ft: Annotated[Real, Gt(0), Le(5_000)] | None = None  # None where none are painted
 
     def check_together(self) -> None:
         if self.displaced_threshold_ft >= self.length_ft:

@@ -269,9 +269,10 @@ def _aim_problems(request: BriefRequest, made: Setting, aim_ft: float, touch: To
         )
         margin_ft = over_ft - obstacle.height_ft
         if margin_ft < OBSTACLE_MARGIN_FT:
+            side = 'over' if margin_ft >= 0 else 'below'
             problems.append(
-                f'The path to this aim point passes {abs(margin_ft):.0f} ft {"over" if margin_ft >= 0 else "below"} the '
-                f'top of the {obstacle.height_ft:.0f} ft obstacle; {OBSTACLE_MARGIN_FT:.0f} ft is the least we call good.'
+                f'The path to this aim point passes {abs(margin_ft):.0f} ft {side} the top of the '
+                f'{obstacle.height_ft:.0f} ft obstacle; {OBSTACLE_MARGIN_FT:.0f} ft is the least we call good.'
             )
     if made.approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
         problems.append('No speed is left to hold off with: the wheels arrive in the roundout. Fly faster.')

@@ -39,7 +39,6 @@ BIAS_SD_FT = 150.0
 # Runway paint [pub: FAA AC 150/5340-1]
 STRIPE_FT = 120.0
 STRIPE_GAP_FT = 80.0
-AIMING_MARK_FT = 1_000.0
 
 # Distances
 HEADWIND_CREDIT_PER_KT = 0.10 / 9  # [com] -10 % per 9 kt

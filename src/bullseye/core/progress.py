@@ -12,6 +12,7 @@ from bullseye.core.diagnosis import Cause, Diagnosis
 from bullseye.core.scoring import Score
 
 _ENOUGH_LAPS = 3  # [own] fewer cannot tell a habit from chance
+_TIGHT_FT = 75.0  # [own] a spread that needs no remedy
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -78,7 +79,7 @@ def _one_change(diagnoses: Sequence[Diagnosis], mean_ft: float | None, spread_ft
             f'Steadily {abs(mean_ft):.0f} ft {"long" if mean_ft > 0 else "short"}: move the aim point '
             f'{abs(round(mean_ft, -1)):.0f} ft {"back" if mean_ft > 0 else "on"} ({in_stripes(mean_ft)}).'
         )
-    if len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
+    if spread_ft > _TIGHT_FT and len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
         return f'Scattered by {spread_ft:.0f} ft, most of it speed: hold the speed, leave the aim point.'
     if spread_ft > 150:
         return f'Scattered by {spread_ft:.0f} ft: the same speed and the same roundout every lap, then judge the aim.'

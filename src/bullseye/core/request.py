@@ -124,7 +124,7 @@ def messages(error: ValidationError) -> dict[str, str]:
             message = f'{name} is {given!r}; accepted: {_LIMITS[item["type"]].format(**context)}'
         elif item['type'] == 'missing':
             message = f'{name} is missing'
-        elif item['type'] == 'unexpected_keyword_argument':
+        elif item['type'] in ('unexpected_keyword_argument', 'extra_forbidden'):
             message = f'{name} is not a field of this request'
         elif item['type'] == 'literal_error':
             message = f'{name} is {given!r}; accepted: {context["expected"]}'

@@ -142,6 +142,7 @@ def _runway(
     displaced_far_ft: float = 0.0,
     slope_pct: float = 0.0,
     obstacle_near: Obstacle | None = None,
+    aiming_marks_ft: float | None = None,
 ) -> tuple[tuple[RunwayEnd, float, float], ...]:
     """Both ends of a runway whose first end starts at the given place; the second may be displaced."""
     frame = RunwayFrame(threshold_lat_deg=lat_deg, threshold_lon_deg=lon_deg, course_deg_true=course_deg_true)
@@ -162,6 +163,7 @@ def _runway(
             surface=surface,
             magnetic_variation_deg=variation_deg,
             obstacle=obstacle,
+            aiming_marks_ft=aiming_marks_ft,
         )
 
     first = end(idents[0], course_deg_true, elevation_ft, slope_pct, 0.0, obstacle_near)
@@ -189,6 +191,7 @@ FIELDS = (
             elevation_ft=38,
             variation_deg=-12.4,
             displaced_far_ft=210,
+            aiming_marks_ft=1_000,
         )
         + _runway(
             lat_deg=47.206,

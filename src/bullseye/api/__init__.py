@@ -1,0 +1,88 @@
+"""The HTTP API: parse, authorise, call, serialise."""
+
+from __future__ import annotations
+
+import os
+from datetime import timedelta
+from typing import Any
+
+from apiflask import APIFlask
+from flask.typing import ResponseReturnValue
+from flask_login import LoginManager
+from flask_wtf.csrf import CSRFProtect
+from sqlalchemy import text
+
+from bullseye import __version__
+from bullseye.api import catalogue, errors, laps, pages, session, sorties
+from bullseye.api.context import close_database, database
+from bullseye.api.limiter import limiter
+from bullseye.api.schema import PROBLEM
+from bullseye.store import people
+from bullseye.store.database import open_engine, session_maker
+from bullseye.store.models import User
+
+
+def create_app(*, database_url: str | None = None, secret_key: str | None = None) -> APIFlask:
+    """Build the application.
+
+    :param database_url: ``postgresql+psycopg://…``; else the environment's ``BULLSEYE_DATABASE_URL``
+    :param secret_key: signs the session cookie; else the environment's ``BULLSEYE_SECRET_KEY``
+    """
+    url = database_url or os.environ['BULLSEYE_DATABASE_URL']
+    app = APIFlask('bullseye.api', title='Bullseye', version=__version__, docs_path=None, spec_path='/api/openapi.json')
+    app.config.update(
+        SECRET_KEY=secret_key or os.environ['BULLSEYE_SECRET_KEY'],
+        OPENAPI_VERSION='3.1.0',
+        VALIDATION_ERROR_SCHEMA=PROBLEM,
+        VALIDATION_ERROR_DESCRIPTION='Wrong fields',
+        HTTP_ERROR_SCHEMA=PROBLEM,
+        SESSION_COOKIE_NAME='bullseye',
+        SESSION_COOKIE_HTTPONLY=True,
+        SESSION_COOKIE_SAMESITE='Lax',
+        SESSION_COOKIE_SECURE=os.environ.get('BULLSEYE_HTTPS') == '1',
+        PERMANENT_SESSION_LIFETIME=timedelta(days=30),
+        WTF_CSRF_TIME_LIMIT=None,
+        WTF_CSRF_SSL_STRICT=False,
+        MAX_CONTENT_LENGTH=256_000,
+        RATELIMIT_STORAGE_URI=url,
+        JSON_SORT_KEYS=False,
+    )
+    app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
+    app.teardown_appcontext(close_database)
+    CSRFProtect(app)
+    limiter.init_app(app)
+    _sign_in_by_cookie(app)
+    errors.register(app)
+    for blueprint in (session.bp, catalogue.bp, sorties.bp, laps.bp):
+        app.register_blueprint(blueprint)
+    pages.register(app)
+
+    @app.get('/api/health')
+    @app.doc(hide=True)
+    def health() -> dict[str, str]:
+        database().execute(text('select 1'))
+        return {'status': 'up', 'version': __version__}
+
+    return app
+
+
+def _sign_in_by_cookie(app: APIFlask) -> None:
+    manager = LoginManager(app)
+    manager.session_protection = None  # it ties a session to an address, and a tablet changes networks
+
+    @manager.user_loader
+    def load(key: str) -> User | None:
+        person_id, _, epoch = key.partition('.')
+        if not (person_id.isdigit() and epoch.isdigit()):
+            return None
+        return people.of_session(database(), person_id=int(person_id), epoch=int(epoch))
+
+    @manager.unauthorized_handler
+    def nobody() -> ResponseReturnValue:
+        return errors.problem(401, 'not_signed_in', 'Sign in first.')
+
+
+def spec() -> dict[str, Any]:
+    """The OpenAPI description, without a database being needed."""
+    app = create_app(database_url='postgresql+psycopg://nobody@127.0.0.1:1/none', secret_key='spec')  # noqa: S106
+    return dict(app._get_spec('json'))  # type: ignore[arg-type]

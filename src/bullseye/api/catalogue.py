@@ -1,0 +1,111 @@
+"""What a sortie chooses from."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from apiflask import APIBlueprint
+from flask_login import login_required
+
+from bullseye.api.context import database, person
+from bullseye.api.schema import Out
+from bullseye.api.session import PersonOut
+from bullseye.core.aircraft import Aircraft
+from bullseye.core.airfield import RunwayEnd
+from bullseye.core.kinds import GustAllowance, RoundoutOrder
+from bullseye.core.standards import Standard
+from bullseye.store import catalogue, people
+from bullseye.store.sorties import may_coach
+
+bp = APIBlueprint('catalogue', __name__, url_prefix='/api', tag='Catalogue')
+
+
+class AircraftOut(Out):
+    """An aircraft of the school."""
+
+    id: int
+    name: str
+    spec: Aircraft
+
+
+class RunwayEndOut(Out):
+    """A runway end with the place of its threshold."""
+
+    id: int
+    ident: str
+    course_deg_mag: float
+    threshold_lat_deg: float
+    threshold_lon_deg: float
+    spec: RunwayEnd
+
+
+class AirfieldOut(Out):
+    """A field with its runway ends."""
+
+    id: int
+    name: str
+    ident: str
+    is_fictional: bool
+    elevation_ft: float
+    pattern_altitude_ft: float
+    ends: list[RunwayEndOut]
+
+
+class StandardOut(Out):
+    """A standard the school measures against."""
+
+    id: int
+    name: str
+    spec: Standard
+
+
+class TechniqueOut(Out):
+    """A school of thought."""
+
+    id: int
+    name: str
+    gust_allowance: GustAllowance
+    weight_scaling: bool
+    roundout_order: RoundoutOrder
+
+
+class CatalogueOut(Out):
+    """Everything a sortie chooses from; people only for those who may plan."""
+
+    people: list[PersonOut]
+    aircraft: list[AircraftOut]
+    airfields: list[AirfieldOut]
+    standards: list[StandardOut]
+    techniques: list[TechniqueOut]
+
+
+@bp.get('/catalogue')
+@login_required
+@bp.output(CatalogueOut)
+@bp.doc(responses=[401])
+def read_catalogue() -> dict[str, Any]:
+    """List people, aircraft, fields, standards and techniques of the school."""
+    db = database()
+    return {
+        'people': people.everyone(db) if may_coach(person()) else [],
+        'aircraft': catalogue.all_aircraft(db),
+        'airfields': [
+            {
+                **{name: getattr(field, name) for name in AirfieldOut.model_fields if name != 'ends'},
+                'ends': [
+                    {
+                        'id': end.id,
+                        'ident': end.ident,
+                        'course_deg_mag': catalogue.runway_of(end).course_deg_mag,
+                        'threshold_lat_deg': end.threshold_lat_deg,
+                        'threshold_lon_deg': end.threshold_lon_deg,
+                        'spec': end.spec,
+                    }
+                    for end in field.ends
+                ],
+            }
+            for field in catalogue.all_airfields(db)
+        ],
+        'standards': catalogue.all_standards(db),
+        'techniques': catalogue.all_techniques(db),
+    }

@@ -1,0 +1,30 @@
+"""The database session and the person of a request."""
+
+from __future__ import annotations
+
+from typing import cast
+
+from flask import current_app, g
+from flask_login import current_user
+from sqlalchemy.orm import Session
+
+from bullseye.store.models import User
+
+
+def database() -> Session:
+    """The session of this request; closed when the request ends."""
+    if 'db' not in g:
+        g.db = current_app.extensions['bullseye_sessions']()
+    return cast(Session, g.db)
+
+
+def person() -> User:
+    """Who is signed in; the session is bound to their school."""
+    return cast(User, current_user)
+
+
+def close_database(_error: BaseException | None) -> None:
+    """Give the connection back."""
+    db = g.pop('db', None)
+    if db is not None:
+        db.close()

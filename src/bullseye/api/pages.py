@@ -1,0 +1,49 @@
+"""The built front end, and the headers that guard every page."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from apiflask import APIFlask
+from flask import Response, send_from_directory
+from flask.typing import ResponseReturnValue
+from whitenoise import WhiteNoise
+
+from bullseye.api.errors import problem
+
+DIST = Path(__file__).resolve().parents[3] / 'web' / 'dist'
+_POLICY = (
+    "default-src 'self'; img-src 'self' data:; style-src 'self'; script-src 'self'; connect-src 'self'; "
+    "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+)
+
+
+def register(app: APIFlask) -> None:
+    """Serve the front end: its files as they are, any other address as the one page."""
+    if DIST.is_dir():
+        app.wsgi_app = WhiteNoise(  # type: ignore[method-assign]
+            app.wsgi_app, root=str(DIST / 'assets'), prefix='assets/', max_age=31_536_000
+        )
+
+    @app.get('/')
+    @app.get('/<path:path>')
+    @app.doc(hide=True)
+    def page(path: str = '') -> ResponseReturnValue:
+        if path.startswith(('api/', 'assets/')):
+            return problem(404, 'not_found', 'no such address')
+        if not (DIST / 'index.html').exists():
+            return Response('The front end is not built; run ./bullseye up.', 503, mimetype='text/plain')
+        if path in ('icon.svg',):
+            return send_from_directory(DIST, path)
+        reply = send_from_directory(DIST, 'index.html')
+        reply.headers['Cache-Control'] = 'no-cache'
+        return reply
+
+    @app.after_request
+    def guard(reply: Response) -> Response:
+        reply.headers.setdefault('Content-Security-Policy', _POLICY)
+        reply.headers.setdefault('X-Content-Type-Options', 'nosniff')
+        reply.headers.setdefault('Referrer-Policy', 'same-origin')
+        if reply.mimetype == 'application/json':
+            reply.headers.setdefault('Cache-Control', 'no-store')
+        return reply

@@ -1,0 +1,43 @@
+"""Kinds of value that several resources read."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
+
+
+def _printable(text: str) -> str:
+    if any(ord(character) < 32 or ord(character) == 127 for character in text):
+        raise ValueError('control characters are not accepted')
+    return text
+
+
+Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80), AfterValidator(_printable)]
+Login = Annotated[str, StringConstraints(min_length=1, max_length=120), AfterValidator(_printable)]
+Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), AfterValidator(_printable)]
+Id = Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
+
+
+class In(BaseModel):
+    """What a client sends: nothing unknown is let through."""
+
+    model_config = ConfigDict(extra='forbid')
+
+
+class Out(BaseModel):
+    """What a client gets."""
+
+    model_config = ConfigDict(from_attributes=True)
+
+
+# Any refusal: what went wrong, and for wrong fields which
+PROBLEM = {
+    'type': 'object',
+    'properties': {
+        'code': {'type': 'string'},
+        'message': {'type': 'string'},
+        'fields': {'type': 'object', 'additionalProperties': {'type': 'string'}},
+    },
+    'required': ['code', 'message', 'fields'],
+}

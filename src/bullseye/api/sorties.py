@@ -1,0 +1,225 @@
+"""Sorties and their briefs."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated, Any
+
+from annotated_types import Ge, Gt, Le
+from apiflask import APIBlueprint
+from flask_login import login_required
+
+from bullseye.api.context import database, person
+from bullseye.api.schema import Id, In, Out, Text
+from bullseye.core.airfield import RunwayEnd
+from bullseye.core.brief import BriefAnswer, make_brief
+from bullseye.core.kinds import LandingKind
+from bullseye.core.quantity import Degrees, Real
+from bullseye.core.whatif import Change, compare
+from bullseye.store import catalogue, coaching, sorties
+from bullseye.store.models import Sortie
+
+bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
+
+WindKt = Annotated[Real, Ge(0), Le(100)]
+GustKt = Annotated[Real, Ge(0), Le(150)]
+WeightLb = Annotated[Real, Gt(0), Le(20_000)]
+PlaceFt = Annotated[Real, Ge(0), Le(20_000)]
+SpeedKias = Annotated[Real, Ge(20), Le(250)]
+TemperatureC = Annotated[Real, Ge(-60), Le(60)]
+QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
+
+
+class SortieIn(In):
+    """A new sortie; what is left out takes the usual value."""
+
+    student_id: Id
+    aircraft_id: Id
+    runway_end_id: Id
+    standard_id: Id
+    landing: LandingKind
+    wind_kt: WindKt
+    wind_dir_deg_mag: Degrees | None = None
+    gust_kt: GustKt | None = None
+    temperature_c: TemperatureC = 15.0
+    qnh_hpa: QnhHpa = 1_013.25
+    planned_on: date | None = None
+    instructor_id: Id | None = None
+    technique_id: Id | None = None
+    flap: Text | None = None
+    weight_lb: WeightLb | None = None
+    spot_ft: PlaceFt | None = None
+
+
+class SortieChange(In):
+    """What to change of a sortie; what is left out stays."""
+
+    student_id: Id = 0
+    instructor_id: Id = 0
+    aircraft_id: Id = 0
+    runway_end_id: Id = 0
+    standard_id: Id = 0
+    technique_id: Id = 0
+    landing: LandingKind = 'normal'
+    wind_kt: WindKt = 0.0
+    wind_dir_deg_mag: Degrees | None = None
+    gust_kt: GustKt | None = None
+    temperature_c: TemperatureC = 15.0
+    qnh_hpa: QnhHpa = 1_013.25
+    planned_on: date = date.min
+    flap: Text = 'full'
+    weight_lb: WeightLb = 0.0
+    spot_ft: PlaceFt = 0.0
+    approach_speed_kias: SpeedKias | None = None
+
+
+class Named(Out):
+    """A row by number and name."""
+
+    id: int
+    name: str
+
+
+class SortieOut(Out):
+    """A sortie with what it chose."""
+
+    id: int
+    planned_on: date
+    student: Named
+    instructor: Named
+    aircraft: Named
+    airfield: str
+    airfield_is_fictional: bool
+    runway_end_id: int
+    runway: RunwayEnd
+    course_deg_mag: float
+    standard: Named
+    technique: Named
+    flaps: list[str]
+    landing: LandingKind
+    flap: str
+    weight_lb: float
+    lightest_lb: float
+    heaviest_lb: float
+    spot_ft: float
+    approach_speed_kias: float | None
+    wind_dir_deg_mag: float | None
+    wind_kt: float
+    gust_kt: float | None
+    temperature_c: float
+    qnh_hpa: float
+    laps: int | None = None
+
+    @classmethod
+    def of(cls, sortie: Sortie, laps: int | None = None) -> SortieOut:
+        """Reply for a row."""
+        aircraft = catalogue.aircraft_of(sortie.aircraft)
+        runway = catalogue.runway_of(sortie.runway_end)
+        plain = (
+            *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
+            *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+        )
+        named = ('student', 'instructor', 'aircraft', 'standard', 'technique')
+        return cls.model_validate(
+            {
+                **{name: getattr(sortie, name) for name in plain},
+                **{name: Named.model_validate(getattr(sortie, name)) for name in named},
+                'airfield': sortie.runway_end.airfield.name,
+                'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,
+                'runway': runway,
+                'course_deg_mag': runway.course_deg_mag,
+                'flaps': [flap.name for flap in aircraft.flaps],
+                'lightest_lb': aircraft.empty_weight_lb,
+                'heaviest_lb': aircraft.max_weight_lb,
+                'laps': laps,
+            }
+        )
+
+
+class SortiesOut(Out):
+    """The latest sorties, newest day first."""
+
+    sorties: list[SortieOut]
+
+
+class BriefChanges(In):
+    """What to ask differently from the sortie as kept; what is left out stays as kept."""
+
+    wind_dir_deg_mag: Degrees | None = None
+    wind_kt: WindKt = 0.0
+    gust_kt: GustKt | None = None
+    temperature_c: TemperatureC = 15.0
+    qnh_hpa: QnhHpa = 1_013.25
+    weight_lb: WeightLb = 0.0
+    flap: Text | None = None
+    spot_ft: PlaceFt = 0.0
+    approach_speed_kias: SpeedKias | None = None
+    aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+
+
+class BriefOut(Out):
+    """A brief, and what the changes did to it."""
+
+    brief: BriefAnswer
+    change: Change | None
+
+
+@bp.get('')
+@login_required
+@bp.output(SortiesOut)
+@bp.doc(responses=[401])
+def list_sorties() -> SortiesOut:
+    """List the sorties this person may read."""
+    return SortiesOut(sorties=[SortieOut.of(row, count) for row, count in sorties.list_for(database(), person())])
+
+
+@bp.post('')
+@login_required
+@bp.input(SortieIn)
+@bp.output(SortieOut, status_code=201)
+@bp.doc(responses=[401, 403])
+def create_sortie(json_data: SortieIn) -> SortieOut:
+    """Plan a sortie."""
+    keep_null = ('wind_dir_deg_mag', 'gust_kt')
+    values = {k: v for k, v in json_data.model_dump().items() if v is not None or k in keep_null}
+    return SortieOut.of(sorties.create(database(), by=person(), values=values), 0)
+
+
+@bp.get('/<int:sortie_id>')
+@login_required
+@bp.output(SortieOut)
+@bp.doc(responses=[401, 404])
+def read_sortie(sortie_id: int) -> SortieOut:
+    """Read one sortie."""
+    return SortieOut.of(sorties.find(database(), sortie_id, person=person()))
+
+
+@bp.patch('/<int:sortie_id>')
+@login_required
+@bp.input(SortieChange)
+@bp.output(SortieOut)
+@bp.doc(responses=[401, 403, 404])
+def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
+    """Change a sortie; laps flown before keep the brief they were flown by."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    changed = sorties.change(db, sortie, by=person(), values=json_data.model_dump(exclude_unset=True))
+    return SortieOut.of(changed)
+
+
+@bp.post('/<int:sortie_id>/brief')
+@login_required
+@bp.input(BriefChanges)
+@bp.output(BriefOut)
+@bp.doc(responses=[401, 404])
+def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
+    """Work out the brief of a sortie as kept, or as it would be with changes; nothing is written."""
+    db = database()
+    request = coaching.live_request(db, sorties.find(db, sortie_id, person=person()))
+    kept = make_brief(request)
+    changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
+    if not changes:
+        return BriefOut(brief=kept, change=None)
+    asked = coaching.changed_request(request, changes)
+    brief = make_brief(asked)
+    return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))

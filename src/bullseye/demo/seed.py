@@ -1,0 +1,287 @@
+"""Filling a database with the made-up school: people with habits, past sorties, and today's."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import UTC, date, datetime, time, timedelta
+
+import numpy as np
+from sqlalchemy import exists, select, update
+from sqlalchemy.orm import Session
+
+from bullseye.core.brief import make_brief, setting
+from bullseye.core.touchdown import Approach, predict
+from bullseye.demo.fleet import AIRCRAFT, FIELDS
+from bullseye.store import catalogue, coaching, laps, people, scope
+from bullseye.store.models import (
+    Aircraft,
+    Airfield,
+    Installation,
+    Lap,
+    RunwayEnd,
+    School,
+    Sortie,
+    Standard,
+    Technique,
+    User,
+)
+
+PASSWORD = 'lantern-bay-demo'  # noqa: S105  (printed at the start; the demo holds nothing of anybody)
+_DOMAIN = 'lantern-bay.example'
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Habit:
+    """How a made-up student flies: bias and scatter of the touchdown, of the speed, and knots added in gusts."""
+
+    name: str
+    bias_ft: float
+    scatter_ft: float
+    speed_kt: float
+    speed_scatter_kt: float
+    gust_kt: float
+    float_extra_s: float
+    drift_chance: float
+
+
+HABITS = (
+    Habit(
+        name='Ines Carvalho',
+        bias_ft=190,
+        scatter_ft=55,
+        speed_kt=0.5,
+        speed_scatter_kt=1.0,
+        gust_kt=0,
+        float_extra_s=1.4,
+        drift_chance=0.1,
+    ),
+    Habit(
+        name='Tobias Lund',
+        bias_ft=10,
+        scatter_ft=60,
+        speed_kt=1,
+        speed_scatter_kt=1.2,
+        gust_kt=6,
+        float_extra_s=0,
+        drift_chance=0.3,
+    ),
+    Habit(
+        name='Priya Raman',
+        bias_ft=20,
+        scatter_ft=190,
+        speed_kt=0,
+        speed_scatter_kt=4,
+        gust_kt=1,
+        float_extra_s=0,
+        drift_chance=0.4,
+    ),
+    Habit(
+        name='Owen Fairbairn',
+        bias_ft=-10,
+        scatter_ft=35,
+        speed_kt=0,
+        speed_scatter_kt=0.8,
+        gust_kt=0,
+        float_extra_s=0,
+        drift_chance=0.0,
+    ),
+)
+
+# student, days ago, instructor, landing, standard, wind from (magnetic), wind, gust, laps
+_PAST = (
+    (0, 9, 0, 'normal', 'US private', 40, 6, None, 6),
+    (0, 3, 0, 'normal', 'US private', 70, 8, None, 6),
+    (1, 8, 1, 'normal', 'US private', 60, 7, None, 5),
+    (1, 2, 1, 'normal', 'US private', 30, 11, 19, 6),
+    (2, 5, 0, 'normal', 'US private', 50, 5, None, 7),
+    (3, 6, 1, 'short_field', 'US commercial', 45, 9, None, 6),
+    (3, 1, 1, 'power_off', 'US commercial', 55, 7, None, 6),
+)
+_TODAY = (
+    (0, 0, 'normal', 'US private', 70, 9, None),
+    (1, 1, 'normal', 'US private', 30, 12, 20),
+    (2, 0, 'short_field', 'US private', 50, 6, None),
+    (3, 1, 'power_off', 'US commercial', 60, 8, None),
+)
+
+
+def seed(db: Session, *, today: date) -> bool:
+    """Fill a database with the demo school, once in its life.
+
+    :return: whether it did
+    """
+    installation = db.get(Installation, 1, with_for_update=True) or Installation(id=1)
+    if installation.demo_seeded_at is not None:
+        return False
+    school = School(name='Lantern Bay Flying School', is_demo=True, crosswind_limit_kt=8)
+    db.add(school)
+    db.flush()
+    scope.bind(db, school.id)
+    catalogue.add_built_in(db, school)
+    techniques = catalogue.all_techniques(db)
+    instructors = [
+        _person(db, school, 'Marta Kowalczyk', 'chief', technique=techniques[0]),
+        _person(db, school, 'Elias Brandt', 'instructor', technique=techniques[2]),
+    ]
+    students = [_person(db, school, habit.name, 'student') for habit in HABITS]
+    students[0].crosswind_limit_kt = 6
+    students[3].crosswind_limit_kt = 12
+    add_fleet(db, school)
+    aircraft = catalogue.all_aircraft(db)[0]
+    standards = {row.name: row for row in catalogue.all_standards(db)}
+    end = next(e for field in catalogue.all_airfields(db) for e in field.ends if e.ident == '05')
+    rng = np.random.default_rng(160)
+    for student, days, instructor, landing, standard, wind_from, wind_kt, gust_kt, count in _PAST:
+        sortie = _sortie(
+            db,
+            school,
+            planned_on=today - timedelta(days=days),
+            student=students[student],
+            instructor=instructors[instructor],
+            aircraft=aircraft,
+            end=end,
+            standard=standards[standard],
+            landing=landing,
+            wind=(wind_from, wind_kt, gust_kt),
+        )
+        for number in range(count):
+            _fly(db, sortie, habit=HABITS[student], by=instructors[instructor], number=number, rng=rng)
+    for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
+        _sortie(
+            db,
+            school,
+            planned_on=today,
+            student=students[student],
+            instructor=instructors[instructor],
+            aircraft=aircraft,
+            end=end,
+            standard=standards[standard],
+            landing=landing,
+            wind=(wind_from, wind_kt, gust_kt),
+        )
+    installation.demo_seeded_at = datetime.now(UTC)
+    db.add(installation)
+    db.commit()
+    return True
+
+
+def bring_forward(db: Session, *, today: date) -> None:
+    """Move demo sorties that nobody has touched to today, so that there is always something to fly."""
+    scope.see_every_school(db)
+    flown = exists(select(Lap.id).where(Lap.sortie_id == Sortie.id))
+    db.execute(
+        update(Sortie)
+        .where(Sortie.from_demo, Sortie.planned_on < today, ~flown)
+        .values(planned_on=today)
+        .execution_options(synchronize_session=False)
+    )
+    db.commit()
+
+
+def add_fleet(db: Session, school: School) -> None:
+    """Give a school the made-up aircraft and fields."""
+    for aircraft in AIRCRAFT.values():
+        db.add(Aircraft(school_id=school.id, name=aircraft.name, spec=catalogue.spec_of(aircraft)))
+    for field in FIELDS:
+        airfield = Airfield(
+            school_id=school.id,
+            name=field.name,
+            ident=field.ident,
+            is_fictional=True,
+            elevation_ft=field.elevation_ft,
+            pattern_altitude_ft=field.pattern_altitude_ft,
+        )
+        db.add(airfield)
+        db.flush()
+        for end, lat_deg, lon_deg in field.ends:
+            db.add(
+                RunwayEnd(
+                    school_id=school.id,
+                    airfield_id=airfield.id,
+                    ident=end.ident,
+                    threshold_lat_deg=lat_deg,
+                    threshold_lon_deg=lon_deg,
+                    spec=catalogue.spec_of(end),
+                )
+            )
+        db.flush()
+
+
+def _person(db: Session, school: School, name: str, role: str, *, technique: Technique | None = None) -> User:
+    login = f'{name.split(maxsplit=1)[0].lower()}@{_DOMAIN}'
+    person = people.add(db, school=school, login=login, name=name, role=role, password=PASSWORD)
+    person.technique_id = technique.id if technique else None
+    return person
+
+
+def _sortie(
+    db: Session,
+    school: School,
+    *,
+    planned_on: date,
+    student: User,
+    instructor: User,
+    aircraft: Aircraft,
+    end: RunwayEnd,
+    standard: Standard,
+    landing: str,
+    wind: tuple[float, float, float | None],
+) -> Sortie:
+    sortie = Sortie(
+        school_id=school.id,
+        planned_on=planned_on,
+        student_id=student.id,
+        instructor_id=instructor.id,
+        aircraft_id=aircraft.id,
+        runway_end_id=end.id,
+        standard_id=standard.id,
+        technique_id=instructor.technique_id,
+        landing=landing,
+        flap='full',
+        weight_lb=2_180,
+        spot_ft=600,
+        wind_dir_deg_mag=wind[0],
+        wind_kt=wind[1],
+        gust_kt=wind[2],
+        temperature_c=14,
+        qnh_hpa=1_016,
+        from_demo=True,
+    )
+    db.add(sortie)
+    db.flush()
+    return sortie
+
+
+def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rng: np.random.Generator) -> None:
+    """One lap as this student would fly it: the aim of an uncalibrated brief, with the habit on top."""
+    request = coaching.request_of(sortie)
+    brief = make_brief(request)
+    approach = setting(request).approach
+    gusting = habit.gust_kt if sortie.gust_kt is not None else 0.0
+    off_kt = habit.speed_kt + gusting + habit.speed_scatter_kt * float(rng.normal())
+    flown = Approach(
+        speed_ktas=approach.speed_ktas + off_kt,
+        touchdown_ktas=approach.touchdown_ktas,
+        headwind_kt=approach.headwind_kt,
+        path_angle_deg=approach.path_angle_deg,
+        deceleration_fps2=approach.deceleration_fps2 * 0.96,
+    )
+    touch = predict(flown)
+    along_ft = brief.aim_point_ft + touch.touchdown_ft + habit.bias_ft + habit.scatter_ft * float(rng.normal())
+    drifted = rng.random() < habit.drift_chance
+    lap_id = uuid.UUID(bytes=rng.bytes(16), version=4)
+    values = {
+        'flown_at': datetime.combine(sortie.planned_on, time(14), UTC) + timedelta(minutes=6 * number),
+        'outcome': 'touch_and_go',
+        'along_ft': float(round(along_ft, -1)),
+        'lateral_ft': float(round(rng.normal() * 5)),
+        'threshold_speed_kias': float(round(brief.approach_speed_kias + off_kt)),
+        'float_s': float(round(max(0.5, touch.float_s + habit.float_extra_s + 0.3 * rng.normal()), 1)),
+        'drift': ('right' if rng.random() < 0.5 else 'left') if drifted else 'none',
+        'bounced': bool(rng.random() < 0.05),
+        'ballooned': bool(off_kt > 4),
+        'aim_point_ft': brief.aim_point_ft,
+        'known_by': {'along_ft': 'tapped', 'float_s': 'timed', 'threshold_speed_kias': 'read'},
+    }
+    laps.keep(db, sortie, lap_id=lap_id, by=by, values=values)

@@ -1,0 +1,80 @@
+"""``./bullseye test``: every check there is, on a throw-away database."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import re
+import shutil
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+
+from bullseye.launch import places, setup
+from bullseye.launch.postgres import Cluster
+from bullseye.launch.say import Stopwatch, step
+
+
+def add_arguments(parser: argparse.ArgumentParser) -> None:
+    """Options of the command: what stands behind -- goes to pytest."""
+    parser.add_argument('pytest', nargs='*', help='arguments for pytest; with any, only pytest is run')
+
+
+def _checks() -> list[tuple[str, list[str], Path]]:
+    tools, root, web = places.VENV / 'bin', places.ROOT, places.WEB
+    python_places = ['src', 'tests', 'bench', 'bullseye']
+    return [
+        ('ruff', [str(tools / 'ruff'), 'check', *python_places], root),
+        ('ruff format', [str(tools / 'ruff'), 'format', '--check', *python_places], root),
+        ('mypy', [str(tools / 'mypy')], root),
+        ('import-linter', [str(tools / 'lint-imports'), '--no-cache'], root),
+        ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0'], web),
+        ('vue-tsc', ['npx', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json'], web),
+    ]
+
+
+def test(arguments: argparse.Namespace) -> int:
+    """Run all checks; one closing line of figures; 0 only when all passed."""
+    watch = Stopwatch()
+    setup.everything(for_tests=True)
+    failed: list[str] = []
+    environment = {**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')}
+    checks = [] if arguments.pytest else _checks()
+    for name, command, folder in checks:
+        step(name)
+        done = subprocess.run(command, cwd=folder, env=environment, capture_output=True, text=True, check=False)
+        if done.returncode:
+            failed.append(name)
+            print(done.stdout + done.stderr)
+    step('pytest')
+    folder = Path(tempfile.mkdtemp(prefix='bullseye-test-'))
+    cluster = Cluster(folder, durable=False)
+    try:
+        cluster.make()
+        cluster.start()
+        cluster.ensure_database('test')
+        environment['BULLSEYE_TEST_DATABASE_URL'] = cluster.url('test')
+        counted = _pytest(arguments.pytest, environment)
+    finally:
+        cluster.stop()
+        shutil.rmtree(folder, ignore_errors=True)
+    passed, broken, code = counted
+    if code:
+        failed.append('pytest')
+    print(f'{len(checks) - len([f for f in failed if f != "pytest"])} of {len(checks)} checks passed, in {watch}')
+    print(f'{passed} passed, {max(broken, 1 if failed else 0)} failed')
+    return 1 if failed else 0
+
+
+def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int]:
+    """Run pytest with its output shown; return how many passed, how many did not, and its exit code."""
+    command = [str(places.PYTHON), '-m', 'pytest', *more]
+    passed = broken = 0
+    with subprocess.Popen(command, cwd=places.ROOT, env=environment, stdout=subprocess.PIPE, text=True) as running:
+        for line in running.stdout or ():
+            sys.stdout.write(line)
+            if re.search(r'\d+ (passed|failed|error).* in [\d.]+s', line):
+                passed = sum(int(n) for n in re.findall(r'(\d+) passed', line))
+                broken = sum(int(n) for n in re.findall(r'(\d+) (?:failed|error)', line))
+    return passed, broken, running.returncode

@@ -1,0 +1,44 @@
+"""The one entry: set-up commands run on Python's own library, the others inside ``.venv``."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import sys
+
+from bullseye.launch import check, places, setup, up
+from bullseye.launch.say import GiveUp
+
+_INSIDE = ('brief',)
+
+
+def _inside(arguments: list[str]) -> int:
+    """Hand a command to the program in ``.venv``, making that first when it is missing."""
+    if not places.PYTHON.exists():
+        with setup.SetupLock():
+            setup.debian_packages(for_tests=False)
+            setup.python_packages(for_tests=False)
+    environment = {**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')}
+    os.execve(places.PYTHON, [str(places.PYTHON), '-m', 'bullseye.cli', *arguments], environment)  # noqa: S606
+
+
+def main(argv: list[str]) -> int:
+    """Run one command; 0 when all went well."""
+    if sys.version_info < (3, 11):  # noqa: UP036  (it is run by whatever Python the machine has)
+        print('Bullseye needs Python 3.11 or newer.', file=sys.stderr)
+        return 1
+    try:
+        if argv and argv[0] in _INSIDE:
+            return _inside(argv)
+        parser = argparse.ArgumentParser(prog='./bullseye', description='Coaching landings, in feet.')
+        commands = parser.add_subparsers(dest='command', required=True)
+        up.add_arguments(commands.add_parser('up', help='set up, start everything and serve'))
+        check.add_arguments(commands.add_parser('test', help='run every check there is'))
+        commands.add_parser('brief', help='work out one landing from a JSON request')
+        arguments = parser.parse_args(argv)
+        return up.up(arguments) if arguments.command == 'up' else check.test(arguments)
+    except GiveUp as error:
+        print(f'bullseye: {error}', file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        return 130

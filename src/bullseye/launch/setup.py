@@ -1,0 +1,151 @@
+"""Installing what is missing: Debian packages, Python packages, the front end."""
+
+from __future__ import annotations
+
+import fcntl
+import hashlib
+import os
+import shutil
+import subprocess
+import sys
+from collections.abc import Iterable
+from pathlib import Path
+
+from bullseye.launch.places import PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB
+from bullseye.launch.postgres import server_programs
+from bullseye.launch.say import give_up, run, step
+
+
+def check_disk() -> None:
+    """Stop early when the disk is nearly full."""
+    if shutil.disk_usage(ROOT).free < SMALLEST_FREE_BYTES:
+        give_up('The disk is nearly full: Bullseye needs 500 MB free; make room and start again.')
+
+
+def check_node() -> None:
+    """The front end is built with Node 20 or newer."""
+    node = shutil.which('node')
+    version = run([node, '--version'], failed='Node does not start').strip() if node else ''
+    if not version or int(version.lstrip('v').split('.')[0]) < 20 or not shutil.which('npm'):
+        found = f'found {version}' if version else 'none is installed'
+        give_up(f'Node 20 or newer with npm is needed ({found}); install it and start again.')
+
+
+def debian_packages(*, for_tests: bool) -> None:
+    """Install the Debian packages that are missing."""
+    missing = []
+    if server_programs() is None:
+        missing.append('postgresql')
+    try:
+        import ensurepip  # noqa: F401
+    except ImportError:
+        missing.append('python3-venv')
+    if for_tests and not shutil.which('chromium'):
+        missing.append('chromium')
+    if not missing:
+        return
+    step(f'installing from Debian: {", ".join(missing)}')
+    if not shutil.which('apt-get'):
+        give_up(f'This needs {", ".join(missing)}, and there is no apt-get here; install them and start again.')
+    as_root: list[str] = []
+    if os.geteuid() != 0:
+        if not shutil.which('sudo'):
+            give_up(f'Installing {", ".join(missing)} needs root, and there is no sudo; have them installed first.')
+        as_root = ['sudo']
+        if subprocess.run(['sudo', '-v'], check=False).returncode:
+            give_up(f'Installing {", ".join(missing)} needs sudo, which was refused; have them installed first.')
+    environment = [*as_root, 'env', 'DEBIAN_FRONTEND=noninteractive']
+    if 'postgresql' in missing:
+        # our cluster is private: Debian must neither make nor start one of its own
+        run([*as_root, 'mkdir', '-p', '/etc/postgresql-common/createcluster.d'], failed='No folder for settings')
+        setting = "echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.d/bullseye.conf"
+        run([*as_root, 'sh', '-c', setting], failed='PostgreSQL could not be prepared')
+    run([*environment, 'apt-get', 'update', '-qq'], failed='apt-get update failed')
+    run(
+        [*environment, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', *missing],
+        failed='apt-get install failed',
+    )
+
+
+def _digest(files: Iterable[Path]) -> str:
+    found = hashlib.sha256()
+    for file in sorted(files):
+        found.update(str(file.relative_to(ROOT)).encode())
+        found.update(file.read_bytes())
+    return found.hexdigest()
+
+
+def _is_fresh(stamp: Path, digest: str) -> bool:
+    return stamp.exists() and stamp.read_text(encoding='utf-8') == digest
+
+
+def python_packages(*, for_tests: bool) -> None:
+    """Make ``.venv`` and install the locked packages into it, each checked against its hash."""
+    lock = ROOT / 'requirements' / ('dev.txt' if for_tests else 'app.txt')
+    digest = _digest([lock])
+    stamp, other = VENV / f'stamp-{lock.stem}', VENV / 'stamp-dev'
+    dev_digest = _digest([ROOT / 'requirements' / 'dev.txt'])
+    if _is_fresh(stamp, digest) or (_is_fresh(other, dev_digest) and not for_tests):
+        return
+    if not PYTHON.exists():
+        step('making .venv')
+        run([sys.executable, '-m', 'venv', VENV], failed='The virtual environment could not be made')
+    step(f'installing Python packages ({lock.name})')
+    pip: list[str | Path] = [PYTHON, '-m', 'pip', 'install', '--quiet', '--disable-pip-version-check']
+    run([*pip, '--require-hashes', '-r', lock], failed='Python packages could not be installed')
+    site = run([PYTHON, '-c', 'import sysconfig; print(sysconfig.get_path("purelib"))'], failed='.venv is broken')
+    Path(site.strip(), 'bullseye.pth').write_text(f'{ROOT / "src"}\n', encoding='utf-8')
+    stamp.write_text(digest, encoding='utf-8')
+
+
+def front_end_packages() -> None:
+    """Install the locked packages of the front end."""
+    digest = _digest([WEB / 'package-lock.json', WEB / 'package.json'])
+    stamp = WEB / 'node_modules' / '.stamp'
+    if _is_fresh(stamp, digest):
+        return
+    check_node()
+    step('installing front-end packages (npm ci)')
+    run(['npm', 'ci', '--no-audit', '--no-fund', '--loglevel=error'], cwd=WEB, failed='npm ci failed')
+    stamp.write_text(digest, encoding='utf-8')
+
+
+def _front_end_sources() -> list[Path]:
+    inside = [p for folder in ('src', 'public') for p in (WEB / folder).rglob('*') if p.is_file()]
+    return inside + [p for p in WEB.iterdir() if p.is_file()]
+
+
+def front_end_build() -> None:
+    """Build the front end when its sources have changed."""
+    digest = _digest(_front_end_sources())
+    stamp = WEB / 'dist' / '.stamp'
+    if _is_fresh(stamp, digest):
+        return
+    front_end_packages()
+    step('building the front end')
+    run(['npx', 'vite', 'build', '--logLevel', 'error'], cwd=WEB, failed='The front end could not be built')
+    stamp.write_text(digest, encoding='utf-8')
+
+
+class SetupLock:
+    """One set-up at a time in a checkout."""
+
+    def __enter__(self) -> None:
+        folder = ROOT / '.data'
+        folder.mkdir(exist_ok=True)
+        self._file = (folder / 'setup.lock').open('w')
+        fcntl.flock(self._file, fcntl.LOCK_EX)
+
+    def __exit__(self, *_: object) -> None:
+        self._file.close()
+
+
+def everything(*, for_tests: bool) -> None:
+    """Set up all that running, or testing, needs."""
+    with SetupLock():
+        check_disk()
+        debian_packages(for_tests=for_tests)
+        python_packages(for_tests=for_tests)
+        if for_tests:
+            front_end_packages()
+        front_end_build()

@@ -1,0 +1,1 @@
+"""What is kept: typed rows in PostgreSQL, every school's own, and the operations on them."""

@@ -1,0 +1,44 @@
+"""The declarative base: naming of constraints, types, and the mark of a row that belongs to a school."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, UniqueConstraint
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+NAMING = {
+    'ix': 'ix_%(table_name)s_%(column_0_N_name)s',
+    'uq': 'uq_%(table_name)s_%(column_0_N_name)s',
+    'ck': 'ck_%(table_name)s_%(constraint_name)s',
+    'fk': 'fk_%(table_name)s_%(column_0_N_name)s',
+    'pk': 'pk_%(table_name)s',
+}
+Json = dict[str, Any]
+
+
+class Base(DeclarativeBase):
+    """Base of all rows."""
+
+    metadata = MetaData(naming_convention=NAMING)
+    type_annotation_map = {datetime: DateTime(timezone=True), Json: JSONB}  # noqa: RUF012
+
+
+class SchoolOwned:
+    """A row of one school; sessions see only those of theirs (see :mod:`bullseye.store.scope`)."""
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'))
+
+
+def owned_key() -> UniqueConstraint:
+    """Let other tables point at a row together with its school, so that no row can mix two schools."""
+    return UniqueConstraint('school_id', 'id')
+
+
+def points_at(table: str, column: str | None = None) -> ForeignKeyConstraint:
+    """Foreign key to a row of the same school."""
+    return ForeignKeyConstraint(
+        ['school_id', column or f'{table}_id'], [f'{table}.school_id', f'{table}.id'], ondelete='RESTRICT'
+    )

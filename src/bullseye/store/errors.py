@@ -1,0 +1,33 @@
+"""What the store refuses; the API maps each to a reply."""
+
+from __future__ import annotations
+
+from bullseye.core.errors import BullseyeError
+
+
+class NotFound(BullseyeError):
+    """No such row, or none this person may see: the two are not told apart."""
+
+    code = 'not_found'
+
+    def __init__(self, what: str) -> None:
+        self.what = what
+        super().__init__(f'{what} not found')
+
+
+class NotAllowed(BullseyeError):
+    """The person's role does not allow it."""
+
+    code = 'not_allowed'
+
+
+class Conflict(BullseyeError):
+    """It contradicts what is already kept."""
+
+    code = 'conflict'
+
+
+class WrongLogin(BullseyeError):
+    """Login or password is wrong; which of them is not told."""
+
+    code = 'wrong_login'

@@ -1,0 +1,253 @@
+"""The tables."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date, datetime
+
+from sqlalchemy import CheckConstraint, ForeignKey, Index, String, UniqueConstraint, func
+from sqlalchemy.orm import Mapped, mapped_column, relationship
+
+from bullseye.store.base import Base, Json, SchoolOwned, owned_key, points_at
+
+
+class Installation(Base):
+    """The one row about this database itself."""
+
+    __tablename__ = 'installation'
+    __table_args__ = (CheckConstraint('id = 1', name='one_row'),)
+
+    id: Mapped[int] = mapped_column(primary_key=True, default=1)
+    demo_seeded_at: Mapped[datetime | None]
+    setup_code_hash: Mapped[str | None]
+
+
+class RateWindow(Base):
+    """How often something was tried within a window of time; shared by all web processes."""
+
+    __tablename__ = 'rate_window'
+
+    key: Mapped[str] = mapped_column(String(300), primary_key=True)
+    count: Mapped[int]
+    expires_at: Mapped[datetime]
+
+
+class School(Base):
+    """A flying school: everything else belongs to one."""
+
+    __tablename__ = 'school'
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    is_demo: Mapped[bool] = mapped_column(default=False)
+    crosswind_limit_kt: Mapped[float | None]  # for students flying alone
+    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+
+
+class User(SchoolOwned, Base):
+    """A person of a school."""
+
+    __tablename__ = 'user_account'
+    __table_args__ = (
+        owned_key(),
+        CheckConstraint("role in ('chief', 'instructor', 'student')", name='role_known'),
+        CheckConstraint('login = lower(login)', name='login_lower_case'),
+        points_at('technique'),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    login: Mapped[str] = mapped_column(String(120), unique=True)
+    name: Mapped[str] = mapped_column(String(80))
+    role: Mapped[str] = mapped_column(String(12))
+    password_hash: Mapped[str] = mapped_column(String(200))
+    is_active: Mapped[bool] = mapped_column(default=True)
+    session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
+    crosswind_limit_kt: Mapped[float | None]
+    technique_id: Mapped[int | None]  # an instructor's own; new sorties start with it
+
+    # what Flask-Login asks of a person
+    is_authenticated = True
+    is_anonymous = False
+
+    def get_id(self) -> str:
+        """What the session cookie holds: the person and the epoch, so that raising the epoch ends all sessions."""
+        return f'{self.id}.{self.session_epoch}'
+
+
+class Invitation(SchoolOwned, Base):
+    """A link by which one person may join a school, once."""
+
+    __tablename__ = 'invitation'
+    __table_args__ = (CheckConstraint("role in ('chief', 'instructor', 'student')", name='role_known'),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    token_hash: Mapped[str] = mapped_column(String(64), unique=True)
+    name: Mapped[str] = mapped_column(String(80))
+    role: Mapped[str] = mapped_column(String(12))
+    expires_at: Mapped[datetime]
+    used_at: Mapped[datetime | None]
+
+
+class Aircraft(SchoolOwned, Base):
+    """An aircraft of the school; ``spec`` is what the core's Aircraft is built from."""
+
+    __tablename__ = 'aircraft'
+    __table_args__ = (owned_key(), UniqueConstraint('school_id', 'name'))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    spec: Mapped[Json]
+
+
+class Airfield(SchoolOwned, Base):
+    """A field the school flies from."""
+
+    __tablename__ = 'airfield'
+    __table_args__ = (owned_key(), UniqueConstraint('school_id', 'name'))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    ident: Mapped[str] = mapped_column(String(8))
+    is_fictional: Mapped[bool] = mapped_column(default=False)
+    elevation_ft: Mapped[float]
+    pattern_altitude_ft: Mapped[float]
+    ends: Mapped[list[RunwayEnd]] = relationship(back_populates='airfield', order_by='RunwayEnd.id')
+
+
+class RunwayEnd(SchoolOwned, Base):
+    """One landing direction of a runway; ``spec`` is what the core's RunwayEnd is built from."""
+
+    __tablename__ = 'runway_end'
+    __table_args__ = (
+        owned_key(),
+        points_at('airfield'),
+        UniqueConstraint('school_id', 'airfield_id', 'ident'),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    airfield_id: Mapped[int]
+    ident: Mapped[str] = mapped_column(String(4))
+    threshold_lat_deg: Mapped[float]
+    threshold_lon_deg: Mapped[float]
+    spec: Mapped[Json]
+    airfield: Mapped[Airfield] = relationship(back_populates='ends')
+
+
+class Technique(SchoolOwned, Base):
+    """A school of thought, as a named set of settings."""
+
+    __tablename__ = 'technique'
+    __table_args__ = (
+        owned_key(),
+        UniqueConstraint('school_id', 'name'),
+        CheckConstraint("gust_allowance in ('half', 'none')", name='gust_allowance_known'),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    gust_allowance: Mapped[str] = mapped_column(String(8))
+    weight_scaling: Mapped[bool]
+    roundout_order: Mapped[str] = mapped_column(String(32))
+
+
+class Standard(SchoolOwned, Base):
+    """A set of tolerances; ``spec`` is what the core's Standard is built from."""
+
+    __tablename__ = 'standard'
+    __table_args__ = (owned_key(), UniqueConstraint('school_id', 'name'))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(80))
+    spec: Mapped[Json]
+
+
+class Sortie(SchoolOwned, Base):
+    """One flight: who, what, where, and the wind and air it is briefed with."""
+
+    __tablename__ = 'sortie'
+    __table_args__ = (
+        owned_key(),
+        points_at('user_account', 'student_id'),
+        points_at('user_account', 'instructor_id'),
+        points_at('aircraft'),
+        points_at('runway_end'),
+        points_at('standard'),
+        points_at('technique'),
+        Index(None, 'school_id', 'planned_on'),
+        Index(None, 'school_id', 'student_id'),
+        CheckConstraint("landing in ('normal', 'short_field', 'power_off')", name='landing_known'),
+        CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    planned_on: Mapped[date]
+    student_id: Mapped[int]
+    instructor_id: Mapped[int]
+    aircraft_id: Mapped[int]
+    runway_end_id: Mapped[int]
+    standard_id: Mapped[int]
+    technique_id: Mapped[int]
+    landing: Mapped[str] = mapped_column(String(16))
+    flap: Mapped[str] = mapped_column(String(80))
+    weight_lb: Mapped[float]
+    spot_ft: Mapped[float]
+    approach_speed_kias: Mapped[float | None]  # None: as worked out
+    wind_dir_deg_mag: Mapped[float | None]  # None: variable, or calm
+    wind_kt: Mapped[float]
+    gust_kt: Mapped[float | None]
+    temperature_c: Mapped[float]
+    qnh_hpa: Mapped[float]
+    from_demo: Mapped[bool] = mapped_column(default=False)
+    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    student: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.student_id]', viewonly=True)
+    instructor: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.instructor_id]', viewonly=True)
+    aircraft: Mapped[Aircraft] = relationship(viewonly=True)
+    runway_end: Mapped[RunwayEnd] = relationship(viewonly=True)
+    standard: Mapped[Standard] = relationship(viewonly=True)
+    technique: Mapped[Technique] = relationship(viewonly=True)
+
+
+class Lap(SchoolOwned, Base):
+    """One lap as measured, from the landing threshold; unknown is null.
+
+    ``request`` is the brief it was flown by, complete, so that every result can be had again; ``flown`` is what
+    calibration takes from it, null when no touchdown was seen.
+    """
+
+    __tablename__ = 'lap'
+    __table_args__ = (
+        points_at('sortie'),
+        points_at('user_account', 'student_id'),
+        points_at('aircraft'),
+        Index(None, 'school_id', 'sortie_id'),
+        Index(None, 'school_id', 'student_id', 'aircraft_id', 'flap'),
+        Index(None, 'school_id', 'aircraft_id', 'flap'),
+        CheckConstraint("outcome in ('full_stop', 'touch_and_go', 'stop_and_go', 'go_around')", name='outcome_known'),
+        CheckConstraint("outcome <> 'go_around' or along_ft is null", name='go_around_has_no_touchdown'),
+        CheckConstraint('float_s >= 0', name='float_not_negative'),
+        CheckConstraint("drift in ('left', 'none', 'right')", name='drift_known'),
+    )
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # made by the client, so that sending twice is harmless
+    sortie_id: Mapped[int]
+    student_id: Mapped[int]
+    aircraft_id: Mapped[int]
+    flap: Mapped[str] = mapped_column(String(80))
+    flown_at: Mapped[datetime]
+    outcome: Mapped[str] = mapped_column(String(16))
+    along_ft: Mapped[float | None]
+    lateral_ft: Mapped[float | None]
+    threshold_speed_kias: Mapped[float | None]
+    float_s: Mapped[float | None]
+    drift: Mapped[str | None] = mapped_column(String(8))
+    bounced: Mapped[bool | None]
+    ballooned: Mapped[bool | None]
+    wind_dir_deg_mag: Mapped[float | None]
+    wind_kt: Mapped[float | None]
+    known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, corrected
+    request: Mapped[Json]
+    flown: Mapped[Json | None]
+    model_version: Mapped[str] = mapped_column(String(16))
+    removed_at: Mapped[datetime | None]
+    recorded_by: Mapped[int]

@@ -1,0 +1,175 @@
+"""People: signing in, joining by invitation, and setting up a school."""
+
+from __future__ import annotations
+
+import hashlib
+import secrets
+from collections.abc import Sequence
+from datetime import UTC, datetime, timedelta
+
+from argon2 import PasswordHasher
+from argon2.exceptions import InvalidHashError, VerificationError
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from bullseye.core.errors import InvalidInput
+from bullseye.store import scope
+from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
+from bullseye.store.models import Installation, Invitation, School, User
+
+_HASHER = PasswordHasher()
+_NOBODY = _HASHER.hash(secrets.token_urlsafe())  # verified for unknown logins, so that both take as long
+_MAY_INVITE = {'chief': ('chief', 'instructor', 'student'), 'instructor': ('student',), 'student': ()}
+INVITATION_DAYS = 7
+PASSWORD_LENGTH = (10, 200)
+
+
+def _digest(secret: str) -> str:
+    """Long random secrets need no slow hash."""
+    return hashlib.sha256(secret.encode()).hexdigest()
+
+
+def sign_in(db: Session, *, login: str, password: str) -> User:
+    """Find the person whose login and password these are; binds the school.
+
+    :raises WrongLogin: for any mismatch
+    """
+    scope.see_every_school(db)
+    person = db.scalar(select(User).where(User.login == login.strip().lower(), User.is_active))
+    try:
+        _HASHER.verify(person.password_hash if person else _NOBODY, password)
+    except (VerificationError, InvalidHashError):
+        person = None
+    if person is None:
+        raise WrongLogin('Login or password is wrong.')
+    scope.bind(db, person.school_id)
+    if _HASHER.check_needs_rehash(person.password_hash):
+        person.password_hash = _HASHER.hash(password)
+        db.commit()
+    return person
+
+
+def of_session(db: Session, *, person_id: int, epoch: int) -> User | None:
+    """The person a session cookie names, while still active and not signed out everywhere; binds the school."""
+    scope.see_every_school(db)
+    person = db.get(User, person_id)
+    if person is None or not person.is_active or person.session_epoch != epoch:
+        return None
+    scope.bind(db, person.school_id)
+    return person
+
+
+def add(db: Session, *, school: School, login: str, name: str, role: str, password: str) -> User:
+    """Add a person to a school.
+
+    :raises InvalidInput: for a login or password that will not do
+    :raises Conflict: when the login is taken
+    """
+    login = login.strip().lower()
+    if not 3 <= len(login) <= 120 or any(c.isspace() for c in login):
+        raise InvalidInput('login', login, '3 to 120 characters without spaces')
+    low, high = PASSWORD_LENGTH
+    if not low <= len(password) <= high:
+        raise InvalidInput('password', f'{len(password)} characters', f'{low} to {high} characters')
+    if not name.strip():
+        raise InvalidInput('name', name, 'a name')
+    scope.see_every_school(db)
+    if db.scalar(select(User.id).where(User.login == login)):
+        raise Conflict(f'login {login} is taken')
+    scope.bind(db, school.id)
+    person = User(school_id=school.id, login=login, name=name.strip(), role=role, password_hash=_HASHER.hash(password))
+    db.add(person)
+    db.flush()
+    return person
+
+
+def everyone(db: Session) -> Sequence[User]:
+    """People of the bound school by name."""
+    return db.scalars(select(User).where(User.is_active).order_by(User.name)).all()
+
+
+def demo_people(db: Session) -> Sequence[User]:
+    """People of the demo school; empty on a real installation."""
+    scope.see_every_school(db)
+    query = select(User).join(School, School.id == User.school_id).where(School.is_demo, User.is_active)
+    return db.scalars(query.order_by(User.id)).all()
+
+
+def invite(db: Session, *, by: User, name: str, role: str) -> tuple[Invitation, str]:
+    """Make an invitation; the secret is returned once and only its digest kept.
+
+    :raises NotAllowed: when the inviting person may not invite that role
+    """
+    if role not in _MAY_INVITE[by.role]:
+        raise NotAllowed(f'{by.role} may not invite {role}')
+    token = secrets.token_urlsafe(24)
+    invitation = Invitation(
+        school_id=by.school_id,
+        token_hash=_digest(token),
+        name=name.strip(),
+        role=role,
+        expires_at=datetime.now(UTC) + timedelta(days=INVITATION_DAYS),
+    )
+    db.add(invitation)
+    db.commit()
+    return invitation, token
+
+
+def open_invitation(db: Session, token: str, *, lock: bool = False) -> tuple[Invitation, School]:
+    """Invitation a link carries, with its school.
+
+    :raises NotFound: when it never was, was used, or has run out
+    """
+    scope.see_every_school(db)
+    query = select(Invitation).where(
+        Invitation.token_hash == _digest(token), Invitation.used_at.is_(None), Invitation.expires_at > func.now()
+    )
+    invitation = db.scalar(query.with_for_update() if lock else query)
+    if invitation is None:
+        raise NotFound('invitation')
+    school = db.get_one(School, invitation.school_id)
+    return invitation, school
+
+
+def join(db: Session, *, token: str, login: str, password: str) -> User:
+    """Use an invitation up and become a person of its school."""
+    invitation, school = open_invitation(db, token, lock=True)
+    person = add(db, school=school, login=login, name=invitation.name, role=invitation.role, password=password)
+    invitation.used_at = datetime.now(UTC)
+    db.commit()
+    return person
+
+
+def needs_set_up(db: Session) -> bool:
+    """Whether this database has no school yet."""
+    return db.scalar(select(func.count()).select_from(School)) == 0
+
+
+def new_setup_code(db: Session) -> str:
+    """Make the one-time code that guards the first-run page; an earlier one stops working."""
+    code = '-'.join(secrets.token_hex(2).upper() for _ in range(4))
+    row = db.get(Installation, 1) or Installation(id=1)
+    row.setup_code_hash = _digest(code)
+    db.add(row)
+    db.commit()
+    return code
+
+
+def set_up(db: Session, *, code: str, school_name: str, name: str, login: str, password: str) -> User:
+    """Make the school and its chief instructor, once.
+
+    :raises NotAllowed: when a school exists already or the code is wrong
+    """
+    row = db.get(Installation, 1, with_for_update=True)
+    if not needs_set_up(db) or row is None or row.setup_code_hash is None:
+        raise NotAllowed('this installation is set up already')
+    if not secrets.compare_digest(row.setup_code_hash, _digest(code.strip().upper())):
+        raise InvalidInput('code', 'given', 'the one-time code printed in the terminal')
+    if not school_name.strip():
+        raise InvalidInput('school_name', school_name, 'a name')
+    school = School(name=school_name.strip())
+    db.add(school)
+    db.flush()
+    chief = add(db, school=school, login=login, name=name, role='chief', password=password)
+    row.setup_code_hash = None
+    return chief

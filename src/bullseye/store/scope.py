@@ -1,0 +1,65 @@
+"""The one place that keeps schools apart.
+
+A session is bound to a school; every statement on a school-owned table is narrowed to it, and a row of another school
+cannot be written. A session that was bound to none may not touch those tables at all.
+"""
+
+from __future__ import annotations
+
+from typing import Any, Final
+
+from sqlalchemy import event
+from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, with_loader_criteria
+
+from bullseye.core.errors import BullseyeError
+from bullseye.store.base import SchoolOwned
+
+_KEY: Final = 'school_id'
+_EVERY: Final = 'every'
+
+
+class NoSchool(BullseyeError):
+    """A statement on school-owned rows outside any school; a mistake of ours, never of a user."""
+
+    code = 'no_school'
+
+
+def bind(db: Session, school_id: int) -> None:
+    """Let a session see and write the rows of one school only."""
+    db.info[_KEY] = school_id
+
+
+def see_every_school(db: Session) -> None:
+    """Open a session to all schools: for signing in, invitations and set-up, before a school is known."""
+    db.info[_KEY] = _EVERY
+
+
+def _bound(db: Session) -> Any:
+    found = db.info.get(_KEY)
+    if found is None:
+        raise NoSchool('this session is bound to no school')
+    return found
+
+
+@event.listens_for(Session, 'do_orm_execute')
+def _narrow(state: ORMExecuteState) -> None:
+    if not any(issubclass(mapper.class_, SchoolOwned) for mapper in state.all_mappers):
+        return
+    school_id = _bound(state.session)
+    if school_id != _EVERY:
+        state.statement = state.statement.options(
+            with_loader_criteria(SchoolOwned, lambda cls: cls.school_id == school_id, include_aliases=True)
+        )
+
+
+@event.listens_for(Session, 'before_flush')
+def _refuse_strangers(db: Session, _context: UOWTransaction, _instances: object) -> None:
+    for row in (*db.new, *db.dirty, *db.deleted):
+        if isinstance(row, SchoolOwned):
+            school_id = _bound(db)
+            if school_id == _EVERY:
+                continue
+            if row.school_id is None:
+                row.school_id = school_id
+            if row.school_id != school_id:
+                raise NoSchool(f'a row of school {row.school_id} in a session of school {school_id}')

@@ -1,0 +1,159 @@
+"""Sorties: who may see them, making and changing them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import date
+from typing import Any, Literal
+
+from sqlalchemy import Select, func, select
+from sqlalchemy.orm import Session, joinedload
+
+from bullseye.core.brief import make_brief
+from bullseye.core.errors import InvalidInput
+from bullseye.store import catalogue, coaching
+from bullseye.store.base import SchoolOwned
+from bullseye.store.errors import NotAllowed, NotFound
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
+
+Right = Literal['read', 'coach']
+_PAGE = 60
+_CHOICES: dict[str, tuple[type[SchoolOwned], str]] = {
+    'student_id': (User, 'student'),
+    'instructor_id': (User, 'instructor'),
+    'aircraft_id': (Aircraft, 'aircraft'),
+    'runway_end_id': (RunwayEnd, 'runway end'),
+    'standard_id': (Standard, 'standard'),
+    'technique_id': (Technique, 'technique'),
+}
+
+
+def may_coach(person: User) -> bool:
+    """Whether a person writes sorties and laps of the school."""
+    return person.role in ('chief', 'instructor')
+
+
+def require_coach(person: User) -> None:
+    """Settle the right to write before anything is computed.
+
+    :raises NotAllowed: for a student
+    """
+    if not may_coach(person):
+        raise NotAllowed('only an instructor may do this')
+
+
+def _visible(person: User) -> Select[Sortie]:
+    """Sorties a person may read: a student their own, an instructor the school's."""
+    query = select(Sortie).options(
+        joinedload(Sortie.student),
+        joinedload(Sortie.instructor),
+        joinedload(Sortie.aircraft),
+        joinedload(Sortie.runway_end).joinedload(RunwayEnd.airfield),
+        joinedload(Sortie.standard),
+        joinedload(Sortie.technique),
+    )
+    return query if may_coach(person) else query.where(Sortie.student_id == person.id)
+
+
+def list_for(db: Session, person: User) -> Sequence[tuple[Sortie, int]]:
+    """The latest sorties a person may read, newest day first, each with its number of laps."""
+    query = _visible(person).order_by(Sortie.planned_on.desc(), Sortie.id.desc()).limit(_PAGE)
+    rows = db.scalars(query).unique().all()
+    counts: dict[int, int] = {}
+    if rows:
+        counted = (
+            select(Lap.sortie_id, func.count())
+            .where(Lap.sortie_id.in_([row.id for row in rows]), Lap.removed_at.is_(None))
+            .group_by(Lap.sortie_id)
+        )
+        counts = {row[0]: row[1] for row in db.execute(counted)}
+    return [(row, counts.get(row.id, 0)) for row in rows]
+
+
+def find(db: Session, sortie_id: int, *, person: User, right: Right = 'read', lock: bool = False) -> Sortie:
+    """A sortie by its number.
+
+    :raises NotFound: when it is absent, of another school, or of another student
+    :raises NotAllowed: when the person may read but not write it
+    """
+    if not 0 < sortie_id < 2**31:
+        raise NotFound('sortie')
+    query = _visible(person).where(Sortie.id == sortie_id)
+    found = db.scalar(query.with_for_update(of=Sortie) if lock else query)
+    if found is None:
+        raise NotFound('sortie')
+    if right == 'coach':
+        require_coach(person)
+    return found
+
+
+def _check_choices(db: Session, values: Mapping[str, Any]) -> None:
+    """Refuse a choice that is not the school's; in another school's eyes it does not exist."""
+    for field, (model, what) in _CHOICES.items():
+        if field in values:
+            row = db.get(model, values[field]) if 0 < values[field] < 2**31 else None
+            if row is None:
+                raise InvalidInput(field, values[field], f'one of the school ({what} not found)')
+            if field == 'instructor_id' and isinstance(row, User) and not may_coach(row):
+                raise InvalidInput(field, values[field], 'an instructor')
+
+
+def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
+    """Make a sortie; what is not given takes the usual value.
+
+    :raises InvalidInput: naming the wrong field
+    :raises NotAllowed: for a student
+    """
+    require_coach(by)
+    filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **values}
+    if filled.get('technique_id') is None:
+        filled['technique_id'] = by.technique_id or catalogue.all_techniques(db)[0].id
+    _check_choices(db, filled)
+    aircraft = catalogue.aircraft_of(db.get_one(Aircraft, filled['aircraft_id']))
+    if filled.get('flap') is None:
+        filled['flap'] = aircraft.flaps[-1].name
+    if filled.get('weight_lb') is None:
+        # [own] two people and half the fuel lie about two thirds of the way from empty to maximum
+        filled['weight_lb'] = round(
+            aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1
+        )
+    if filled.get('spot_ft') is None:
+        runway = catalogue.runway_of(db.get_one(RunwayEnd, filled['runway_end_id']))
+        filled['spot_ft'] = float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))
+    sortie = Sortie(school_id=by.school_id, **filled)
+    return _keep(db, sortie, by=by)
+
+
+def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) -> Sortie:
+    """Change a sortie. Laps already flown keep the brief they were flown by."""
+    require_coach(by)
+    _check_choices(db, values)
+    if 'aircraft_id' in values and 'flap' not in values and values['aircraft_id'] != sortie.aircraft_id:
+        aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values['aircraft_id']))
+        sortie.flap = aircraft.flaps[-1].name
+        sortie.weight_lb = min(max(sortie.weight_lb, aircraft.empty_weight_lb), aircraft.max_weight_lb)
+    for field, value in values.items():
+        setattr(sortie, field, value)
+    sortie.from_demo = False
+    return _keep(db, sortie, by=by)
+
+
+def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
+    db.add(sortie)
+    with db.no_autoflush:
+        # the choices are read by their numbers, since the row may not be written before it has been checked
+        pieces = coaching.Pieces(
+            aircraft=db.get_one(Aircraft, sortie.aircraft_id),
+            runway_end=db.get_one(RunwayEnd, sortie.runway_end_id),
+            standard=db.get_one(Standard, sortie.standard_id),
+            technique=db.get_one(Technique, sortie.technique_id),
+            student=db.get_one(User, sortie.student_id),
+        )
+        try:
+            make_brief(coaching.request_of(sortie, pieces=pieces))
+        except Exception:
+            db.rollback()
+            raise
+    db.commit()
+    db.expire(sortie)
+    return find(db, sortie.id, person=by)
