@@ -92,7 +92,8 @@ def python_packages(*, for_tests: bool) -> None:
         run([sys.executable, '-m', 'venv', VENV], failed='The virtual environment could not be made')
     step(f'installing Python packages ({lock.name})')
     pip: list[str | Path] = [PYTHON, '-m', 'pip', 'install', '--quiet', '--disable-pip-version-check']
-    run([*pip, '--require-hashes', '-r', lock], failed='Python packages could not be installed')
+    # the lock names every package, so nothing is left to resolve: a newer release elsewhere cannot interfere
+    run([*pip, '--no-deps', '--require-hashes', '-r', lock], failed='Python packages could not be installed')
     site = run([PYTHON, '-c', 'import sysconfig; print(sysconfig.get_path("purelib"))'], failed='.venv is broken')
     Path(site.strip(), 'bullseye.pth').write_text(f'{ROOT / "src"}\n', encoding='utf-8')
     stamp.write_text(digest, encoding='utf-8')

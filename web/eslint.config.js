@@ -1,0 +1,18 @@
+import pluginVue from 'eslint-plugin-vue'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['dist/**', 'node_modules/**', 'src/api/schema.d.ts'] },
+  ...tseslint.configs.recommended,
+  ...pluginVue.configs['flat/essential'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
+  {
+    languageOptions: { globals: { window: 'readonly', document: 'readonly', localStorage: 'readonly' } },
+    rules: {
+      'no-undef': 'off',
+      'vue/multi-word-component-names': 'off',
+      '@typescript-eslint/no-explicit-any': 'error',
+      'no-console': 'error',
+    },
+  },
+)

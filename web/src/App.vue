@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** The shell: bar, lesson rail, keys; the screen itself is the router's. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { RouterView, useRoute, useRouter } from 'vue-router'
+import { api, sessionQuery } from '@/api/queries'
+import KeysDialog from '@/components/KeysDialog.vue'
+import LessonRail from '@/components/LessonRail.vue'
+import { useKeys } from '@/composables/useKeys'
+import { STEPS } from '@/steps'
+import { useLook } from '@/stores/look'
+import { useUndo } from '@/stores/undo'
+
+const route = useRoute()
+const router = useRouter()
+const client = useQueryClient()
+const look = useLook()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const person = computed(() => session.data.value?.person ?? null)
+const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
+const showKeys = ref(false)
+
+watch(person, (now, before) => {
+  if (before && !now && !route.meta.open) void router.push({ name: 'sign-in', query: { next: route.fullPath } })
+})
+watch(sortieId, () => undo.clear())
+
+async function signOut() {
+  await api.signOut()
+  undo.clear()
+  client.clear()
+  await client.fetchQuery({ ...sessionQuery, staleTime: 0 })
+  await router.push({ name: 'sign-in' })
+}
+function step(name: string) {
+  if (sortieId.value) void router.push({ name, params: { id: sortieId.value } })
+}
+useKeys({
+  ...Object.fromEntries(STEPS.map(({ key, name }) => [key, () => step(name)])),
+  t: () => void router.push({ name: 'today' }),
+  u: () => void undo.undo(),
+  '?': () => (showKeys.value = true),
+})
+</script>
+
+<template>
+  <div class="min-h-dvh lg:flex">
+    <a href="#main" class="sr-only focus:not-sr-only">Skip to the screen</a>
+    <LessonRail v-if="person && sortieId" :sortie-id="sortieId" />
+    <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-20 lg:pb-0' : ''">
+      <header class="flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
+        <RouterLink to="/" class="flex min-h-11 items-center gap-2 text-lg font-bold">
+          <img src="/icon.svg" alt="" width="24" height="24" /> Bullseye
+        </RouterLink>
+        <span v-if="session.data.value?.school" class="hidden truncate text-soft sm:inline">
+          {{ session.data.value.school }}
+        </span>
+        <span class="flex-1" />
+        <button
+          v-if="undo.steps.length"
+          type="button"
+          class="min-h-11 rounded px-2 font-bold underline"
+          @click="undo.undo()"
+        >
+          Undo<span class="hidden md:inline">: {{ undo.steps.at(-1)?.what }}</span>
+        </button>
+        <button
+          type="button"
+          class="min-h-11 rounded px-2 underline"
+          :aria-label="look.theme === 'day' ? 'Change to night colours' : 'Change to daylight colours'"
+          @click="look.toggle()"
+        >
+          {{ look.theme === 'day' ? 'Night' : 'Day' }}
+        </button>
+        <button type="button" class="hidden min-h-11 rounded px-2 underline lg:block" @click="showKeys = true">
+          Keys
+        </button>
+        <template v-if="person">
+          <RouterLink
+            v-if="person.role !== 'student'"
+            to="/people"
+            class="hidden min-h-11 items-center px-2 underline sm:flex"
+          >
+            People
+          </RouterLink>
+          <span class="hidden text-soft md:inline">{{ person.name }}</span>
+          <button type="button" class="min-h-11 rounded px-2 underline" @click="signOut">Sign out</button>
+        </template>
+      </header>
+      <p v-if="undo.problem" role="alert" class="bg-warn-wash px-4 py-1 font-bold">Not undone: {{ undo.problem }}</p>
+      <main id="main" class="mx-auto max-w-[1400px] p-3 sm:p-4">
+        <p v-if="session.error.value && !session.data.value" role="alert" class="panel mx-auto mt-10 max-w-lg">
+          {{ session.error.value.message }}
+          <button type="button" class="button mt-3" @click="session.refetch()">Try again</button>
+        </p>
+        <RouterView v-else :key="String(route.params.id ?? '')" />
+      </main>
+    </div>
+    <KeysDialog v-model="showKeys" />
+  </div>
+</template>

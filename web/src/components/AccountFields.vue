@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** Login and password of a new account, each with what was wrong with it. */
+defineProps<{ fields: Record<string, string> }>()
+const login = defineModel<string>('login', { required: true })
+const password = defineModel<string>('password', { required: true })
+</script>
+
+<template>
+  <div>
+    <label for="login" class="heading">Login (an e-mail address is easy to remember)</label>
+    <input id="login" v-model="login" class="field" autocomplete="username" required minlength="3" maxlength="120" />
+    <p v-if="fields.login" role="alert" class="font-bold text-fail-ink">{{ fields.login }}</p>
+  </div>
+  <div>
+    <label for="password" class="heading">Password, at least 10 characters</label>
+    <input
+      id="password"
+      v-model="password"
+      class="field"
+      type="password"
+      autocomplete="new-password"
+      required
+      minlength="10"
+      maxlength="200"
+    />
+    <p v-if="fields.password" role="alert" class="font-bold text-fail-ink">{{ fields.password }}</p>
+  </div>
+</template>

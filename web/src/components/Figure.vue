@@ -1,0 +1,15 @@
+<script setup lang="ts">
+/** One number to be read in two seconds. */
+defineProps<{ label: string; value: string; unit?: string; note?: string; tone?: 'aim' | 'spot' | 'pass' | 'fail' }>()
+const TONE = { aim: 'text-aim-ink', spot: 'text-spot-ink', pass: 'text-pass-ink', fail: 'text-fail-ink' }
+</script>
+
+<template>
+  <div class="panel min-w-0 !py-2">
+    <p class="heading">{{ label }}</p>
+    <p class="figure text-4xl leading-none" :class="tone ? TONE[tone] : ''">
+      {{ value }}<span v-if="unit" class="unit">{{ unit }}</span>
+    </p>
+    <p v-if="note" class="mt-1 text-sm leading-tight">{{ note }}</p>
+  </div>
+</template>

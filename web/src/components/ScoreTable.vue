@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** The score, line by line: value, tolerance, verdict and points, so that the total can be read off. */
+import type { Lap } from '@/api/types'
+import { round, signed } from '@/words'
+
+defineProps<{ score: Lap['score'] }>()
+type Criterion = Lap['score']['criteria'][number]
+const SIGN: Record<Criterion['verdict'], string> = { pass: '✓ pass', near: '~ near', fail: '✕ fail', unknown: '? unknown' }
+const TONE: Record<Criterion['verdict'], string> = {
+  pass: 'text-pass-ink',
+  near: 'text-ink',
+  fail: 'text-fail-ink',
+  unknown: 'text-soft',
+}
+const SIGNED = new Set(['accuracy', 'speed', 'centreline'])
+function shown(one: Criterion) {
+  if (one.value === null) return '–'
+  if (typeof one.value === 'string') return one.value
+  return `${SIGNED.has(one.name) ? signed(one.value) : one.value.toFixed(1)} ${one.unit}`
+}
+</script>
+
+<template>
+  <table v-if="score.criteria.length" class="w-full text-left text-sm">
+    <thead>
+      <tr class="border-b border-line text-soft">
+        <th class="py-0.5 font-bold">Judged on</th>
+        <th class="text-right font-bold">Value</th>
+        <th class="hidden pl-3 font-bold sm:table-cell">Tolerance</th>
+        <th class="pl-3 font-bold">Verdict</th>
+        <th class="text-right font-bold">Points</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="one in score.criteria" :key="one.name" class="border-b border-line">
+        <td class="py-1">{{ one.label }}</td>
+        <td class="figure whitespace-nowrap text-right">{{ shown(one) }}</td>
+        <td class="hidden pl-3 sm:table-cell">{{ one.tolerance }} {{ one.unit }}</td>
+        <td class="whitespace-nowrap pl-3 font-bold" :class="TONE[one.verdict]">{{ SIGN[one.verdict] }}</td>
+        <td class="figure whitespace-nowrap text-right">
+          {{ one.points === null ? '–' : round(one.points) }}/{{ one.weight }}
+        </td>
+      </tr>
+    </tbody>
+    <tfoot>
+      <tr class="font-bold">
+        <td class="py-1" colspan="2">Together, of what was seen</td>
+        <td class="hidden sm:table-cell" />
+        <td />
+        <td class="figure whitespace-nowrap text-right">{{ round(score.points) }}/{{ score.out_of }}</td>
+      </tr>
+    </tfoot>
+  </table>
+</template>

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+/** How the approach speed comes about; unfolded on demand. */
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
+import type { Brief } from '@/api/types'
+
+defineProps<{ brief: Brief }>()
+const NAME: Record<Brief['approach_speed_steps'][number]['step'], string> = {
+  base: 'Base',
+  weight: 'Weight',
+  gust: 'Gust',
+  result: 'Fly',
+}
+const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : '−'}${Math.abs(kt).toFixed(1)}`)
+</script>
+
+<template>
+  <Disclosure v-slot="{ open }">
+    <DisclosureButton class="flex min-h-11 w-full items-center justify-between text-left font-bold">
+      <span>Speed, step by step</span><span aria-hidden="true">{{ open ? '−' : '+' }}</span>
+    </DisclosureButton>
+    <DisclosurePanel>
+      <ol class="space-y-1.5">
+        <li
+          v-for="step in brief.approach_speed_steps"
+          :key="step.step"
+          class="grid grid-cols-[4rem_4rem_1fr] gap-x-2"
+          :class="step.step === 'result' ? 'border-t border-line pt-1.5 font-bold' : ''"
+        >
+          <span>{{ NAME[step.step] }}</span>
+          <span class="figure text-right">
+            {{ step.step === 'base' || step.step === 'result' ? step.speed_kias.toFixed(1) : change(step.change_kt) }}
+          </span>
+          <span class="text-sm font-normal">{{ step.reason }} <span class="text-soft">({{ step.source }})</span></span>
+        </li>
+      </ol>
+      <p class="mt-2 text-sm text-soft">
+        Knots indicated. Wheels meet the runway near {{ brief.touchdown_speed_kias.toFixed(0) }}.
+      </p>
+    </DisclosurePanel>
+  </Disclosure>
+</template>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** A number with its unit: typed, stepped with two buttons, or slid where there is room. */
+import { computed } from 'vue'
+import { clamp, snap } from '@/strip/places'
+
+const props = withDefaults(
+  defineProps<{
+    label: string
+    unit: string
+    min: number
+    max: number
+    step?: number
+    digits?: number
+    error?: string
+    emptyWord?: string
+    start?: number
+    slide?: boolean
+  }>(),
+  { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined },
+)
+const value = defineModel<number | null>({ required: true })
+const id = `stepper-${Math.random().toString(36).slice(2)}`
+const shown = computed(() => (value.value === null ? '' : value.value.toFixed(props.digits)))
+function move(way: number) {
+  const from = value.value ?? props.start ?? props.min
+  const next = value.value === null ? from : snap(from, props.step) + way * props.step
+  value.value = clamp(Number(next.toFixed(3)), props.min, props.max)
+}
+function type(event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  value.value = text === '' ? null : Number(text)
+}
+</script>
+
+<template>
+  <div>
+    <label :for="id" class="heading block">{{ label }}</label>
+    <div class="flex items-stretch">
+      <button type="button" class="step rounded-l-lg" :aria-label="`${label}: less`" @click="move(-1)">−</button>
+      <span class="relative min-w-0 flex-1">
+        <input
+          :id="id"
+          class="figure h-11 w-full min-w-0 border-y-[1.5px] border-soft bg-card text-center text-xl"
+          inputmode="decimal"
+          type="number"
+          :step="digits ? 'any' : step"
+          :value="shown"
+          :placeholder="emptyWord"
+          :aria-invalid="!!error"
+          :aria-describedby="error ? `${id}-error` : undefined"
+          @change="type"
+        />
+        <span class="pointer-events-none absolute right-1.5 top-3 text-sm text-soft">{{ unit }}</span>
+      </span>
+      <button type="button" class="step rounded-r-lg" :aria-label="`${label}: more`" @click="move(1)">+</button>
+    </div>
+    <input
+      v-if="slide"
+      type="range"
+      class="mt-1 block w-full"
+      :min="min"
+      :max="max"
+      :step="step"
+      :value="value ?? start ?? min"
+      :aria-label="`${label}, slider`"
+      @input="value = Number(($event.target as HTMLInputElement).value)"
+    />
+    <p v-if="error" :id="`${id}-error`" class="text-sm font-bold text-spot-ink" role="alert">{{ error }}</p>
+  </div>
+</template>
+
+<style scoped>
+.step {
+  width: 44px;
+  border: 1.5px solid var(--ink-soft);
+  background: var(--paper);
+  font-size: 1.4rem;
+  font-weight: 700;
+  cursor: pointer;
+}
+input[type='number'] {
+  appearance: textfield;
+  padding-right: 1.9rem;
+  padding-left: 0.4rem;
+}
+input::-webkit-inner-spin-button {
+  appearance: none;
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+/** The wind as it meets the runway, drawn the way the strip lies: landing from left to right. */
+import { computed } from 'vue'
+import type { Brief } from '@/api/types'
+import { round } from '@/words'
+
+const props = defineProps<{ brief: Brief; courseMag: number; ident: string; words: string }>()
+const REACH = 50
+const off = computed(() =>
+  props.brief.wind_dir_deg_mag === null ? null : ((props.brief.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
+)
+const from = computed(() => ({
+  x: 70 + REACH * Math.cos(off.value ?? 0),
+  y: 58 + REACH * Math.sin(off.value ?? 0),
+}))
+const isCalm = computed(() => props.brief.headwind_kt === 0 && props.brief.crosswind_kt === 0)
+const along = computed(() => {
+  const kt = props.brief.headwind_kt
+  if (kt === null) return 'unknown'
+  return `${round(Math.abs(kt))} kt ${kt < -0.5 ? 'tailwind' : 'headwind'}`
+})
+const across = computed(() => {
+  const kt = props.brief.crosswind_kt
+  if (kt === null) return 'unknown'
+  if (Math.abs(kt) < 0.5) return 'no crosswind'
+  return `${round(Math.abs(kt))} kt from the ${kt > 0 ? 'right' : 'left'}`
+})
+const gust = computed(() => {
+  const { gust_headwind_kt: head, gust_crosswind_kt: cross, headwind_kt: steady } = props.brief
+  if (head === null || cross === null || head === steady) return ''
+  return `in gusts ${round(head)} and ${round(Math.abs(cross))}`
+})
+</script>
+
+<template>
+  <div class="flex items-start gap-3">
+    <svg viewBox="0 0 140 116" width="140" height="116" class="shrink-0" role="img" :aria-label="`Wind ${words}`">
+      <rect x="12" y="46" width="116" height="24" fill="var(--tarmac)" />
+      <path d="M20 58h86" stroke="var(--paint)" stroke-width="2" stroke-dasharray="12 8" />
+      <path d="M112 51 l9 7 l-9 7" fill="none" stroke="var(--paint)" stroke-width="2.5" />
+      <g v-if="off !== null && !isCalm">
+        <line :x1="from.x" :y1="from.y" x2="70" y2="58" stroke="var(--card)" stroke-width="9" />
+        <line :x1="from.x" :y1="from.y" x2="70" y2="58" stroke="var(--ink)" stroke-width="4.5" />
+        <g :transform="`translate(70 58) rotate(${(off * 180) / Math.PI})`">
+          <path d="M-4 0 L15 -10 L15 10 Z" fill="var(--ink)" stroke="var(--card)" stroke-width="2" />
+        </g>
+      </g>
+      <text v-else x="70" y="32" text-anchor="middle" font-size="14" fill="var(--ink)">
+        {{ isCalm ? 'calm' : 'variable' }}
+      </text>
+    </svg>
+    <div class="min-w-0">
+      <p class="text-lg font-bold leading-tight">{{ words }}</p>
+      <p class="leading-snug">{{ along }}</p>
+      <p class="leading-snug">{{ across }}</p>
+      <p v-if="gust" class="leading-snug text-soft">{{ gust }}</p>
+    </div>
+  </div>
+  <ul class="mt-1 space-y-0.5 text-sm">
+    <li v-for="limit in brief.crosswind_limits" :key="limit.name" class="flex items-baseline gap-2">
+      <span
+        class="font-bold"
+        :class="limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : 'text-soft'"
+      >
+        {{ limit.within === null ? '? ' : limit.within ? '✓ ' : '✕ ' }}{{ limit.name }} {{ round(limit.limit_kt) }} kt
+      </span>
+      <span class="text-soft">{{ limit.source }}</span>
+    </li>
+  </ul>
+</template>

@@ -1,0 +1,39 @@
+/** Addresses of the screens, and who may see them: nobody passes the sign-in page unknown. */
+import type { QueryClient } from '@tanstack/vue-query'
+import { createRouter, createWebHistory } from 'vue-router'
+import { sessionQuery } from './api/queries'
+import DebriefView from './views/DebriefView.vue'
+import LandingView from './views/LandingView.vue'
+import LapsView from './views/LapsView.vue'
+import PrepareView from './views/PrepareView.vue'
+import SignInView from './views/SignInView.vue'
+import TodayView from './views/TodayView.vue'
+
+export function makeRouter(client: QueryClient) {
+  const router = createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/', name: 'today', component: TodayView },
+      { path: '/sign-in', name: 'sign-in', component: SignInView, meta: { open: true } },
+      { path: '/setup', name: 'setup', component: () => import('./views/SetUpView.vue'), meta: { open: true } },
+      { path: '/join', name: 'join', component: () => import('./views/JoinView.vue'), meta: { open: true } },
+      { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
+      { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
+      { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },
+      { path: '/sorties/:id(\\d+)/landing', name: 'landing', component: LandingView },
+      { path: '/sorties/:id(\\d+)/laps', name: 'laps', component: LapsView },
+      { path: '/sorties/:id(\\d+)/debrief', name: 'debrief', component: DebriefView },
+      { path: '/:rest(.*)', redirect: '/' },
+    ],
+    scrollBehavior: () => ({ top: 0 }),
+  })
+  router.beforeEach(async (to) => {
+    const session = await client.ensureQueryData(sessionQuery).catch(() => null)
+    if (!session) return true // the shell says that there is no connection
+    if (session.needs_set_up && to.name !== 'setup') return { name: 'setup' }
+    if (!session.needs_set_up && to.name === 'setup') return { name: 'today' }
+    if (!session.person && !to.meta.open) return { name: 'sign-in', query: { next: to.fullPath } }
+    return true
+  })
+  return router
+}

@@ -1,0 +1,31 @@
+/** What can be undone, latest last; each step is what takes the change back. */
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+
+interface Step {
+  what: string
+  back: () => Promise<unknown>
+}
+
+export const useUndo = defineStore('undo', () => {
+  const steps = ref<Step[]>([])
+  const problem = ref('')
+  function done(what: string, back: Step['back']) {
+    steps.value = [...steps.value.slice(-19), { what, back }]
+  }
+  async function undo() {
+    const last = steps.value.at(-1)
+    if (!last) return
+    try {
+      await last.back()
+      steps.value = steps.value.slice(0, -1)
+      problem.value = ''
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : 'It could not be undone.'
+    }
+  }
+  function clear() {
+    steps.value = []
+  }
+  return { steps, problem, done, undo, clear }
+})

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+/** The same landing from the side, on the same feet as the strip above it. */
+import { scaleLinear } from 'd3-scale'
+import { line } from 'd3-shape'
+import { computed } from 'vue'
+import type { Brief, Runway } from '@/api/types'
+import { round } from '@/words'
+import { landingLength, pavedStart } from './places'
+
+const props = withDefaults(
+  defineProps<{ runway: Runway; brief: Brief; from: number; to: number; width: number; height?: number }>(),
+  { height: 120 },
+)
+const GROUND = 30
+const top = 10
+const highest = computed(() => Math.max(50, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
+const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
+const y = computed(() => scaleLinear([0, highest.value], [props.height - GROUND, top]))
+const slope = computed(() => Math.tan((props.brief.path_angle_deg * Math.PI) / 180))
+const pathHeight = (feet: number) => (props.brief.aim_point_ft - feet) * slope.value
+const draw = line<readonly [number, number]>(
+  (point) => x.value(point[0]),
+  (point) => y.value(point[1]),
+)
+const path = computed(() => {
+  const start = Math.max(props.from, props.brief.aim_point_ft - highest.value / slope.value)
+  return draw([
+    [start, pathHeight(start)],
+    [props.brief.roundout_start_ft, props.brief.roundout_height_ft],
+  ])
+})
+/** Roundout: the circular arc, drawn as a parabola that leaves along the path and ends level. */
+const roundout = computed(() => {
+  const { roundout_start_ft: a, hold_off_start_ft: b, roundout_height_ft: high, hold_off_height_ft: low } = props.brief
+  return draw(
+    Array.from({ length: 13 }, (_, i) => {
+      const part = i / 12
+      return [a + (b - a) * part, low + (high - low) * (1 - part) ** 2] as const
+    }),
+  )
+})
+const hold = computed(() => {
+  const { hold_off_start_ft: a, predicted_touchdown_ft: b, hold_off_height_ft: low } = props.brief
+  return draw(Array.from({ length: 9 }, (_, i) => [a + ((b - a) * i) / 8, low * (1 - (i / 8) ** 2)] as const))
+})
+const stop = computed(() =>
+  props.brief.ground_roll ? props.brief.predicted_touchdown_ft + props.brief.ground_roll.expected_ft : null,
+)
+const crossing = computed(() => pathHeight(0))
+const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1) - x.value(0))))
+const mid = (a: number, b: number) => x.value((a + b) / 2)
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="block select-none"
+    role="img"
+    :aria-label="`Side view: ${round(crossing)} feet over the threshold, roundout from ${round(brief.roundout_height_ft)} feet, float ${round(brief.float_ft)} feet`"
+  >
+    <rect
+      :x="x(pavedStart(runway))"
+      :y="y(0)"
+      :width="Math.max(0, x(landingLength(runway)) - x(pavedStart(runway)))"
+      height="5"
+      fill="var(--tarmac)"
+    />
+    <line :x1="0" :x2="width" :y1="y(0)" :y2="y(0)" stroke="var(--ink-soft)" />
+    <g v-if="crossing > 0 && crossing < highest">
+      <line :x1="x(0)" :x2="x(0)" :y1="y(crossing)" :y2="y(0)" stroke="var(--ink-soft)" stroke-dasharray="2 3" />
+      <text :x="x(0) + 5" :y="y(crossing) - 3" class="words" fill="var(--ink-soft)">
+        {{ round(crossing) }} ft over threshold
+      </text>
+    </g>
+    <g v-if="runway.obstacle">
+      <rect
+        :x="x(-runway.obstacle.before_threshold_ft) - 4"
+        :y="y(runway.obstacle.height_ft)"
+        width="8"
+        :height="y(0) - y(runway.obstacle.height_ft)"
+        fill="var(--grass)"
+        stroke="var(--ink)"
+      />
+      <text
+        :x="Math.max(4, x(-runway.obstacle.before_threshold_ft) + 8)"
+        :y="y(runway.obstacle.height_ft) + 12"
+        class="words"
+        fill="var(--ink)"
+      >
+        obstacle {{ round(runway.obstacle.height_ft) }} ft
+      </text>
+    </g>
+    <path :d="path ?? ''" fill="none" stroke="var(--aim)" stroke-width="3" />
+    <path
+      :d="`M${x(brief.roundout_start_ft)} ${y(brief.roundout_height_ft)} L${x(brief.aim_point_ft)} ${y(0)}`"
+      fill="none"
+      stroke="var(--aim)"
+      stroke-width="1.5"
+      stroke-dasharray="4 4"
+    />
+    <path :d="roundout ?? ''" fill="none" stroke="var(--ink)" stroke-width="3.5" />
+    <path :d="hold ?? ''" fill="none" stroke="var(--predict)" stroke-width="5" />
+    <path
+      :d="`M${x(brief.predicted_touchdown_ft)} ${y(0) - 7} l7 7 l-7 7 l-7 -7 Z`"
+      fill="var(--card)"
+      stroke="var(--ink)"
+      stroke-width="2"
+    />
+    <line
+      v-if="stop !== null"
+      :x1="x(brief.predicted_touchdown_ft) + 8"
+      :x2="x(stop)"
+      :y1="y(0) + 2.5"
+      :y2="y(0) + 2.5"
+      stroke="var(--paint)"
+      stroke-width="2"
+      stroke-dasharray="6 3"
+    />
+    <text
+      :x="x(brief.roundout_start_ft) + 8"
+      :y="y(brief.roundout_height_ft) - 8"
+      class="words"
+      fill="var(--ink)"
+    >
+      roundout from {{ round(brief.roundout_height_ft) }} ft
+    </text>
+    <text
+      :x="mid(brief.hold_off_start_ft, brief.predicted_touchdown_ft)"
+      :y="y(0) + 20"
+      text-anchor="middle"
+      class="words"
+      fill="var(--aim-ink)"
+    >
+      float {{ round(brief.float_ft, 10) }} ft, {{ brief.float_s.toFixed(1) }} s
+    </text>
+    <text
+      v-if="stop !== null && x(stop) - x(brief.predicted_touchdown_ft) > 240"
+      :x="x(stop)"
+      :y="y(0) + 20"
+      text-anchor="end"
+      class="words"
+      fill="var(--ink-soft)"
+    >
+      roll {{ round(brief.ground_roll!.expected_ft, 10) }} ft
+    </text>
+    <text :x="width - 4" y="14" text-anchor="end" class="words" fill="var(--ink-soft)">
+      heights drawn {{ steeper }} times too tall
+    </text>
+  </svg>
+</template>
+
+<style scoped>
+.words {
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,363 @@
+<script setup lang="ts">
+/** The runway to scale, landing from left to right, with its paint and the marks of one landing. */
+import { scaleLinear } from 'd3-scale'
+import { computed, ref } from 'vue'
+import type { Runway } from '@/api/types'
+import { round } from '@/words'
+import { aimingMarks, clamp, hasPaint, landingLength, numberPlace, pavedStart, snap, stripes, type Marks } from './places'
+
+export interface Touch {
+  key: string
+  along: number
+  lateral: number | null
+  label: string
+  strong?: boolean
+}
+
+const props = withDefaults(
+  defineProps<{
+    runway: Runway
+    from: number
+    to: number
+    width: number
+    runwayHeight?: number
+    brief?: Marks | null
+    touches?: Touch[]
+    canDragSpot?: boolean
+    canTap?: boolean
+    spotLabel?: string
+    tapLabel?: string
+  }>(),
+  { runwayHeight: 74, brief: null, touches: () => [], spotLabel: 'Spot', tapLabel: 'Where the wheels touched' },
+)
+const emit = defineEmits<{
+  spot: [feet: number]
+  spotEnd: []
+  tap: [place: { along: number; lateral: number }]
+  nudge: [by: { along: number; lateral: number }]
+}>()
+
+const ABOVE = 50
+const BELOW = 44
+const svg = ref<SVGSVGElement | null>(null)
+const height = computed(() => ABOVE + props.runwayHeight + BELOW)
+const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
+const top = ABOVE
+const bottom = computed(() => ABOVE + props.runwayHeight)
+const middle = computed(() => ABOVE + props.runwayHeight / 2)
+const perFtAcross = computed(() => props.runwayHeight / props.runway.width_ft)
+const y = (lateral: number) => middle.value + lateral * perFtAcross.value
+const end = computed(() => landingLength(props.runway))
+const marks = computed(() => aimingMarks(props.runway))
+const ticks = computed(() => {
+  const step = (props.to - props.from) / props.width > 1.6 ? 500 : 200
+  const first = Math.ceil(Math.max(props.from, pavedStart(props.runway)) / step) * step
+  const found: number[] = []
+  for (let feet = first; feet <= Math.min(props.to, end.value); feet += step) found.push(feet)
+  return found
+})
+const isBehind = (feet: number) => feet < props.from || feet > props.to
+
+/** Keep a centred label of roughly this many letters inside the drawing. */
+function labelX(feet: number, letters: number) {
+  const half = letters * 4.1
+  return clamp(x.value(feet), half, Math.max(half, props.width - half))
+}
+const words = computed(() => {
+  const brief = props.brief
+  if (!brief) return null
+  const gate = brief.go_around_point_ft
+  const spot = `${props.spotLabel} ${round(brief.spot_ft)}, box to ${round(brief.box_ft[1])}`
+  const aim = `Aim ${round(brief.aim_point_ft, 10)}`
+  const expected = brief.predicted_band_ft
+  const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}` : ''
+  return { spot, aim, band, gate: gate === null ? '' : `Go around by ${round(gate, 10)}` }
+})
+
+function feetAt(event: PointerEvent): { along: number; lateral: number } {
+  const box = svg.value!.getBoundingClientRect()
+  const along = x.value.invert(((event.clientX - box.left) / box.width) * props.width)
+  const lateral = (((event.clientY - box.top) / box.height) * height.value - middle.value) / perFtAcross.value
+  const half = props.runway.width_ft / 2
+  return {
+    along: snap(clamp(along, pavedStart(props.runway) - 50, end.value), 10),
+    lateral: snap(clamp(lateral, -half, half), 1),
+  }
+}
+
+const isDragging = ref(false)
+const spotFeet = (event: PointerEvent) => clamp(feetAt(event).along, 0, end.value - 10)
+function grab(event: PointerEvent) {
+  isDragging.value = true
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function drag(event: PointerEvent) {
+  if (isDragging.value) emit('spot', spotFeet(event))
+}
+function drop() {
+  if (!isDragging.value) return
+  isDragging.value = false
+  emit('spotEnd')
+}
+function nudge(event: KeyboardEvent) {
+  const step = { ArrowLeft: -10, ArrowRight: 10, PageDown: -100, PageUp: 100 }[event.key]
+  if (!step || !props.brief) return
+  event.preventDefault()
+  emit('spot', clamp(snap(props.brief.spot_ft, 10) + step, 0, end.value - 10))
+  emit('spotEnd')
+}
+function tap(event: PointerEvent) {
+  if (props.canTap) emit('tap', feetAt(event))
+}
+/** Arrow keys fine-tune a tap: along the runway in tens of feet, across it in twos. */
+const NUDGE: Record<string, { along: number; lateral: number }> = {
+  ArrowLeft: { along: -10, lateral: 0 },
+  ArrowRight: { along: 10, lateral: 0 },
+  PageDown: { along: -100, lateral: 0 },
+  PageUp: { along: 100, lateral: 0 },
+  ArrowUp: { along: 0, lateral: -2 },
+  ArrowDown: { along: 0, lateral: 2 },
+}
+function fineTune(event: KeyboardEvent) {
+  const by = props.canTap ? NUDGE[event.key] : undefined
+  if (!by) return
+  event.preventDefault()
+  emit('nudge', by)
+}
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="block select-none"
+    :class="{ 'cursor-crosshair touch-pan-y': canTap }"
+    :role="canTap ? 'application' : 'img'"
+    :aria-label="canTap ? tapLabel : `Runway ${runway.ident} from the landing threshold, in feet`"
+    :tabindex="canTap ? 0 : undefined"
+    @pointerup="tap"
+    @keydown="fineTune"
+  >
+    <defs>
+      <pattern id="expected" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="3" height="7" fill="var(--predict)" />
+      </pattern>
+      <clipPath id="window"><rect width="100%" height="100%" /></clipPath>
+    </defs>
+    <g clip-path="url(#window)">
+      <!-- the runway and its paint -->
+      <rect
+        :x="x(pavedStart(runway))"
+        :y="top"
+        :width="Math.max(0, x(end) - x(pavedStart(runway)))"
+        :height="runwayHeight"
+        :fill="hasPaint(runway) ? 'var(--tarmac)' : 'var(--grass)'"
+      />
+      <line :x1="x(0)" :x2="x(0)" :y1="top" :y2="bottom" stroke="var(--paint)" stroke-width="4" />
+      <g v-if="runway.displaced_threshold_ft">
+        <path
+          v-for="n in 3"
+          :key="n"
+          :d="`M${x((-runway.displaced_threshold_ft * n) / 3.5) - 6} ${middle - 7} l10 7 l-10 7`"
+          fill="none"
+          stroke="var(--paint)"
+          stroke-width="2.5"
+        />
+      </g>
+      <rect
+        v-for="stripe in stripes(runway)"
+        :key="stripe.from"
+        :x="x(stripe.from)"
+        :y="middle - 2"
+        :width="x(stripe.to) - x(stripe.from)"
+        height="4"
+        fill="var(--paint)"
+      />
+      <template v-if="hasPaint(runway)">
+        <text
+          :transform="`translate(${(x(numberPlace.from) + x(numberPlace.to)) / 2} ${middle}) rotate(90)`"
+          text-anchor="middle"
+          dominant-baseline="central"
+          class="figure"
+          :font-size="clamp(x(numberPlace.to) - x(numberPlace.from), 14, 40)"
+          fill="var(--paint)"
+        >
+          {{ runway.ident }}
+        </text>
+      </template>
+      <template v-if="marks">
+        <rect
+          v-for="side in [-1, 1]"
+          :key="side"
+          :x="x(marks.from)"
+          :y="middle + side * runwayHeight * 0.27 - runwayHeight * 0.08"
+          :width="x(marks.to) - x(marks.from)"
+          :height="runwayHeight * 0.16"
+          fill="var(--paint)"
+        />
+      </template>
+
+      <template v-if="brief && words">
+        <!-- box: where the standard wants the wheels -->
+        <rect
+          :x="x(brief.box_ft[0])"
+          :y="top + 2"
+          :width="x(brief.box_ft[1]) - x(brief.box_ft[0])"
+          :height="runwayHeight - 4"
+          fill="var(--spot)"
+          fill-opacity="0.2"
+          stroke="var(--spot-on-tarmac)"
+          stroke-width="2.5"
+        />
+        <!-- prediction: hatched band -->
+        <rect
+          v-if="brief.predicted_band_ft"
+          data-mark="band"
+          :x="x(brief.predicted_band_ft[0])"
+          :y="bottom - runwayHeight * 0.26"
+          :width="x(brief.predicted_band_ft[1]) - x(brief.predicted_band_ft[0])"
+          :height="runwayHeight * 0.26"
+          fill="url(#expected)"
+          stroke="var(--predict)"
+          stroke-width="1.5"
+        />
+        <!-- go-around point: a gate of two short bars -->
+        <g v-if="brief.go_around_point_ft !== null" data-mark="gate">
+          <rect :x="x(brief.go_around_point_ft) - 3" :y="top - 12" width="6" height="24" fill="var(--fail-ink)" />
+          <rect :x="x(brief.go_around_point_ft) - 3" :y="bottom - 12" width="6" height="24" fill="var(--fail-ink)" />
+        </g>
+        <!-- aim: hollow wedge pointing down on the runway -->
+        <g data-mark="aim">
+          <line
+            :x1="x(brief.aim_point_ft)"
+            :x2="x(brief.aim_point_ft)"
+            :y1="top"
+            :y2="bottom"
+            stroke="var(--aim-on-tarmac)"
+            stroke-width="2"
+            stroke-dasharray="5 4"
+          />
+          <path
+            :d="`M${x(brief.aim_point_ft) - 12} ${top - 20} h24 L${x(brief.aim_point_ft)} ${top} Z`"
+            fill="var(--card)"
+            stroke="var(--aim)"
+            stroke-width="3"
+            stroke-linejoin="round"
+          />
+        </g>
+        <!-- spot: ring -->
+        <g
+          data-mark="spot"
+          :class="canDragSpot ? 'cursor-ew-resize' : ''"
+          :style="canDragSpot ? { touchAction: 'none' } : {}"
+          :role="canDragSpot ? 'slider' : undefined"
+          :tabindex="canDragSpot ? 0 : undefined"
+          :aria-label="canDragSpot ? 'Spot, feet from the threshold' : undefined"
+          :aria-valuenow="canDragSpot ? Math.round(brief.spot_ft) : undefined"
+          :aria-valuemin="canDragSpot ? 0 : undefined"
+          :aria-valuemax="canDragSpot ? Math.round(end) : undefined"
+          @pointerdown="canDragSpot && grab($event)"
+          @pointermove="drag"
+          @pointerup="drop"
+          @pointercancel="drop"
+          @keydown="canDragSpot && nudge($event)"
+        >
+          <circle :cx="x(brief.spot_ft)" :cy="middle" :r="canDragSpot ? 28 : 12" fill="transparent" />
+          <circle
+            :cx="x(brief.spot_ft)"
+            :cy="middle"
+            r="11"
+            fill="none"
+            stroke="var(--spot-on-tarmac)"
+            stroke-width="5"
+          />
+        </g>
+        <!-- words -->
+        <text
+          :x="labelX(brief.spot_ft, words.spot.length)"
+          y="13"
+          text-anchor="middle"
+          class="label"
+          fill="var(--spot-ink)"
+        >
+          {{ words.spot }}
+        </text>
+        <text
+          v-if="!isBehind(brief.aim_point_ft)"
+          :x="labelX(brief.aim_point_ft - 22 * ((to - from) / width), 0) - 1"
+          :y="top - 6"
+          text-anchor="end"
+          class="label"
+          fill="var(--aim-ink)"
+        >
+          {{ words.aim }}
+        </text>
+        <text
+          v-if="words.gate && !isBehind(brief.go_around_point_ft!)"
+          :x="labelX(brief.go_around_point_ft!, words.gate.length)"
+          :y="top - 17"
+          text-anchor="middle"
+          class="label"
+          fill="var(--fail-ink)"
+        >
+          {{ words.gate }}
+        </text>
+        <text
+          v-if="brief.predicted_band_ft"
+          :x="labelX((brief.predicted_band_ft[0] + brief.predicted_band_ft[1]) / 2, words.band.length)"
+          :y="bottom + 38"
+          text-anchor="middle"
+          class="label"
+          fill="var(--aim-ink)"
+        >
+          {{ words.band }}
+        </text>
+      </template>
+
+      <!-- touchdowns: filled diamonds -->
+      <g v-for="touch in touches" :key="touch.key" data-mark="touch">
+        <path
+          :d="`M${x(touch.along)} ${y(touch.lateral ?? 0) - 11} l11 11 l-11 11 l-11 -11 Z`"
+          :fill="touch.strong === false ? 'var(--ink-soft)' : 'var(--card)'"
+          stroke="var(--ink)"
+          stroke-width="2"
+        />
+        <text
+          :x="x(touch.along)"
+          :y="y(touch.lateral ?? 0)"
+          text-anchor="middle"
+          dominant-baseline="central"
+          class="figure"
+          font-size="12"
+          :fill="touch.strong === false ? 'var(--card)' : 'var(--ink)'"
+        >
+          {{ touch.label }}
+        </text>
+      </g>
+
+      <!-- feet from the threshold -->
+      <g v-for="feet in ticks" :key="feet">
+        <line :x1="x(feet)" :x2="x(feet)" :y1="bottom" :y2="bottom + 6" stroke="var(--ink-soft)" />
+        <text
+          :x="clamp(x(feet), 12, width - 16)"
+          :y="bottom + 20"
+          text-anchor="middle"
+          class="figure"
+          font-size="13"
+          fill="var(--ink-soft)"
+        >
+          {{ round(feet) }}
+        </text>
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.label {
+  font-size: 14px;
+  font-weight: 700;
+}
+</style>

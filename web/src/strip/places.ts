@@ -1,0 +1,74 @@
+/** Where things lie on a runway, in feet from the landing threshold; plain reckoning without a browser. */
+import type { Brief, Runway } from '@/api/types'
+
+// FAA AC 150/5340-1, values from memory: centreline stripes and gaps, number 60 ft tall 20 ft from the threshold
+const STRIPE_FT = 120
+const GAP_FT = 80
+const NUMBER_FROM_FT = 20
+const NUMBER_FT = 60
+const FIRST_STRIPE_FT = NUMBER_FROM_FT + NUMBER_FT + 40
+const AIMING_MARK_FT = 150
+
+export interface Stretch {
+  from: number
+  to: number
+}
+
+/** What of a brief is drawn on the strip; a lap already flown has no prediction any more. */
+export type Marks = Pick<Brief, 'spot_ft' | 'box_ft' | 'aim_point_ft' | 'go_around_point_ft'> &
+  Partial<Pick<Brief, 'predicted_band_ft'>>
+
+export const hasPaint = (runway: Runway) => runway.surface === 'asphalt' || runway.surface === 'concrete'
+export const landingLength = (runway: Runway) => runway.length_ft - (runway.displaced_threshold_ft ?? 0)
+export const pavedStart = (runway: Runway) => -(runway.displaced_threshold_ft ?? 0)
+
+/** Centreline stripes from the number to just before the far number. */
+export function stripes(runway: Runway): Stretch[] {
+  if (!hasPaint(runway)) return []
+  const found: Stretch[] = []
+  const last = landingLength(runway) - FIRST_STRIPE_FT
+  for (let from = FIRST_STRIPE_FT; from + STRIPE_FT <= last; from += STRIPE_FT + GAP_FT) {
+    found.push({ from, to: from + STRIPE_FT })
+  }
+  return found
+}
+
+export const numberPlace: Stretch = { from: NUMBER_FROM_FT, to: NUMBER_FROM_FT + NUMBER_FT }
+
+/** The pair of broad marks to aim at; null where none are painted. */
+export function aimingMarks(runway: Runway): Stretch | null {
+  if (!runway.aiming_marks_ft) return null
+  return { from: runway.aiming_marks_ft, to: runway.aiming_marks_ft + AIMING_MARK_FT }
+}
+
+/** A value brought onto a grid: taps and drags snap to it. */
+export const snap = (value: number, step: number) => Math.round(value / step) * step
+export const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
+
+/** Stretch of runway worth showing when the whole of it would be too small to tap. */
+export function windowAround(runway: Runway, spotFt: number, width: number, feetPerPixel: number): Stretch {
+  const start = pavedStart(runway) - 60
+  const end = landingLength(runway) + 40
+  const span = Math.min(end - start, width * feetPerPixel)
+  const from = clamp(spotFt - span * 0.4, start, end - span)
+  return { from, to: from + span }
+}
+
+/** A brief with its places moved along with the spot: exact while wind and speed stay, so a drag needs no answer. */
+export function movedBy(brief: Brief, feet: number): Brief {
+  if (feet === 0) return brief
+  const move = (pair: readonly [number, number]): [number, number] => [pair[0] + feet, pair[1] + feet]
+  return {
+    ...brief,
+    spot_ft: brief.spot_ft + feet,
+    target_ft: brief.target_ft + feet,
+    box_ft: move(brief.box_ft as [number, number]),
+    aim_point_ft: brief.aim_point_ft + feet,
+    recommended_aim_point_ft: brief.recommended_aim_point_ft + feet,
+    best_aim_point_ft: brief.best_aim_point_ft + feet,
+    roundout_start_ft: brief.roundout_start_ft + feet,
+    hold_off_start_ft: brief.hold_off_start_ft + feet,
+    predicted_touchdown_ft: brief.predicted_touchdown_ft + feet,
+    predicted_band_ft: move(brief.predicted_band_ft as [number, number]),
+  }
+}

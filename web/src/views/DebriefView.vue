@@ -1,0 +1,163 @@
+<script setup lang="ts">
+/** The laps of the sortie together: where they lie, how far they spread, why, and the one change. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { briefQuery, lapsQuery, sortieQuery } from '@/api/queries'
+import type { Lap } from '@/api/types'
+import Cautions from '@/components/Cautions.vue'
+import FeetBar from '@/components/FeetBar.vue'
+import Figure from '@/components/Figure.vue'
+import Loading from '@/components/Loading.vue'
+import { useWidth } from '@/composables/useWidth'
+import { windowAround, type Marks } from '@/strip/places'
+import Strip, { type Touch } from '@/strip/Strip.vue'
+import { LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
+
+const id = Number(useRoute().params.id)
+const sortieState = useQuery(sortieQuery(id))
+const briefState = useQuery(briefQuery(id))
+const lapsState = useQuery(lapsQuery(id))
+const sortie = computed(() => sortieState.data.value)
+const laps = computed(() => lapsState.data.value?.laps ?? [])
+const summary = computed(() => lapsState.data.value?.summary)
+const brief = computed(() => briefState.data.value?.brief)
+
+const frame = ref<HTMLElement | null>(null)
+const width = useWidth(frame)
+const view = computed(() =>
+  sortie.value ? windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 1.9) : { from: 0, to: 1 },
+)
+/** Laps are compared at the spot of today: one flown to another spot keeps its distance from it. */
+const touches = computed<Touch[]>(() =>
+  laps.value
+    .filter((lap) => lap.along_ft !== null)
+    .map((lap) => ({
+      key: lap.id,
+      along: lap.along_ft! - lap.spot_ft + (sortie.value?.spot_ft ?? lap.spot_ft),
+      lateral: lap.lateral_ft,
+      label: String(lap.number),
+      strong: lap.score.hit === true,
+    })),
+)
+const moved = computed(() => laps.value.some((lap) => lap.spot_ft !== sortie.value?.spot_ft))
+const marks = computed<Marks | null>(() =>
+  brief.value ? { ...brief.value, predicted_band_ft: undefined } : null,
+)
+const criterion = (lap: Lap, name: string) => lap.score.criteria.find((one) => one.name === name)
+const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
+const verdict = (lap: Lap) =>
+  lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
+</script>
+
+<template>
+  <Loading
+    v-if="!sortie || !brief || !summary"
+    :error="sortieState.error.value ?? briefState.error.value ?? lapsState.error.value"
+    :retry="() => [sortieState.refetch(), briefState.refetch(), lapsState.refetch()]"
+  />
+  <div v-else class="space-y-3">
+    <div class="flex flex-wrap items-baseline gap-x-3">
+      <h1 class="text-2xl font-bold">Debrief: {{ sortie.student.name }}</h1>
+      <p class="text-soft">
+        {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.airfield }} {{ sortie.runway.ident }} · {{ sortie.aircraft.name }} ·
+        {{ windWords(sortie) }} · {{ sortie.standard.name }}
+      </p>
+    </div>
+    <p v-if="!laps.length" class="panel">
+      No lap flown yet.
+      <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
+    </p>
+    <template v-else>
+      <section class="panel border-l-8 !border-l-aim" aria-label="The one change">
+        <p class="heading">The one change</p>
+        <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>
+      </section>
+      <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
+        <Figure label="In the box" :value="`${summary.hits} of ${summary.measured}`" :note="summary.landings - summary.measured ? `${summary.landings - summary.measured} touchdown not marked` : 'landings marked'" />
+        <Figure
+          label="Mean from the target"
+          :value="signed(summary.mean_error_ft, 5)"
+          :unit="summary.mean_error_ft === null ? '' : 'ft'"
+          note="where the aim point is wrong"
+        />
+        <Figure
+          label="Spread"
+          :value="summary.spread_ft === null ? '–' : `±${round(summary.spread_ft, 5)}`"
+          :unit="summary.spread_ft === null ? '' : 'ft'"
+          note="how alike the laps are"
+        />
+        <Figure label="Go-arounds" :value="String(summary.go_arounds)" note="always a good answer" />
+      </div>
+      <section class="panel !p-2" aria-label="All laps on the strip">
+        <div ref="frame" class="w-full overflow-hidden">
+          <Strip
+            v-if="width > 0"
+            :runway="sortie.runway"
+            :brief="marks"
+            :touches="touches"
+            :from="view.from"
+            :to="view.to"
+            :width="width"
+            :runway-height="110"
+          />
+        </div>
+        <p class="px-1 text-sm text-soft">
+          White diamonds are in the box, dark ones outside.
+          <span v-if="moved">Laps flown to another spot are drawn at their distance from it.</span>
+        </p>
+      </section>
+      <section class="panel overflow-x-auto" aria-label="Laps against the standard" tabindex="0">
+        <table class="w-full min-w-[44rem] text-left">
+          <thead>
+            <tr class="border-b border-line text-sm text-soft">
+              <th class="py-1">Lap</th>
+              <th>Ended</th>
+              <th class="text-right">From spot</th>
+              <th class="text-right">Speed off</th>
+              <th class="text-right">Float</th>
+              <th class="pl-3">Drift</th>
+              <th class="text-right">Score</th>
+              <th class="pl-3">{{ sortie.standard.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="lap in laps" :key="lap.id" class="border-b border-line">
+              <td class="figure py-1.5">{{ lap.number }}</td>
+              <td>{{ OUTCOME_LABEL[lap.outcome] }}</td>
+              <td class="figure whitespace-nowrap text-right">{{ from(lap) === null ? '–' : `${signed(from(lap))} ft` }}</td>
+              <td class="figure whitespace-nowrap text-right">
+                {{ typeof criterion(lap, 'speed')?.value === 'number' ? `${signed(criterion(lap, 'speed')!.value as number)} kt` : '–' }}
+              </td>
+              <td class="figure whitespace-nowrap text-right">{{ lap.float_s === null ? '–' : `${lap.float_s.toFixed(1)} s` }}</td>
+              <td class="pl-3">{{ lap.drift ?? '–' }}</td>
+              <td class="figure whitespace-nowrap text-right">
+                {{ lap.score.points === null ? '–' : `${round(lap.score.points)}/${lap.score.out_of}` }}
+              </td>
+              <td
+                class="whitespace-nowrap pl-3 font-bold"
+                :class="lap.score.meets_standard === null ? 'text-soft' : lap.score.meets_standard ? 'text-pass-ink' : 'text-fail-ink'"
+              >
+                {{ lap.outcome === 'go_around' ? 'not judged' : verdict(lap) }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="mt-1 text-sm text-soft">
+          Tolerances quoted from memory; the current edition of the standard and the examiner decide.
+        </p>
+      </section>
+      <section class="panel space-y-3" aria-label="Why each landed there">
+        <h2 class="text-lg font-bold">Why each landed there, from the middle of the box</h2>
+        <div v-for="lap in laps.filter((one) => one.diagnosis.error_ft !== null)" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
+          <p>
+            <span class="font-bold">Lap {{ lap.number }}</span>
+            <span class="figure block">{{ signed(lap.diagnosis.error_ft, 5) }} ft</span>
+          </p>
+          <FeetBar :diagnosis="lap.diagnosis" short />
+        </div>
+      </section>
+    </template>
+    <Cautions :cautions="brief.cautions.slice(-1)" />
+  </div>
+</template>

@@ -1,0 +1,266 @@
+<script setup lang="ts">
+/** The landing as briefed: what to fly and where to aim, and what a change would do in feet. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, briefQuery, forgetSortie, sessionQuery, sortieQuery } from '@/api/queries'
+import type { BriefChanges } from '@/api/types'
+import Cautions from '@/components/Cautions.vue'
+import Figure from '@/components/Figure.vue'
+import Loading from '@/components/Loading.vue'
+import SpeedSteps from '@/components/SpeedSteps.vue'
+import Stepper from '@/components/Stepper.vue'
+import WindOnRunway from '@/components/WindOnRunway.vue'
+import { useWhatIf } from '@/composables/useWhatIf'
+import { useWidth } from '@/composables/useWidth'
+import { useUndo } from '@/stores/undo'
+import { landingLength, movedBy, windowAround } from '@/strip/places'
+import Profile from '@/strip/Profile.vue'
+import Strip from '@/strip/Strip.vue'
+import { LANDING_LABEL, percent, round, signed, windWords } from '@/words'
+
+const id = Number(useRoute().params.id)
+const client = useQueryClient()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const sortieState = useQuery(sortieQuery(id))
+const briefState = useQuery(briefQuery(id))
+const sortie = computed(() => sortieState.data.value)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+
+const changes = reactive<Partial<BriefChanges>>({})
+const isChanged = computed(() => Object.keys(changes).length > 0)
+const whatIf = useWhatIf((asked) => api.brief(id, asked))
+const answered = computed(() => (isChanged.value ? (whatIf.answer.value?.brief ?? null) : null) ?? briefState.data.value?.brief)
+/** While the spot is dragged the drawing moves with it at once; the server's answer follows. */
+const brief = computed(() => {
+  const base = answered.value
+  if (!base) return undefined
+  return movedBy(base, (changes.spot_ft ?? sortie.value?.spot_ft ?? base.spot_ft) - base.spot_ft)
+})
+const words = computed(() => (isChanged.value ? (whatIf.answer.value?.change?.words ?? '') : ''))
+
+function change<K extends keyof BriefChanges>(key: K, value: BriefChanges[K]) {
+  changes[key] = value
+  void whatIf.change({ ...changes })
+}
+function back() {
+  for (const key of Object.keys(changes) as (keyof BriefChanges)[]) delete changes[key]
+  whatIf.answer.value = null
+  whatIf.fields.value = {}
+  whatIf.problem.value = ''
+}
+const saveProblem = ref('')
+async function keep() {
+  const before = sortie.value
+  if (!before) return
+  const wanted = { ...changes }
+  const were = Object.fromEntries(Object.keys(wanted).map((key) => [key, before[key as keyof typeof before]]))
+  try {
+    await api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1])
+    saveProblem.value = ''
+    undo.done('change of the brief', async () => {
+      await api.changeSortie(id, were)
+      await forgetSortie(client, id)
+    })
+    await forgetSortie(client, id)
+    back()
+  } catch (error) {
+    saveProblem.value = error instanceof Error ? error.message : 'Not kept.'
+  }
+}
+
+type Asked = 'spot_ft' | 'approach_speed_kias' | 'wind_dir_deg_mag' | 'wind_kt' | 'gust_kt' | 'weight_lb' | 'flap'
+function now<K extends Asked>(key: K) {
+  return key in changes ? changes[key] : sortie.value?.[key]
+}
+const wind = computed(() => ({
+  wind_dir_deg_mag: (now('wind_dir_deg_mag') as number | null | undefined) ?? null,
+  wind_kt: (now('wind_kt') as number | undefined) ?? 0,
+  gust_kt: (now('gust_kt') as number | null | undefined) ?? null,
+}))
+
+const frame = ref<HTMLElement | null>(null)
+const width = useWidth(frame)
+const view = computed(() =>
+  sortie.value ? windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 4) : { from: 0, to: 1 },
+)
+const otherProblem = computed(() =>
+  whatIf.problem.value && !Object.keys(whatIf.fields.value).length ? whatIf.problem.value : saveProblem.value,
+)
+</script>
+
+<template>
+  <Loading
+    v-if="!sortie || !brief"
+    :error="sortieState.error.value ?? briefState.error.value"
+    :retry="() => [sortieState.refetch(), briefState.refetch()]"
+  />
+  <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
+    <div class="min-w-0 space-y-3">
+      <div class="flex flex-wrap items-baseline gap-x-3">
+        <h1 class="text-2xl font-bold">{{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}</h1>
+        <p class="text-soft">
+          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.airfield }} · {{ sortie.standard.name }}
+        </p>
+      </div>
+      <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
+        <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}, path ${brief.path_angle_deg.toFixed(1)}°`" />
+        <Figure label="Aim" tone="aim" :value="round(brief.aim_point_ft, 10)" unit="ft" :note="brief.aim_before_spot_words" />
+        <Figure
+          label="Chance to hit the box"
+          :value="percent(brief.hit_chance)"
+          :note="brief.best_hit_chance - brief.hit_chance > 0.01 ? `best ${percent(brief.best_hit_chance)} aiming at ${round(brief.best_aim_point_ft, 10)}` : 'about the best there is'"
+        />
+        <Figure
+          label="Go around if not down by"
+          tone="fail"
+          :value="round(brief.go_around_point_ft, 10)"
+          :unit="brief.go_around_point_ft === null ? '' : 'ft'"
+          :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.go_around_point_ft, 10)} ft left, factored roll`"
+        />
+      </div>
+      <Cautions :cautions="brief.cautions" />
+      <section class="panel !p-2" aria-label="Strip and profile">
+        <div ref="frame" class="w-full overflow-hidden">
+          <template v-if="width > 0">
+            <Strip
+              :runway="sortie.runway"
+              :brief="brief"
+              :from="view.from"
+              :to="view.to"
+              :width="width"
+              can-drag-spot
+              @spot="change('spot_ft', $event)"
+            />
+            <Profile :runway="sortie.runway" :brief="brief" :from="view.from" :to="view.to" :width="width" />
+          </template>
+        </div>
+        <p class="px-1 pt-1 text-lg font-bold">{{ brief.roundout_cue.words }}</p>
+      </section>
+      <section class="panel" aria-label="What if">
+        <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
+          <p class="min-w-0 flex-1 font-bold" role="status">
+            {{ words || (isChanged ? '…' : 'What if? Drag the ring, or change a value: the effect is said here in feet.') }}
+          </p>
+          <template v-if="isChanged">
+            <button v-if="mayChange" type="button" class="button button-main" @click="keep">Keep</button>
+            <button type="button" class="button" @click="back">As it was</button>
+          </template>
+        </div>
+        <p v-if="otherProblem" role="alert" class="mb-2 font-bold text-fail-ink">{{ otherProblem }}</p>
+        <div class="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
+          <Stepper
+            :model-value="now('spot_ft') as number"
+            label="Spot from the threshold"
+            unit="ft"
+            :min="0"
+            :max="landingLength(sortie.runway) - 10"
+            :step="10"
+            slide
+            :error="whatIf.fields.value.spot_ft"
+            @update:model-value="change('spot_ft', $event ?? sortie.spot_ft)"
+          />
+          <Stepper
+            :model-value="(now('approach_speed_kias') as number | null) ?? null"
+            label="Speed; empty: worked out"
+            unit="kt"
+            :min="20"
+            :max="250"
+            :start="Math.round(brief.recommended_speed_kias)"
+            :empty-word="round(brief.recommended_speed_kias)"
+            :error="whatIf.fields.value.approach_speed_kias"
+            @update:model-value="change('approach_speed_kias', $event)"
+          />
+          <Stepper
+            :model-value="now('weight_lb') as number"
+            label="Weight"
+            unit="lb"
+            :min="sortie.lightest_lb"
+            :max="sortie.heaviest_lb"
+            :step="10"
+            slide
+            :error="whatIf.fields.value.weight_lb"
+            @update:model-value="change('weight_lb', $event ?? sortie.weight_lb)"
+          />
+          <div>
+            <label for="flap" class="heading block">Flap</label>
+            <select
+              id="flap"
+              class="field"
+              :value="now('flap')"
+              @change="change('flap', ($event.target as HTMLSelectElement).value)"
+            >
+              <option v-for="name in sortie.flaps" :key="name" :value="name">{{ name }}</option>
+            </select>
+          </div>
+          <Stepper
+            :model-value="wind.wind_dir_deg_mag"
+            label="Wind from, magnetic"
+            unit="°"
+            :min="0"
+            :max="360"
+            :step="10"
+            :start="Math.round(sortie.course_deg_mag / 10) * 10"
+            empty-word="variable"
+            slide
+            :error="whatIf.fields.value.wind_dir_deg_mag"
+            @update:model-value="change('wind_dir_deg_mag', $event)"
+          />
+          <Stepper
+            :model-value="wind.wind_kt"
+            label="Wind"
+            unit="kt"
+            :min="0"
+            :max="40"
+            slide
+            :error="whatIf.fields.value.wind_kt"
+            @update:model-value="change('wind_kt', $event ?? 0)"
+          />
+          <Stepper
+            :model-value="wind.gust_kt"
+            label="Gust; empty: none"
+            unit="kt"
+            :min="0"
+            :max="60"
+            :start="wind.wind_kt + 5"
+            empty-word="none"
+            :error="whatIf.fields.value.gust_kt"
+            @update:model-value="change('gust_kt', $event)"
+          />
+        </div>
+      </section>
+    </div>
+    <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
+      <section class="panel" aria-label="Wind on the runway">
+        <WindOnRunway :brief="brief" :course-mag="sortie.course_deg_mag" :ident="sortie.runway.ident" :words="windWords(wind)" />
+      </section>
+      <section class="panel !py-1" aria-label="Speed"><SpeedSteps :brief="brief" /></section>
+      <section class="panel" aria-labelledby="moves">
+        <h2 id="moves" class="font-bold">What moves the touchdown</h2>
+        <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
+          <dt>1 kt faster</dt>
+          <dd class="figure text-right">{{ signed(brief.ft_per_kt_speed) }} ft</dd>
+          <dt>1 kt more headwind</dt>
+          <dd class="figure text-right">{{ signed(brief.ft_per_kt_headwind) }} ft</dd>
+          <dt>1 ft higher roundout, same aim</dt>
+          <dd class="figure text-right">{{ signed(brief.ft_per_ft_roundout_height) }} ft</dd>
+          <dt>Aim to touchdown</dt>
+          <dd class="figure text-right">{{ round(brief.touchdown_minus_aim_ft, 10) }} ft</dd>
+          <dt>Descent on this path</dt>
+          <dd class="figure text-right">{{ round(brief.descent_rate_fpm, 10) }} fpm</dd>
+          <dt>Density altitude</dt>
+          <dd class="figure text-right">{{ round(brief.density_altitude_ft, 10) }} ft</dd>
+        </dl>
+      </section>
+      <section class="panel text-sm" aria-labelledby="sure">
+        <h2 id="sure" class="text-base font-bold">How sure</h2>
+        <p>{{ brief.basis.words }}</p>
+        <p class="mt-1 text-soft">
+          Slowing in the float {{ brief.basis.deceleration_fps2.toFixed(1) }} ft/s², scatter
+          {{ round(brief.basis.scatter_ft) }} ft. Technique: {{ sortie.technique.name }}.
+        </p>
+      </section>
+    </aside>
+  </div>
+</template>

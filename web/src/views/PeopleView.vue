@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** People of the school, and inviting more of them by link. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { ApiError } from '@/api/client'
+import { api, catalogueQuery, sessionQuery } from '@/api/queries'
+import type { Role } from '@/api/types'
+import Loading from '@/components/Loading.vue'
+import { round } from '@/words'
+
+const catalogue = useQuery(catalogueQuery)
+const session = useQuery(sessionQuery)
+const mayInvite = computed<Role[]>(() =>
+  session.data.value?.person?.role === 'chief' ? ['student', 'instructor', 'chief'] : ['student'],
+)
+const name = ref('')
+const role = ref<Role>('student')
+const made = ref<{ name: string; link: string; days: number } | null>(null)
+const problem = ref('')
+const copied = ref(false)
+
+async function invite() {
+  problem.value = ''
+  copied.value = false
+  try {
+    made.value = await api.invite(name.value, role.value)
+    name.value = ''
+  } catch (error) {
+    made.value = null
+    problem.value = error instanceof ApiError ? (error.fields.name ?? error.message) : 'The invitation was not made.'
+  }
+}
+async function copy() {
+  await navigator.clipboard.writeText(made.value?.link ?? '')
+  copied.value = true
+}
+const canCopy = Boolean(globalThis.navigator?.clipboard)
+</script>
+
+<template>
+  <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
+  <div v-else class="grid gap-4 lg:grid-cols-2">
+    <section class="panel" aria-labelledby="people">
+      <h1 id="people" class="text-2xl font-bold">People</h1>
+      <table class="mt-2 w-full text-left">
+        <thead>
+          <tr class="border-b border-line text-sm text-soft">
+            <th class="py-1">Name</th>
+            <th>Role</th>
+            <th>Own crosswind limit</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="person in catalogue.data.value.people" :key="person.id" class="border-b border-line">
+            <td class="py-2 font-bold">{{ person.name }}</td>
+            <td>{{ person.role }}</td>
+            <td>{{ person.crosswind_limit_kt === null ? 'none set' : `${round(person.crosswind_limit_kt)} kt` }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section class="panel space-y-3 self-start" aria-labelledby="invite">
+      <h2 id="invite" class="text-2xl font-bold">Invite</h2>
+      <form class="space-y-3" @submit.prevent="invite">
+        <div>
+          <label for="invite-name" class="heading">Name</label>
+          <input id="invite-name" v-model="name" class="field" required maxlength="80" />
+        </div>
+        <div>
+          <label for="invite-role" class="heading">Role</label>
+          <select id="invite-role" v-model="role" class="field">
+            <option v-for="one in mayInvite" :key="one" :value="one">{{ one }}</option>
+          </select>
+        </div>
+        <button type="submit" class="button button-main">Make the link</button>
+      </form>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+      <div v-if="made" role="status">
+        <p>Send this link to {{ made.name }}. It works once, for {{ made.days }} days, and is shown only now.</p>
+        <p class="figure mt-1 break-all rounded border border-line bg-paper p-2 text-sm">{{ made.link }}</p>
+        <button v-if="canCopy" type="button" class="button mt-2" @click="copy">
+          {{ copied ? 'Copied' : 'Copy' }}
+        </button>
+      </div>
+    </section>
+  </div>
+</template>

@@ -1,0 +1,286 @@
+<script setup lang="ts">
+/** Who, what, where and the wind: a new sortie in a few taps, or changes to one. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ApiError } from '@/api/client'
+import { api, catalogueQuery, forgetSortie, sessionQuery, sortieQuery, sortiesQuery } from '@/api/queries'
+import type { LandingKind, SortieIn } from '@/api/types'
+import Choice from '@/components/Choice.vue'
+import Loading from '@/components/Loading.vue'
+import Stepper from '@/components/Stepper.vue'
+import { useUndo } from '@/stores/undo'
+import { LANDING_LABEL, round, today } from '@/words'
+
+const route = useRoute()
+const router = useRouter()
+const client = useQueryClient()
+const undo = useUndo()
+const id = typeof route.params.id === 'string' ? Number(route.params.id) : null
+const catalogue = useQuery(catalogueQuery)
+const session = useQuery(sessionQuery)
+const earlier = useQuery({ ...sortiesQuery, enabled: id === null })
+const kept = useQuery({ ...sortieQuery(id ?? 0), enabled: id !== null })
+const mayPlan = computed(() => session.data.value?.person?.role !== 'student')
+
+type Form = Omit<Required<SortieIn>, 'flap' | 'spot_ft' | 'instructor_id'>
+const form = reactive<Form>({
+  student_id: 0,
+  aircraft_id: 0,
+  runway_end_id: 0,
+  standard_id: 0,
+  landing: 'normal',
+  wind_kt: 0,
+  wind_dir_deg_mag: null,
+  gust_kt: null,
+  temperature_c: 15,
+  qnh_hpa: 1013.25,
+  planned_on: today(),
+  technique_id: null,
+  weight_lb: null,
+})
+const ready = ref(false)
+/** A new sortie starts with what the last one chose: usually only the student and the wind are new. */
+watch(
+  [catalogue.data, earlier.data, kept.data],
+  () => {
+    const all = catalogue.data.value
+    if (!all || ready.value || (id === null ? !earlier.data.value : !kept.data.value)) return
+    const from = kept.data.value ?? earlier.data.value?.sorties[0]
+    const end = from?.runway_end_id ?? all.airfields[0]?.ends[0]?.id ?? 0
+    Object.assign(form, {
+      student_id: (id === null ? all.people.find((one) => one.role === 'student')?.id : from?.student.id) ?? 0,
+      aircraft_id: from?.aircraft.id ?? all.aircraft[0]?.id ?? 0,
+      runway_end_id: end,
+      standard_id: from?.standard.id ?? all.standards[0]?.id ?? 0,
+      landing: from?.landing ?? 'normal',
+      technique_id: id === null ? null : (from?.technique.id ?? null),
+      wind_dir_deg_mag: from?.wind_dir_deg_mag ?? null,
+      wind_kt: from?.wind_kt ?? 0,
+      gust_kt: from?.gust_kt ?? null,
+      temperature_c: from?.temperature_c ?? 15,
+      qnh_hpa: from?.qnh_hpa ?? 1013.25,
+      planned_on: id === null ? today() : (from?.planned_on ?? today()),
+      weight_lb: id === null ? null : (from?.weight_lb ?? null),
+    })
+    ready.value = true
+  },
+  { immediate: true },
+)
+
+const students = computed(() => catalogue.data.value?.people.filter((one) => one.role === 'student') ?? [])
+const standard = computed(() => catalogue.data.value?.standards.find((one) => one.id === form.standard_id))
+const aircraft = computed(() => catalogue.data.value?.aircraft.find((one) => one.id === form.aircraft_id))
+const landings = computed(() =>
+  (Object.keys(LANDING_LABEL) as LandingKind[]).map((kind) => ({
+    value: kind,
+    label: LANDING_LABEL[kind],
+    off: !standard.value?.spec[kind],
+  })),
+)
+const missing = computed(() =>
+  landings.value.filter((one) => one.off).map((one) => one.label).join(', '),
+)
+watch(standard, () => {
+  if (landings.value.find((one) => one.value === form.landing)?.off) form.landing = 'normal'
+})
+// another aircraft weighs another amount: left empty, the usual one is worked out
+watch(
+  () => form.aircraft_id,
+  (_now, before) => {
+    if (ready.value && before) form.weight_lb = null
+  },
+)
+
+const fields = ref<Record<string, string>>({})
+const problem = ref('')
+const busy = ref(false)
+function changesFrom(values: Form) {
+  const { weight_lb, technique_id, planned_on, ...rest } = values
+  return {
+    ...rest,
+    ...(planned_on === null ? {} : { planned_on }),
+    ...(weight_lb === null ? {} : { weight_lb }),
+    ...(technique_id === null ? {} : { technique_id }),
+  }
+}
+async function save() {
+  busy.value = true
+  fields.value = {}
+  problem.value = ''
+  try {
+    if (id === null) {
+      const made = await api.createSortie({ ...form })
+      await client.invalidateQueries({ queryKey: sortiesQuery.queryKey })
+      await router.push({ name: 'landing', params: { id: made.id } })
+    } else {
+      const before = kept.data.value
+      await api.changeSortie(id, changesFrom(form))
+      if (before) {
+        undo.done('changes to the sortie', async () => {
+          await api.changeSortie(id, {
+            student_id: before.student.id,
+            aircraft_id: before.aircraft.id,
+            runway_end_id: before.runway_end_id,
+            standard_id: before.standard.id,
+            technique_id: before.technique.id,
+            landing: before.landing,
+            flap: before.flap,
+            weight_lb: before.weight_lb,
+            wind_dir_deg_mag: before.wind_dir_deg_mag,
+            wind_kt: before.wind_kt,
+            gust_kt: before.gust_kt,
+            temperature_c: before.temperature_c,
+            qnh_hpa: before.qnh_hpa,
+            planned_on: before.planned_on,
+          })
+          await forgetSortie(client, id)
+        })
+      }
+      await forgetSortie(client, id)
+      await router.push({ name: 'landing', params: { id } })
+    }
+  } catch (error) {
+    fields.value = error instanceof ApiError ? error.fields : {}
+    problem.value = error instanceof Error ? error.message : 'The sortie was not saved.'
+  }
+  busy.value = false
+}
+const otherProblem = computed(() =>
+  problem.value && !Object.keys(fields.value).some((field) => field in form) ? problem.value : '',
+)
+</script>
+
+<template>
+  <Loading
+    v-if="!ready"
+    :error="catalogue.error.value ?? earlier.error.value ?? kept.error.value"
+    :retry="() => [catalogue.refetch(), id === null ? earlier.refetch() : kept.refetch()]"
+  />
+  <form v-else class="mx-auto max-w-5xl space-y-4" @submit.prevent="save">
+    <h1 class="text-2xl font-bold">{{ id === null ? 'New sortie' : 'Prepare' }}</h1>
+    <fieldset :disabled="!mayPlan" class="grid gap-4 md:grid-cols-2">
+      <section class="panel space-y-3" aria-label="Who and what">
+        <div>
+          <label for="student" class="heading">Student</label>
+          <select id="student" v-model="form.student_id" class="field">
+            <option v-for="one in students" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <p v-if="!students.length" class="text-sm">No student yet: invite one under People.</p>
+          <p v-if="fields.student_id" role="alert" class="font-bold text-fail-ink">{{ fields.student_id }}</p>
+        </div>
+        <div>
+          <label for="aircraft" class="heading">Aircraft</label>
+          <select id="aircraft" v-model="form.aircraft_id" class="field">
+            <option v-for="one in catalogue.data.value?.aircraft" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <p v-if="fields.aircraft_id" role="alert" class="font-bold text-fail-ink">{{ fields.aircraft_id }}</p>
+        </div>
+        <div>
+          <label for="end" class="heading">Field and runway</label>
+          <select id="end" v-model="form.runway_end_id" class="field">
+            <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
+              <option v-for="end in field.ends" :key="end.id" :value="end.id">
+                {{ field.name }} {{ end.ident }}: {{ round(end.spec.length_ft) }} ft {{ end.spec.surface }}
+              </option>
+            </optgroup>
+          </select>
+          <p v-if="fields.runway_end_id" role="alert" class="font-bold text-fail-ink">{{ fields.runway_end_id }}</p>
+        </div>
+        <div>
+          <label for="standard" class="heading">Standard</label>
+          <select id="standard" v-model="form.standard_id" class="field">
+            <option v-for="one in catalogue.data.value?.standards" :key="one.id" :value="one.id">
+              {{ one.name }} ({{ one.spec.edition }}, {{ one.spec.source }})
+            </option>
+          </select>
+          <p v-if="fields.standard_id" role="alert" class="font-bold text-fail-ink">{{ fields.standard_id }}</p>
+        </div>
+        <Choice :model-value="form.landing" label="Landing" :options="landings" @update:model-value="form.landing = $event ?? 'normal'" />
+        <p v-if="missing" class="text-sm text-soft">{{ standard?.name }} sets no tolerance for: {{ missing }}.</p>
+        <p v-if="fields.landing" role="alert" class="font-bold text-fail-ink">{{ fields.landing }}</p>
+      </section>
+      <section class="panel space-y-3" aria-label="Wind and air">
+        <Stepper
+          v-model="form.wind_dir_deg_mag"
+          label="Wind from, magnetic as the tower says it; empty: variable or calm"
+          unit="°"
+          :min="0"
+          :max="360"
+          :step="10"
+          :start="360"
+          empty-word="variable"
+          :error="fields.wind_dir_deg_mag"
+        />
+        <div class="grid grid-cols-2 gap-3">
+          <Stepper
+            :model-value="form.wind_kt"
+            label="Wind"
+            unit="kt"
+            :min="0"
+            :max="100"
+            :error="fields.wind_kt"
+            @update:model-value="form.wind_kt = $event ?? 0"
+          />
+          <Stepper
+            v-model="form.gust_kt"
+            label="Gust; empty: none"
+            unit="kt"
+            :min="0"
+            :max="150"
+            :start="form.wind_kt + 5"
+            empty-word="none"
+            :error="fields.gust_kt"
+          />
+          <Stepper
+            :model-value="form.temperature_c ?? 15"
+            label="Temperature"
+            unit="°C"
+            :min="-60"
+            :max="60"
+            :error="fields.temperature_c"
+            @update:model-value="form.temperature_c = $event ?? 15"
+          />
+          <Stepper
+            :model-value="form.qnh_hpa ?? 1013.25"
+            label="QNH"
+            unit="hPa"
+            :min="870"
+            :max="1085"
+            :error="fields.qnh_hpa"
+            @update:model-value="form.qnh_hpa = $event ?? 1013.25"
+          />
+        </div>
+        <Stepper
+          :model-value="form.weight_lb ?? null"
+          label="Weight; empty: two people, half fuel"
+          unit="lb"
+          :min="aircraft?.spec.empty_weight_lb ?? 0"
+          :max="aircraft?.spec.max_weight_lb ?? 20000"
+          :step="10"
+          :start="aircraft?.spec.max_weight_lb"
+          empty-word="usual"
+          :error="fields.weight_lb"
+          @update:model-value="form.weight_lb = $event"
+        />
+        <div>
+          <label for="technique" class="heading">Technique: where instructors differ</label>
+          <select id="technique" v-model="form.technique_id" class="field">
+            <option :value="null">{{ id === null ? 'My own' : 'Unchanged' }}</option>
+            <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <p v-if="fields.technique_id" role="alert" class="font-bold text-fail-ink">{{ fields.technique_id }}</p>
+        </div>
+        <div>
+          <label for="day" class="heading">Day</label>
+          <input id="day" v-model="form.planned_on" class="field" type="date" required />
+        </div>
+      </section>
+    </fieldset>
+    <p v-if="otherProblem" role="alert" class="font-bold text-fail-ink">{{ otherProblem }}</p>
+    <p v-if="id !== null" class="text-sm text-soft">Laps already flown keep the brief they were flown by.</p>
+    <button v-if="mayPlan" type="submit" class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10" :disabled="busy">
+      {{ id === null ? 'Make the sortie and brief the landing' : 'Save and brief the landing' }}
+    </button>
+  </form>
+</template>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** Who is there: login and password, or one click in the demo school. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, sessionQuery } from '@/api/queries'
+import type { Session } from '@/api/types'
+
+const client = useQueryClient()
+const router = useRouter()
+const route = useRoute()
+const session = useQuery(sessionQuery)
+const people = computed(() => session.data.value?.demo_people ?? [])
+const login = ref('')
+const password = ref('')
+const problem = ref('')
+const busy = ref(false)
+
+async function enter(call: () => Promise<Session>) {
+  busy.value = true
+  problem.value = ''
+  try {
+    client.setQueryData(sessionQuery.queryKey, await call())
+    const next = route.query.next
+    // only an address of our own: never what a link from elsewhere may carry
+    await router.replace(typeof next === 'string' && /^\/(?!\/)/.test(next) ? next : '/')
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <div class="mx-auto grid max-w-4xl gap-4 pt-4 md:grid-cols-2 md:pt-12">
+    <form class="panel space-y-3" @submit.prevent="enter(() => api.signIn(login, password))">
+      <h1 class="text-2xl font-bold">Sign in</h1>
+      <div>
+        <label for="login" class="heading">Login</label>
+        <input id="login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
+      </div>
+      <div>
+        <label for="password" class="heading">Password</label>
+        <input
+          id="password"
+          v-model="password"
+          class="field"
+          type="password"
+          autocomplete="current-password"
+          required
+          maxlength="200"
+        />
+      </div>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+      <button type="submit" class="button button-main w-full" :disabled="busy">Sign in</button>
+    </form>
+    <section v-if="people.length" class="panel" aria-labelledby="demo">
+      <h2 id="demo" class="text-2xl font-bold">Demo school</h2>
+      <p class="text-soft">All made up: people, fields and aircraft. Choose who you are.</p>
+      <ul class="mt-2 space-y-1.5">
+        <li v-for="person in people" :key="person.id">
+          <button
+            type="button"
+            class="button w-full !justify-between"
+            :disabled="busy"
+            @click="enter(() => api.signInDemo(person.id))"
+          >
+            <span>{{ person.name }}</span>
+            <span class="font-normal text-soft">{{ person.role }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
+    <p class="text-sm text-soft md:col-span-2">
+      Bullseye is a training aid. The aircraft handbook, local rules and the instructor decide.
+    </p>
+  </div>
+</template>

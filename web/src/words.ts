@@ -1,0 +1,64 @@
+/** Numbers and choices as they are shown; a choice without a label does not compile. */
+import type { LandingKind, Outcome } from './api/types'
+
+export const LANDING_LABEL: Record<LandingKind, string> = {
+  normal: 'Normal',
+  short_field: 'Short-field',
+  power_off: 'Power-off 180',
+}
+export const OUTCOME_LABEL: Record<Outcome, string> = {
+  touch_and_go: 'Touch-and-go',
+  full_stop: 'Full stop',
+  stop_and_go: 'Stop-and-go',
+  go_around: 'Go-around',
+}
+export const OUTCOMES = Object.keys(OUTCOME_LABEL) as Outcome[]
+
+const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 })
+
+/** A whole number with thousands apart; unknown is a dash. */
+export function round(value: number | null | undefined, step = 1): string {
+  if (value === null || value === undefined) return '–'
+  const rounded = Math.round(value / step) * step
+  return whole.format(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−')
+}
+
+/** A whole number with its sign. */
+export function signed(value: number | null | undefined, step = 1): string {
+  if (value === null || value === undefined) return '–'
+  return value > 0 && Math.round(value / step) !== 0 ? `+${round(value, step)}` : round(value, step)
+}
+
+/** A share as whole percent. */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`
+}
+
+/** A magnetic direction as it is spoken: three figures, north is 360. */
+export function direction(deg: number | null): string {
+  if (deg === null) return 'variable'
+  const spoken = Math.round(deg) % 360 || 360
+  return String(spoken).padStart(3, '0')
+}
+
+/** Wind in words: `070° 9 gust 14 kt`. */
+export function windWords(wind: { wind_dir_deg_mag: number | null; wind_kt: number; gust_kt: number | null }): string {
+  if (wind.wind_kt === 0 && !wind.gust_kt) return 'calm'
+  const gust = wind.gust_kt === null ? '' : ` gust ${round(wind.gust_kt)}`
+  const from = wind.wind_dir_deg_mag === null ? 'variable' : `${direction(wind.wind_dir_deg_mag)}°`
+  return `${from} ${round(wind.wind_kt)}${gust} kt`
+}
+
+/** Today's date on this device, as the API writes dates. */
+export function today(): string {
+  const now = new Date()
+  const two = (part: number) => String(part).padStart(2, '0')
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+}
+
+/** A date as it is said: `Tue 24 Nov`. */
+export function day(date: string): string {
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
+    new Date(`${date}T00:00:00Z`),
+  )
+}
