@@ -102,8 +102,9 @@ class LapsOut(Out):
 def list_laps(sortie_id: int) -> LapsOut:
     """List the laps of a sortie in the order flown."""
     db = database()
-    found = laps.results(db, sorties.find(db, sortie_id, person=person()))
-    return LapsOut(laps=[LapOut.of(one) for one in found], summary=coaching.summary_of(found))
+    sortie = sorties.find(db, sortie_id, person=person())
+    found = laps.results(db, sortie)
+    return LapsOut(laps=[LapOut.of(one) for one in found], summary=coaching.summary_of(db, sortie, found))
 
 
 @bp.put('/<int:sortie_id>/laps/<uuid:lap_id>')

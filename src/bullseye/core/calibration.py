@@ -26,6 +26,7 @@ _TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flow
 _PRIOR_LAPS = 3.0  # [own] the prior scatter counts as much as so many laps
 _STUDENT_DEGREES = 4.0  # [own] of freedom: how soon a lap counts as wild
 _ASSUMED_SPEED_SD_KT = 3.0  # [own] of a threshold speed that nobody read
+_HALF_LIFE_LAPS = 4.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -64,21 +65,31 @@ class Estimate:
     weights: NDArray[np.float64]
 
 
-def robust_mean(values: Sequence[float], sds: Sequence[float], *, prior_mean: float, prior_sd: float) -> Estimate:
+def robust_mean(
+    values: Sequence[float],
+    sds: Sequence[float],
+    *,
+    prior_mean: float,
+    prior_sd: float,
+    shares: Sequence[float] | None = None,
+) -> Estimate:
     """Mean of values that may hold wild ones, drawn towards a prior.
 
     Student's t with four degrees of freedom, by iterated reweighting from the median: one wild value loses its weight
     instead of moving the mean. With no values it is the prior.
 
+    :param shares: how much each value counts beside its certainty, 1 for all when not given
+
     Source: [pub: Lange, Little & Taylor (1989), J. Am. Stat. Assoc. 84, 881-896, value from memory].
     """
     y, sd = np.asarray(values, float), np.asarray(sds, float)
-    weights = np.ones_like(y)
+    share = np.ones_like(y) if shares is None else np.asarray(shares, float)
+    weights = share
     prior_precision = 1 / prior_sd**2
-    mean = float(np.median(y)) if y.size else prior_mean
+    mean = _weighted_median(y, share) if y.size else prior_mean
     for _ in range(50):
-        weights = (_STUDENT_DEGREES + 1) / (_STUDENT_DEGREES + ((y - mean) / sd) ** 2)
-        weights = np.minimum(1.0, weights)
+        belief = (_STUDENT_DEGREES + 1) / (_STUDENT_DEGREES + ((y - mean) / sd) ** 2)
+        weights = share * np.minimum(1.0, belief)
         precision = weights / sd**2
         moved = float((precision @ y + prior_precision * prior_mean) / (precision.sum() + prior_precision))
         if abs(moved - mean) < 1e-9 * prior_sd:
@@ -86,6 +97,13 @@ def robust_mean(values: Sequence[float], sds: Sequence[float], *, prior_mean: fl
             break
         mean = moved
     return Estimate(mean=mean, sd=float(1 / math.sqrt((weights / sd**2).sum() + prior_precision)), weights=weights)
+
+
+def _weighted_median(y: NDArray[np.float64], share: NDArray[np.float64]) -> float:
+    """Value with half of the shares on either side; between the middle two when they are even."""
+    order = np.argsort(y)
+    reached = (np.cumsum(share[order]) - share[order] / 2) / share.sum()
+    return float(np.interp(0.5, reached, y[order]))
 
 
 def timed_deceleration_fps2(lap: FlownLap) -> float | None:
@@ -113,6 +131,9 @@ def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATI
 def fit_pilot(laps: Sequence[FlownLap], *, deceleration_fps2: float) -> tuple[Estimate, float]:
     """Bias [ft] with its certainty, and scatter [ft], of a pilot about the model.
 
+    :param laps: oldest first; what the pilot did lately counts more
+    :param deceleration_fps2: of the aircraft, as believed now
+
     A lap whose speed nobody read counts less, since part of its error may be speed.
     """
     errors_ft, sds_ft = [], []
@@ -127,7 +148,8 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration_fps2: float) -> tuple[Es
         errors_ft.append(lap.touchdown_from_aim_ft - predict(approach).touchdown_ft)
         from_speed_ft = 0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT
         sds_ft.append(math.hypot(SCATTER_FT, from_speed_ft))
-    bias = robust_mean(errors_ft, sds_ft, prior_mean=0.0, prior_sd=BIAS_SD_FT)
+    shares = [0.5 ** ((len(laps) - 1 - i) / _HALF_LIFE_LAPS) for i in range(len(laps))]
+    bias = robust_mean(errors_ft, sds_ft, prior_mean=0.0, prior_sd=BIAS_SD_FT, shares=shares)
     squares = bias.weights @ (np.asarray(errors_ft) - bias.mean) ** 2 if errors_ft else 0.0
     scatter_ft = math.sqrt((_PRIOR_LAPS * SCATTER_FT**2 + squares) / (_PRIOR_LAPS + bias.weights.sum()))
     return bias, scatter_ft
@@ -139,7 +161,7 @@ def calibrate(
     """Learn from the laps so far.
 
     :param aircraft_laps: of this aircraft and flap, by every pilot
-    :param pilot_laps: of this pilot in this aircraft and flap
+    :param pilot_laps: of this pilot in this aircraft and flap, oldest first
     :param prior_deceleration_fps2: what the aircraft's record says before any lap
     """
     deceleration = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)

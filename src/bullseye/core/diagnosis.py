@@ -152,7 +152,7 @@ def _aim_words(aim_ft: float) -> str:
 def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
     if lap.threshold_speed_kias is None:
         return 'threshold speed not read: within the hold-off'
-    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.approach_speed_kias:.0f} briefed'
+    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.approach_speed_kias:.1f} briefed'
 
 
 def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> str:

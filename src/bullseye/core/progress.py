@@ -29,8 +29,10 @@ class Summary:
     one_change: str
 
 
-def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]]) -> Summary:
+def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]], *, next_aim_ft: float | None = None) -> Summary:
     """Sum up laps given as score, diagnosis and whether it was a go-around.
+
+    :param next_aim_ft: aim point of the next brief, which has learned from these laps; None when there is none
 
     A steady error is told from a scattered one: the mean must be larger than what chance makes of the spread
     (twice the standard error), else the speed comes before the aim point. Source: [own] with Student's reasoning.
@@ -47,7 +49,9 @@ def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]]) -> Summary:
         hits=sum(score.hit is True for score, _, _ in laps),
         mean_error_ft=mean_ft,
         spread_ft=spread_ft,
-        one_change=_one_change([diagnosis for _, diagnosis, _ in laps], mean_ft, spread_ft, len(errors_ft)),
+        one_change=_one_change(
+            [diagnosis for _, diagnosis, _ in laps], mean_ft, spread_ft, len(errors_ft), next_aim_ft
+        ),
     )
 
 
@@ -61,7 +65,14 @@ def mean_parts_ft(diagnoses: Sequence[Diagnosis]) -> dict[Cause, float]:
     return {cause: statistics.fmean(values) for cause, values in feet.items()}
 
 
-def _one_change(diagnoses: Sequence[Diagnosis], mean_ft: float | None, spread_ft: float | None, measured: int) -> str:
+def _one_change(
+    diagnoses: Sequence[Diagnosis],
+    *,
+    mean_ft: float | None,
+    spread_ft: float | None,
+    measured: int,
+    next_aim_ft: float | None,
+) -> str:
     if mean_ft is None or not measured:
         return 'No touchdown marked yet.'
     if measured < _ENOUGH_LAPS or spread_ft is None:
@@ -72,12 +83,17 @@ def _one_change(diagnoses: Sequence[Diagnosis], mean_ft: float | None, spread_ft
         parts = mean_parts_ft(diagnoses)
         if abs(parts.get('speed', 0.0)) > abs(mean_ft) / 2 and parts['speed'] * mean_ft > 0:
             return (
-                f'Steadily {abs(mean_ft):.0f} ft {"long" if mean_ft > 0 else "short"}, most of it speed: '
+                f'Steadily {abs(round(mean_ft, -1)):.0f} ft {"long" if mean_ft > 0 else "short"}, most of it speed: '
                 'fly the briefed speed before moving the aim point.'
             )
+        steadily = f'Steadily {abs(round(mean_ft, -1)):.0f} ft {"long" if mean_ft > 0 else "short"}'
+        if next_aim_ft is not None and next_aim_ft < 0:
+            return f'{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.'
+        if next_aim_ft is not None:
+            return f'{steadily}: aim at {round(next_aim_ft, -1):.0f} ft on the next lap.'
         return (
-            f'Steadily {abs(mean_ft):.0f} ft {"long" if mean_ft > 0 else "short"}: move the aim point '
-            f'{abs(round(mean_ft, -1)):.0f} ft {"back" if mean_ft > 0 else "on"} ({in_stripes(mean_ft)}).'
+            f'{steadily}: move the aim point {abs(round(mean_ft, -1)):.0f} ft '
+            f'{"back" if mean_ft > 0 else "on"} ({in_stripes(mean_ft)}).'
         )
     if spread_ft > _TIGHT_FT and len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
         return f'Scattered by {spread_ft:.0f} ft, most of it speed: hold the speed, leave the aim point.'

@@ -112,7 +112,7 @@ def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Cri
         'Touchdown from the spot',
         value=from_spot_ft,
         unit='ft',
-        tolerance=f'{low_ft:+.0f} to {high_ft:+.0f}',
+        tolerance=f'{low_ft:+.0f} to {high_ft:+.0f}'.replace('+0 ', '0 '),
         verdict=verdict,
     )
 

@@ -105,7 +105,8 @@ def up(arguments: argparse.Namespace) -> int:
         give_up(f'Port {arguments.port} does not exist; choose one from 1024 to 65535.')
     if is_taken(arguments.port):
         give_up(f'Port {arguments.port} is taken; choose another with --port.')
-    signal.signal(signal.SIGTERM, _raise_interrupt)
+    for stop in (signal.SIGINT, signal.SIGTERM):  # SIGINT too: a shell starts background jobs with it ignored
+        signal.signal(stop, _raise_interrupt)
     watch = Stopwatch()
     cluster: Cluster | None = None
     server: subprocess.Popen[bytes] | None = None

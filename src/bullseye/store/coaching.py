@@ -144,7 +144,7 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
     own = db.execute(of_aircraft.where(Lap.student_id == sortie.student_id).limit(_PILOT_LAPS)).all()
     return calibrate(
         aircraft_laps=_flown([lap for _, lap in everybody]),
-        pilot_laps=_flown([lap for _, lap in own]),
+        pilot_laps=_flown([lap for _, lap in reversed(own)]),
         prior_deceleration_fps2=prior_deceleration_fps2,
     )
 
@@ -192,6 +192,8 @@ def result_of(lap: Lap, *, number: int) -> LapResult:
     )
 
 
-def summary_of(results: Sequence[LapResult]) -> Summary:
-    """The laps of a sortie together."""
-    return summarise([(r.score, r.diagnosis, r.lap.outcome == 'go_around') for r in results])
+def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Summary:
+    """The laps of a sortie together, and the one change that follows for the next."""
+    next_aim_ft = make_brief(live_request(db, sortie)).recommended_aim_point_ft if results else None
+    laps = [(r.score, r.diagnosis, r.lap.outcome == 'go_around') for r in results]
+    return summarise(laps, next_aim_ft=next_aim_ft)

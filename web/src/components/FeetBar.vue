@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import type { Lap } from '@/api/types'
 import { signed } from '@/words'
 
-const props = defineProps<{ diagnosis: Lap['diagnosis']; short?: boolean }>()
+const props = defineProps<{ diagnosis: Lap['diagnosis']; short?: boolean; reachFt?: number }>()
 const SHADE: Record<Lap['diagnosis']['parts'][number]['cause'], string> = {
   aim: 'var(--aim)',
   speed: 'var(--warn)',
@@ -26,7 +26,7 @@ const pieces = computed(() => {
     return { ...part, from, to: from + Math.abs(feet) }
   })
 })
-const reach = computed(() => Math.max(100, ...pieces.value.map((p) => Math.max(Math.abs(p.from), Math.abs(p.to)))))
+const reach = computed(() => props.reachFt ?? Math.max(100, ...pieces.value.map((p) => Math.max(Math.abs(p.from), Math.abs(p.to)))))
 const x = computed(() => scaleLinear([-reach.value, reach.value], [0, 100]))
 </script>
 

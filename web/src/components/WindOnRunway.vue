@@ -5,7 +5,7 @@ import type { Brief } from '@/api/types'
 import { round } from '@/words'
 
 const props = defineProps<{ brief: Brief; courseMag: number; ident: string; words: string }>()
-const REACH = 50
+const REACH = 62
 const off = computed(() =>
   props.brief.wind_dir_deg_mag === null ? null : ((props.brief.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
 )
@@ -59,7 +59,7 @@ const gust = computed(() => {
   <ul class="mt-1 space-y-0.5 text-sm">
     <li v-for="limit in brief.crosswind_limits" :key="limit.name" class="flex items-baseline gap-2">
       <span
-        class="font-bold"
+        class="whitespace-nowrap font-bold"
         :class="limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : 'text-soft'"
       >
         {{ limit.within === null ? '? ' : limit.within ? '✓ ' : '✕ ' }}{{ limit.name }} {{ round(limit.limit_kt) }} kt

@@ -12,12 +12,13 @@ const props = withDefaults(
   { height: 120 },
 )
 const GROUND = 30
-const top = 10
-const highest = computed(() => Math.max(50, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
-const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
-const y = computed(() => scaleLinear([0, highest.value], [props.height - GROUND, top]))
+const top = 24
 const slope = computed(() => Math.tan((props.brief.path_angle_deg * Math.PI) / 180))
 const pathHeight = (feet: number) => (props.brief.aim_point_ft - feet) * slope.value
+const crossing = computed(() => pathHeight(0))
+const highest = computed(() => Math.max(30, crossing.value * 1.4, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
+const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
+const y = computed(() => scaleLinear([0, highest.value], [props.height - GROUND, top]))
 const draw = line<readonly [number, number]>(
   (point) => x.value(point[0]),
   (point) => y.value(point[1]),
@@ -46,9 +47,7 @@ const hold = computed(() => {
 const stop = computed(() =>
   props.brief.ground_roll ? props.brief.predicted_touchdown_ft + props.brief.ground_roll.expected_ft : null,
 )
-const crossing = computed(() => pathHeight(0))
 const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1) - x.value(0))))
-const mid = (a: number, b: number) => x.value((a + b) / 2)
 </script>
 
 <template>
@@ -70,8 +69,8 @@ const mid = (a: number, b: number) => x.value((a + b) / 2)
     <line :x1="0" :x2="width" :y1="y(0)" :y2="y(0)" stroke="var(--ink-soft)" />
     <g v-if="crossing > 0 && crossing < highest">
       <line :x1="x(0)" :x2="x(0)" :y1="y(crossing)" :y2="y(0)" stroke="var(--ink-soft)" stroke-dasharray="2 3" />
-      <text :x="x(0) + 5" :y="y(crossing) - 3" class="words" fill="var(--ink-soft)">
-        {{ round(crossing) }} ft over threshold
+      <text :x="Math.max(4, x(0) - 6)" :y="y(0) + 20" :text-anchor="x(0) > 150 ? 'end' : 'start'" class="words" fill="var(--ink-soft)">
+        wheels {{ round(crossing) }} ft up at the threshold
       </text>
     </g>
     <g v-if="runway.obstacle">
@@ -119,17 +118,16 @@ const mid = (a: number, b: number) => x.value((a + b) / 2)
       stroke-dasharray="6 3"
     />
     <text
-      :x="x(brief.roundout_start_ft) + 8"
-      :y="y(brief.roundout_height_ft) - 8"
+      :x="x(brief.roundout_start_ft) + 12"
+      :y="y(brief.roundout_height_ft) - 12"
       class="words"
       fill="var(--ink)"
     >
       roundout from {{ round(brief.roundout_height_ft) }} ft
     </text>
     <text
-      :x="mid(brief.hold_off_start_ft, brief.predicted_touchdown_ft)"
-      :y="y(0) + 20"
-      text-anchor="middle"
+      :x="x(brief.predicted_touchdown_ft) + 14"
+      :y="y(0) - 9"
       class="words"
       fill="var(--aim-ink)"
     >

@@ -74,6 +74,9 @@ const words = computed(() => {
   return { spot, aim, band, gate: gate === null ? '' : `Go around by ${round(gate, 10)}` }
 })
 
+/** The word beside the wedge goes to its left, where the spot's is not; at the edge of the drawing to its right. */
+const aimLabelFits = computed(() => x.value(props.brief?.aim_point_ft ?? 0) - 17 > (words.value?.aim.length ?? 0) * 8)
+
 function feetAt(event: PointerEvent): { along: number; lateral: number } {
   const box = svg.value!.getBoundingClientRect()
   const along = x.value.invert(((event.clientX - box.left) / box.width) * props.width)
@@ -225,8 +228,8 @@ function fineTune(event: KeyboardEvent) {
         />
         <!-- go-around point: a gate of two short bars -->
         <g v-if="brief.go_around_point_ft !== null" data-mark="gate">
-          <rect :x="x(brief.go_around_point_ft) - 3" :y="top - 12" width="6" height="24" fill="var(--fail-ink)" />
-          <rect :x="x(brief.go_around_point_ft) - 3" :y="bottom - 12" width="6" height="24" fill="var(--fail-ink)" />
+          <rect :x="x(brief.go_around_point_ft) - 3" :y="top - 10" width="6" height="24" fill="var(--fail-ink)" />
+          <rect :x="x(brief.go_around_point_ft) - 3" :y="bottom - 18" width="6" height="24" fill="var(--fail-ink)" />
         </g>
         <!-- aim: hollow wedge pointing down on the runway -->
         <g data-mark="aim">
@@ -286,9 +289,9 @@ function fineTune(event: KeyboardEvent) {
         </text>
         <text
           v-if="!isBehind(brief.aim_point_ft)"
-          :x="labelX(brief.aim_point_ft - 22 * ((to - from) / width), 0) - 1"
+          :x="x(brief.aim_point_ft) + (aimLabelFits ? -17 : 17)"
           :y="top - 6"
-          text-anchor="end"
+          :text-anchor="aimLabelFits ? 'end' : 'start'"
           class="label"
           fill="var(--aim-ink)"
         >

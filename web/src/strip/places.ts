@@ -46,8 +46,14 @@ export const snap = (value: number, step: number) => Math.round(value / step) * 
 export const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
 
 /** Stretch of runway worth showing when the whole of it would be too small to tap. */
-export function windowAround(runway: Runway, spotFt: number, width: number, feetPerPixel: number): Stretch {
-  const start = pavedStart(runway) - 60
+export function windowAround(
+  runway: Runway,
+  spotFt: number,
+  width: number,
+  feetPerPixel: number,
+  beforeFt = 60,
+): Stretch {
+  const start = pavedStart(runway) - beforeFt
   const end = landingLength(runway) + 40
   const span = Math.min(end - start, width * feetPerPixel)
   const from = clamp(spotFt - span * 0.4, start, end - span)

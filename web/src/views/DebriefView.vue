@@ -44,6 +44,17 @@ const moved = computed(() => laps.value.some((lap) => lap.spot_ft !== sortie.val
 const marks = computed<Marks | null>(() =>
   brief.value ? { ...brief.value, predicted_band_ft: undefined } : null,
 )
+/** One scale for all bars, so that laps can be compared: the longest run of parts to either side. */
+const reach = computed(() =>
+  Math.max(
+    100,
+    ...laps.value.flatMap((lap) =>
+      [1, -1].map((way) =>
+        lap.diagnosis.parts.reduce((sum, part) => sum + Math.max(0, way * (part.feet ?? 0)), 0),
+      ),
+    ),
+  ),
+)
 const criterion = (lap: Lap, name: string) => lap.score.criteria.find((one) => one.name === name)
 const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
 const verdict = (lap: Lap) =>
@@ -154,7 +165,7 @@ const verdict = (lap: Lap) =>
             <span class="font-bold">Lap {{ lap.number }}</span>
             <span class="figure block">{{ signed(lap.diagnosis.error_ft, 5) }} ft</span>
           </p>
-          <FeetBar :diagnosis="lap.diagnosis" short />
+          <FeetBar :diagnosis="lap.diagnosis" :reach-ft="reach" short />
         </div>
       </section>
     </template>

@@ -83,7 +83,7 @@ const wind = computed(() => ({
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
 const view = computed(() =>
-  sortie.value ? windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 4) : { from: 0, to: 1 },
+  sortie.value ? windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 4.4, 420) : { from: 0, to: 1 },
 )
 const otherProblem = computed(() =>
   whatIf.problem.value && !Object.keys(whatIf.fields.value).length ? whatIf.problem.value : saveProblem.value,
@@ -104,7 +104,7 @@ const otherProblem = computed(() =>
           {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.airfield }} · {{ sortie.standard.name }}
         </p>
       </div>
-      <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
+      <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
         <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}, path ${brief.path_angle_deg.toFixed(1)}°`" />
         <Figure label="Aim" tone="aim" :value="round(brief.aim_point_ft, 10)" unit="ft" :note="brief.aim_before_spot_words" />
         <Figure
@@ -117,7 +117,7 @@ const otherProblem = computed(() =>
           tone="fail"
           :value="round(brief.go_around_point_ft, 10)"
           :unit="brief.go_around_point_ft === null ? '' : 'ft'"
-          :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.go_around_point_ft, 10)} ft left, factored roll`"
+          :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.go_around_point_ft, 10)} ft left for the factored roll`"
         />
       </div>
       <Cautions :cautions="brief.cautions" />
@@ -243,7 +243,7 @@ const otherProblem = computed(() =>
           <dd class="figure text-right">{{ signed(brief.ft_per_kt_speed) }} ft</dd>
           <dt>1 kt more headwind</dt>
           <dd class="figure text-right">{{ signed(brief.ft_per_kt_headwind) }} ft</dd>
-          <dt>1 ft higher roundout, same aim</dt>
+          <dt>Roundout 1 ft higher, then dropped in</dt>
           <dd class="figure text-right">{{ signed(brief.ft_per_ft_roundout_height) }} ft</dd>
           <dt>Aim to touchdown</dt>
           <dd class="figure text-right">{{ round(brief.touchdown_minus_aim_ft, 10) }} ft</dd>

@@ -39,7 +39,7 @@ const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
 const spot = computed(() => lap.value?.spot_ft ?? sortie.value?.spot_ft ?? 0)
 const view = computed(() =>
-  sortie.value ? windowAround(sortie.value.runway, spot.value, width.value, 1.9) : { from: 0, to: 1 },
+  sortie.value ? windowAround(sortie.value.runway, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
 )
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {

@@ -191,9 +191,10 @@ const otherProblem = computed(() =>
           <label for="standard" class="heading">Standard</label>
           <select id="standard" v-model="form.standard_id" class="field">
             <option v-for="one in catalogue.data.value?.standards" :key="one.id" :value="one.id">
-              {{ one.name }} ({{ one.spec.edition }}, {{ one.spec.source }})
+              {{ one.name }} ({{ one.spec.edition }})
             </option>
           </select>
+          <p class="text-sm text-soft">{{ standard?.spec.source }}</p>
           <p v-if="fields.standard_id" role="alert" class="font-bold text-fail-ink">{{ fields.standard_id }}</p>
         </div>
         <Choice :model-value="form.landing" label="Landing" :options="landings" @update:model-value="form.landing = $event ?? 'normal'" />
