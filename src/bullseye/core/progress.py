@@ -50,7 +50,11 @@ def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]], *, next_aim_ft: flo
         mean_error_ft=mean_ft,
         spread_ft=spread_ft,
         one_change=_one_change(
-            [diagnosis for _, diagnosis, _ in laps], mean_ft, spread_ft, len(errors_ft), next_aim_ft
+            [diagnosis for _, diagnosis, _ in laps],
+            mean_ft=mean_ft,
+            spread_ft=spread_ft,
+            measured=len(errors_ft),
+            next_aim_ft=next_aim_ft,
         ),
     )
 

@@ -1,0 +1,77 @@
+"""Real PostgreSQL for every test that wants a database; each gets one of its own, copied from a migrated template."""
+
+import os
+import uuid
+from collections.abc import Callable, Iterator
+from datetime import date
+
+import psycopg
+import pytest
+from hypothesis import HealthCheck, settings
+from sqlalchemy.engine import make_url
+
+from bullseye.demo import seed
+from bullseye.store import upgrade
+from bullseye.store.database import open_engine, session_maker
+
+settings.register_profile('ci', deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+settings.load_profile('ci')
+
+
+@pytest.fixture(scope='session')
+def server_url() -> str:
+    found = os.environ.get('BULLSEYE_TEST_DATABASE_URL')
+    if not found:
+        pytest.fail('run the tests with ./bullseye test, which starts their database')
+    return found
+
+
+def _on_server(server_url: str, statement: str) -> None:
+    with psycopg.connect(server_url.replace('+psycopg', ''), autocommit=True) as connection:
+        connection.execute(statement)
+
+
+@pytest.fixture(scope='session')
+def new_database(server_url: str) -> Iterator[Callable[..., str]]:
+    """Make databases; ``template`` names one to copy."""
+    made: list[str] = []
+
+    def make(template: str | None = None) -> str:
+        name = f't_{uuid.uuid4().hex[:12]}'
+        source = f' template {make_url(template).database}' if template else ''
+        _on_server(server_url, f'create database {name}{source}')
+        made.append(name)
+        return make_url(server_url).set(database=name).render_as_string(hide_password=False)
+
+    yield make
+    for name in made:
+        _on_server(server_url, f'drop database if exists {name} with (force)')
+
+
+@pytest.fixture(scope='session')
+def migrated(new_database: Callable[..., str]) -> str:
+    url = new_database()
+    upgrade.upgrade(url)
+    return url
+
+
+@pytest.fixture(scope='session')
+def demo_template(new_database: Callable[..., str], migrated: str) -> str:
+    url = new_database(migrated)
+    engine = open_engine(url)
+    with session_maker(engine)() as db:
+        assert seed.seed(db, today=date.today())
+    engine.dispose()
+    return url
+
+
+@pytest.fixture
+def empty_url(new_database: Callable[..., str], migrated: str) -> str:
+    """A migrated database without a school."""
+    return new_database(migrated)
+
+
+@pytest.fixture
+def demo_url(new_database: Callable[..., str], demo_template: str) -> str:
+    """A database with the made-up school."""
+    return new_database(demo_template)
