@@ -53,6 +53,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     limiter.init_app(app)
     _sign_in_by_cookie(app)
     errors.register(app)
+    app.spec_processor(_every_write_may_be_refused)
     for blueprint in (session.bp, catalogue.bp, sorties.bp, laps.bp):
         app.register_blueprint(blueprint)
     pages.register(app)
@@ -64,6 +65,17 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         return {'status': 'up', 'version': __version__}
 
     return app
+
+
+def _every_write_may_be_refused(found: dict[str, Any]) -> dict[str, Any]:
+    """Describe the refusal that stands before every write: no CSRF token, or a body that cannot be read."""
+    for path in found['paths'].values():
+        for method in {'post', 'put', 'patch', 'delete'} & path.keys():
+            path[method]['responses']['400'] = {
+                'description': 'No valid CSRF token, or the body is not JSON',
+                'content': {'application/json': {'schema': {'$ref': '#/components/schemas/HTTPError'}}},
+            }
+    return found
 
 
 def _sign_in_by_cookie(app: APIFlask) -> None:

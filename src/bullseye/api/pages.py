@@ -25,11 +25,16 @@ def register(app: APIFlask) -> None:
             app.wsgi_app, root=str(DIST / 'assets'), prefix='assets/', max_age=31_536_000
         )
 
+    @app.route('/api/<path:_path>', methods=['GET', 'POST', 'PUT', 'PATCH', 'DELETE'])
+    @app.doc(hide=True)
+    def no_such_resource(_path: str) -> ResponseReturnValue:
+        return problem(404, 'not_found', 'no such address')
+
     @app.get('/')
     @app.get('/<path:path>')
     @app.doc(hide=True)
     def page(path: str = '') -> ResponseReturnValue:
-        if path.startswith(('api/', 'assets/')):
+        if path.startswith('assets/'):
             return problem(404, 'not_found', 'no such address')
         if not (DIST / 'index.html').exists():
             return Response('The front end is not built; run ./bullseye up.', 503, mimetype='text/plain')

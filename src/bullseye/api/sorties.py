@@ -27,6 +27,7 @@ WeightLb = Annotated[Real, Gt(0), Le(20_000)]
 PlaceFt = Annotated[Real, Ge(0), Le(20_000)]
 SpeedKias = Annotated[Real, Ge(20), Le(250)]
 TemperatureC = Annotated[Real, Ge(-60), Le(60)]
+PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2100, 1, 1))]
 QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
 
 
@@ -43,7 +44,7 @@ class SortieIn(In):
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
-    planned_on: date | None = None
+    planned_on: PlannedOn | None = None
     instructor_id: Id | None = None
     technique_id: Id | None = None
     flap: Text | None = None
@@ -66,7 +67,7 @@ class SortieChange(In):
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
-    planned_on: date = date.min
+    planned_on: PlannedOn = date.min
     flap: Text = 'full'
     weight_lb: WeightLb = 0.0
     spot_ft: PlaceFt = 0.0

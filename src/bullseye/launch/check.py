@@ -13,7 +13,7 @@ from pathlib import Path
 
 from bullseye.launch import places, setup
 from bullseye.launch.postgres import Cluster
-from bullseye.launch.say import Stopwatch, step
+from bullseye.launch.say import Stopwatch, run, step
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -78,3 +78,16 @@ def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int
                 passed = sum(int(n) for n in re.findall(r'(\d+) passed', line))
                 broken = sum(int(n) for n in re.findall(r'(\d+) (?:failed|error)', line))
     return passed, broken, running.returncode
+
+
+def types(_: argparse.Namespace) -> int:
+    """Write the API's description and, from it, the types of the front end."""
+    setup.everything(for_tests=True)
+    kept = places.WEB / 'src' / 'api' / 'openapi.json'
+    program = (
+        'import json, sys; from bullseye.api import spec; '
+        'json.dump(spec(), sys.stdout, indent=2, ensure_ascii=False, sort_keys=True); print()'
+    )
+    kept.write_text(run([places.PYTHON, '-c', program], failed='The API could not be described'), encoding='utf-8')
+    run(['npm', 'run', 'types'], cwd=places.WEB, failed='The types could not be written')
+    return 0

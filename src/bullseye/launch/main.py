@@ -35,8 +35,10 @@ def main(argv: list[str]) -> int:
         up.add_arguments(commands.add_parser('up', help='set up, start everything and serve'))
         check.add_arguments(commands.add_parser('test', help='run every check there is'))
         commands.add_parser('brief', help='work out one landing from a JSON request')
+        commands.add_parser('types', help='write the API description and the types the front end reads it by')
         arguments = parser.parse_args(argv)
-        return up.up(arguments) if arguments.command == 'up' else check.test(arguments)
+        run = {'up': up.up, 'test': check.test, 'types': check.types}[arguments.command]
+        return run(arguments)
     except GiveUp as error:
         print(f'bullseye: {error}', file=sys.stderr)
         return 1

@@ -81,6 +81,15 @@ export interface paths {
                         "application/json": components["schemas"]["InvitationOut"];
                     };
                 };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
                 /** @description Unauthorized */
                 401: {
                     headers: {
@@ -146,6 +155,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Not Found */
@@ -222,6 +240,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["WelcomeOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Not Found */
@@ -311,6 +338,15 @@ export interface paths {
                         "application/json": components["schemas"]["SessionOut"];
                     };
                 };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
                 /** @description Unauthorized */
                 401: {
                     headers: {
@@ -357,6 +393,15 @@ export interface paths {
                     };
                     content?: never;
                 };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
             };
         };
         options?: never;
@@ -394,6 +439,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Not Found */
@@ -461,6 +515,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SessionOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Forbidden */
@@ -557,6 +620,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SortieOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Unauthorized */
@@ -672,6 +744,15 @@ export interface paths {
                         "application/json": components["schemas"]["SortieOut"];
                     };
                 };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
                 /** @description Unauthorized */
                 401: {
                     headers: {
@@ -744,6 +825,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["BriefOut"];
+                    };
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
                     };
                 };
                 /** @description Unauthorized */
@@ -871,6 +961,15 @@ export interface paths {
                         "application/json": components["schemas"]["LapOut"];
                     };
                 };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
+                };
                 /** @description Unauthorized */
                 401: {
                     headers: {
@@ -938,6 +1037,15 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+                /** @description No valid CSRF token, or the body is not JSON */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HTTPError"];
+                    };
                 };
                 /** @description Unauthorized */
                 401: {

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from alembic import context
-from sqlalchemy import create_engine
+from sqlalchemy import NullPool, create_engine
 
 from bullseye.store import models  # noqa: F401  (fills the metadata)
 from bullseye.store.base import Base
 
-with create_engine(context.config.get_main_option('sqlalchemy.url') or '').connect() as connection:
+with create_engine(context.config.get_main_option('sqlalchemy.url') or '', poolclass=NullPool).connect() as connection:
     context.configure(connection=connection, target_metadata=Base.metadata, compare_type=True)
     with context.begin_transaction():
         context.run_migrations()

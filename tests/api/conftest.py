@@ -1,0 +1,97 @@
+"""The real application on a real database, spoken to as a browser does: cookie and CSRF token included."""
+
+import uuid
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+from apiflask import APIFlask
+
+from bullseye.api import create_app
+from bullseye.api.limiter import limiter
+from bullseye.demo import seed
+
+
+class Browser:
+    """One person's browser."""
+
+    def __init__(self, app: APIFlask) -> None:
+        self.client = app.test_client()
+        self.token = self.get('/api/session')['csrf_token']
+
+    def call(self, method: str, path: str, body: Any = None, *, status: int = 200) -> Any:
+        reply = self.client.open(path, method=method, json=body, headers={'X-CSRFToken': self.token})
+        assert reply.status_code == status, (reply.status_code, reply.get_data(as_text=True)[:800])
+        return reply.get_json(silent=True)
+
+    def get(self, path: str, *, status: int = 200) -> Any:
+        self_token = getattr(self, 'token', '')
+        reply = self.client.get(path, headers={'X-CSRFToken': self_token})
+        assert reply.status_code == status, (reply.status_code, reply.get_data(as_text=True)[:800])
+        return reply.get_json(silent=True)
+
+    def enter(self, path: str, body: dict[str, Any], *, status: int = 200) -> 'Browser':
+        self.token = self.call('POST', path, body, status=status)['csrf_token']
+        return self
+
+    def sign_in(self, name: str) -> 'Browser':
+        return self.enter('/api/session', {'login': f'{name}@lantern-bay.example', 'password': seed.PASSWORD})
+
+    def sorties(self) -> list[dict[str, Any]]:
+        return list(self.get('/api/sorties')['sorties'])
+
+    def sortie_of(self, name: str) -> int:
+        """Today's sortie of a demo student."""
+        return next(one['id'] for one in self.sorties() if one['student']['name'].startswith(name) and not one['laps'])
+
+    def put_lap(self, sortie_id: int, *, lap_id: str | None = None, status: int = 200, **seen: Any) -> Any:
+        lap_id = lap_id or str(uuid.uuid4())
+        body = {'outcome': 'touch_and_go', 'along_ft': 900.0} | seen
+        return self.call('PUT', f'/api/sorties/{sortie_id}/laps/{lap_id}', body, status=status)
+
+
+def _app(url: str) -> APIFlask:
+    app = create_app(database_url=url, secret_key='for tests only')
+    app.config['TESTING'] = True
+    return app
+
+
+def close(app: APIFlask) -> None:
+    """Give all connections back."""
+    app.extensions['bullseye_sessions'].kw['bind'].dispose()
+    limiter.storage.engine.dispose()
+
+
+@pytest.fixture
+def open_app() -> Iterator[Callable[[str], APIFlask]]:
+    apps = []
+
+    def make(url: str) -> APIFlask:
+        apps.append(_app(url))
+        return apps[-1]
+
+    yield make
+    for app in apps:
+        close(app)
+
+
+@pytest.fixture
+def app(open_app: Callable[[str], APIFlask], demo_url: str) -> APIFlask:
+    return open_app(demo_url)
+
+
+@pytest.fixture
+def marta(app: APIFlask) -> Browser:
+    """The chief instructor of the demo school."""
+    return Browser(app).sign_in('marta')
+
+
+@pytest.fixture
+def ines(app: APIFlask) -> Browser:
+    """A student of the demo school."""
+    return Browser(app).sign_in('ines')
+
+
+@pytest.fixture
+def empty_app(open_app: Callable[[str], APIFlask], empty_url: str) -> APIFlask:
+    return open_app(empty_url)

@@ -1,0 +1,91 @@
+import uuid
+from concurrent.futures import ThreadPoolExecutor
+
+import pytest
+
+from tests.api.conftest import Browser
+
+
+def test_a_lap_is_scored_explained_and_moves_the_next_aim(marta):
+    sortie = marta.sortie_of('Owen')
+    before = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    lap = marta.put_lap(sortie, along_ft=before['target_ft'] + 150, drift='none')
+    assert lap['number'] == 1
+    assert lap['diagnosis']['error_ft'] == pytest.approx(150)
+    known = [part['feet'] for part in lap['diagnosis']['parts'] if part['feet'] is not None]
+    assert sum(known) == pytest.approx(150)
+    assert lap['score']['hit'] is False  # power-off 180, US commercial: a box of 200 ft, 150 ft past its middle
+    after = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    assert after['aim_point_ft'] < before['aim_point_ft']
+    assert after['basis']['laps'] == before['basis']['laps'] + 1
+
+
+def test_sending_a_lap_twice_changes_nothing(marta):
+    sortie, lap_id = marta.sortie_of('Ines'), str(uuid.uuid4())
+    seen = {'along_ft': 880.0, 'flown_at': '2026-11-25T10:00:00Z', 'known_by': {'along_ft': 'tapped'}}
+    first = marta.put_lap(sortie, lap_id=lap_id, **seen)
+    brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})
+    assert marta.put_lap(sortie, lap_id=lap_id, **seen) == first
+    assert marta.call('POST', f'/api/sorties/{sortie}/brief', {}) == brief
+    assert len(marta.get(f'/api/sorties/{sortie}/laps')['laps']) == 1
+
+
+def test_two_tablets_sending_at_once_make_one_lap(app, marta):
+    sortie, lap_id = marta.sortie_of('Ines'), str(uuid.uuid4())
+    tablets = [Browser(app).sign_in('marta') for _ in range(4)]
+    with ThreadPoolExecutor(4) as pool:
+        list(pool.map(lambda tablet: tablet.put_lap(sortie, lap_id=lap_id, along_ft=700.0), tablets))
+    assert len(marta.get(f'/api/sorties/{sortie}/laps')['laps']) == 1
+
+
+def test_a_lap_keeps_the_brief_it_was_flown_by(marta):
+    sortie = marta.sortie_of('Ines')
+    lap = marta.put_lap(sortie, along_ft=900.0)
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'spot_ft': 1_000, 'wind_kt': 20})
+    again = marta.get(f'/api/sorties/{sortie}/laps')['laps'][0]
+    assert (again['spot_ft'], again['aim_point_ft']) == (lap['spot_ft'], lap['aim_point_ft'])
+    assert again['score'] == lap['score']
+
+
+def test_a_removed_lap_teaches_nothing_and_comes_back(marta):
+    sortie, lap_id = marta.sortie_of('Ines'), str(uuid.uuid4())
+    before = marta.call('POST', f'/api/sorties/{sortie}/brief', {})
+    lap = marta.put_lap(sortie, lap_id=lap_id, along_ft=1_400.0, flown_at='2026-11-25T10:00:00Z')
+    marta.call('DELETE', f'/api/sorties/{sortie}/laps/{lap_id}', status=204)
+    assert marta.call('POST', f'/api/sorties/{sortie}/brief', {}) == before
+    marta.call('DELETE', f'/api/sorties/{sortie}/laps/{lap_id}', status=404)
+    assert marta.put_lap(sortie, lap_id=lap_id, along_ft=1_400.0, flown_at='2026-11-25T10:00:00Z') == lap
+
+
+@pytest.mark.parametrize(
+    ('seen', 'field'),
+    [
+        ({'along_ft': 99_999.0}, 'along_ft'),
+        ({'outcome': 'go_around', 'along_ft': 500.0}, 'along_ft'),
+        ({'outcome': 'splash'}, 'outcome'),
+        ({'float_s': -1.0}, 'float_s'),
+        ({'drift': 'up'}, 'drift'),
+        ({'threshold_speed_kias': '60'}, 'threshold_speed_kias'),
+    ],
+)
+def test_a_wrong_value_is_refused_beside_its_field(marta, seen, field):
+    sortie = marta.sortie_of('Ines')
+    assert list(marta.put_lap(sortie, status=422, **seen)['fields']) == [field]
+    assert marta.get(f'/api/sorties/{sortie}/laps')['laps'] == []
+
+
+def test_a_lap_of_one_sortie_cannot_be_written_into_another(marta):
+    lap_id = str(uuid.uuid4())
+    marta.put_lap(marta.sortie_of('Ines'), lap_id=lap_id)
+    marta.put_lap(marta.sortie_of('Owen'), lap_id=lap_id, status=409)
+
+
+def test_the_demo_students_are_told_apart(marta):
+    """Each has a habit, and the debrief of their past sorties says which."""
+    said = {}
+    for one in marta.sorties():
+        if one['laps']:
+            said.setdefault(one['student']['name'], []).append(marta.get(f'/api/sorties/{one["id"]}/laps')['summary'])
+    assert all('long' in summary['one_change'] for summary in said['Ines Carvalho'])
+    assert any('speed' in summary['one_change'] for summary in said['Tobias Lund'] + said['Priya Raman'])
+    assert max(s['spread_ft'] for s in said['Owen Fairbairn']) < min(s['spread_ft'] for s in said['Priya Raman'])

@@ -1,0 +1,110 @@
+import re
+
+import pytest
+
+from bullseye.demo import seed
+from bullseye.store import people
+from tests.api.conftest import Browser
+
+CHIEF = {
+    'school_name': 'Sandling Aero',
+    'name': 'Ada Field',
+    'login': 'Ada@Sandling.example',
+    'password': 'a long enough one',
+}
+
+
+@pytest.fixture
+def setup_code(empty_app):
+    with empty_app.extensions['bullseye_sessions']() as db:
+        return people.new_setup_code(db)
+
+
+def test_nothing_of_a_school_is_shown_to_nobody(app):
+    nobody = Browser(app)
+    for path in ('/api/catalogue', '/api/sorties', '/api/sorties/1', '/api/sorties/1/laps'):
+        assert nobody.get(path, status=401)['code'] == 'not_signed_in'
+    nobody.call('PUT', '/api/sorties/1/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10', {'outcome': 'full_stop'}, status=401)
+
+
+def test_signing_in_and_out(app):
+    someone = Browser(app)
+    wrong = {'login': 'marta@lantern-bay.example', 'password': 'guessed wrong'}
+    unknown = {'login': 'nobody@lantern-bay.example', 'password': 'guessed wrong'}
+    replies = [someone.call('POST', '/api/session', body, status=401) for body in (wrong, unknown)]
+    assert replies[0] == replies[1]  # which of the two is wrong is not told
+    someone.sign_in('MARTA')
+    assert someone.get('/api/session')['person']['role'] == 'chief'
+    someone.call('DELETE', '/api/session', status=204)
+    someone.get('/api/sorties', status=401)
+
+
+def test_the_cookie_cannot_be_read_by_scripts_or_sent_from_elsewhere(app):
+    client = app.test_client()
+    token = client.get('/api/session').get_json()['csrf_token']
+    body = {'login': 'marta@lantern-bay.example', 'password': seed.PASSWORD}
+    assert client.post('/api/session', json=body).get_json()['code'] == 'csrf'  # no token, no write
+    cookie = client.post('/api/session', json=body, headers={'X-CSRFToken': token}).headers['Set-Cookie']
+    assert re.search('HttpOnly', cookie)
+    assert re.search('SameSite=Lax', cookie)
+
+
+def test_guessing_passwords_is_slowed_down(app):
+    guesser = Browser(app)
+    wrong = {'login': 'ines@lantern-bay.example', 'password': 'guessed wrong'}
+    for _ in range(10):
+        guesser.call('POST', '/api/session', wrong, status=401)
+    assert guesser.call('POST', '/api/session', wrong, status=429)['code'] == 'too_often'
+    right = wrong | {'password': seed.PASSWORD}
+    guesser.call('POST', '/api/session', right, status=429)  # not even the right one, or guessing would pay
+
+
+def test_one_click_sign_in_only_reaches_the_demo_school(app, empty_app, setup_code):
+    offered = Browser(app).get('/api/session')['demo_people']
+    assert [one['name'] for one in offered][:2] == ['Marta Kowalczyk', 'Elias Brandt']
+    Browser(app).enter('/api/session/demo', {'person_id': offered[2]['id']})
+    Browser(empty_app).enter('/api/setup', CHIEF | {'code': setup_code}, status=201)
+    stranger = Browser(empty_app)
+    assert stranger.get('/api/session')['demo_people'] == []
+    stranger.call('POST', '/api/session/demo', {'person_id': 1}, status=404)
+
+
+def test_the_first_run_is_guarded_by_the_code_and_happens_once(empty_app, setup_code):
+    first = Browser(empty_app)
+    assert first.get('/api/session')['needs_set_up'] is True
+    refused = first.call('POST', '/api/setup', CHIEF | {'code': 'AAAA-BBBB-CCCC-DDDD'}, status=422)
+    assert list(refused['fields']) == ['code']
+    short = first.call('POST', '/api/setup', CHIEF | {'code': setup_code, 'password': 'short'}, status=422)
+    assert list(short['fields']) == ['password']
+    first.enter('/api/setup', CHIEF | {'code': setup_code}, status=201)  # the failed tries left nothing behind
+    assert first.get('/api/session')['person']['name'] == 'Ada Field'
+    assert len(first.get('/api/catalogue')['standards']) == 2
+    Browser(empty_app).call('POST', '/api/setup', CHIEF | {'code': setup_code, 'login': 'other'}, status=403)
+
+
+def test_an_invitation_works_once_and_gives_only_its_role(app, marta):
+    made = marta.call('POST', '/api/invitations', {'name': 'Noor Haddad', 'role': 'student'}, status=201)
+    token = made['link'].split('#')[1]
+    guest = Browser(app)
+    assert guest.call('POST', '/api/invitations/look', {'token': token})['school'] == 'Lantern Bay Flying School'
+    taken = {'token': token, 'login': 'marta@lantern-bay.example', 'password': 'a long enough one'}
+    guest.call('POST', '/api/invitations/accept', taken, status=409)
+    guest.enter('/api/invitations/accept', taken | {'login': 'noor'}, status=201)
+    assert guest.get('/api/session')['person']['role'] == 'student'
+    Browser(app).call('POST', '/api/invitations/accept', taken | {'login': 'again'}, status=404)
+    guest.call('POST', '/api/invitations', {'name': 'A Friend', 'role': 'chief'}, status=403)
+
+
+def test_only_a_chief_invites_instructors(app):
+    elias = Browser(app).sign_in('elias')
+    elias.call('POST', '/api/invitations', {'name': 'New One', 'role': 'student'}, status=201)
+    elias.call('POST', '/api/invitations', {'name': 'New One', 'role': 'instructor'}, status=403)
+
+
+def test_pages_are_guarded_by_a_strict_policy(app):
+    with app.test_client().get('/') as reply:
+        headers = reply.headers
+    policy = headers['Content-Security-Policy']
+    assert "script-src 'self'" in policy
+    assert 'unsafe' not in policy
+    assert headers['X-Content-Type-Options'] == 'nosniff'

@@ -1,0 +1,95 @@
+import pytest
+from alembic import command
+from alembic.util import CommandError
+from sqlalchemy import create_engine, inspect, select, text
+
+from bullseye.demo import seed
+from bullseye.store import scope, upgrade
+from bullseye.store.base import Base, SchoolOwned
+from bullseye.store.database import open_engine, session_maker
+from bullseye.store.models import Installation, Lap, School, Sortie, User
+
+
+@pytest.fixture
+def sessions(demo_url):
+    engine = open_engine(demo_url)
+    yield session_maker(engine)
+    engine.dispose()
+
+
+def test_models_and_migrations_say_the_same(demo_url):
+    command.check(upgrade.alembic_config(demo_url))
+
+
+def test_the_migrations_run_down_and_up_again_on_rows(demo_url):
+    config = upgrade.alembic_config(demo_url)
+    engine = create_engine(demo_url)
+    with engine.connect() as db:
+        head = db.execute(text('select version_num from alembic_version')).scalar_one()
+    command.downgrade(config, 'base')
+    assert inspect(engine).get_table_names() == ['alembic_version']
+    upgrade.upgrade(demo_url)
+    with engine.connect() as db:
+        assert db.execute(text('select version_num from alembic_version')).scalar_one() == head
+    engine.dispose()
+
+
+def test_a_database_of_a_newer_version_is_left_alone(demo_url):
+    engine = create_engine(demo_url)
+    with engine.begin() as db:
+        db.execute(text("update alembic_version set version_num = '29990101_01'"))
+    with pytest.raises(upgrade.NewerDatabase, match='newer version of Bullseye'):
+        upgrade.upgrade(demo_url)
+    with pytest.raises(CommandError):
+        command.current(upgrade.alembic_config(demo_url), check_heads=True)
+    engine.dispose()
+
+
+def test_every_table_with_a_school_leads_its_indexes_with_it():
+    for mapper in Base.registry.mappers:
+        if issubclass(mapper.class_, SchoolOwned):
+            for index in mapper.local_table.indexes:
+                assert next(iter(index.columns)).name == 'school_id', index.name
+    owned = {m.local_table.name for m in Base.registry.mappers if issubclass(m.class_, SchoolOwned)}
+    with_school = {t.name for t in Base.metadata.tables.values() if 'school_id' in t.columns}
+    assert with_school == owned
+
+
+def test_a_session_bound_to_no_school_sees_nothing_at_all(sessions):
+    with sessions() as db, pytest.raises(scope.NoSchool):
+        db.scalars(select(Sortie)).all()
+
+
+def test_a_session_cannot_read_or_write_another_school(sessions):
+    with sessions() as db:
+        other = School(name='Sandling Aero')
+        db.add(other)
+        db.commit()
+        demo_sortie = db.info.clear() or scope.see_every_school(db) or db.scalars(select(Sortie)).first()
+        scope.bind(db, other.id)
+        db.expunge_all()
+        for model in (User, Sortie, Lap):
+            assert db.scalars(select(model)).all() == []
+        assert db.get(Sortie, demo_sortie.id) is None
+        db.add(User(school_id=demo_sortie.school_id, login='spy', name='Spy', role='chief', password_hash='x'))
+        with pytest.raises(scope.NoSchool):
+            db.flush()
+
+
+def test_the_demo_is_filled_once_and_brought_to_today(sessions):
+    from datetime import date, timedelta
+
+    with sessions() as db:
+        assert seed.seed(db, today=date.today()) is False
+        assert db.get_one(Installation, 1).demo_seeded_at is not None
+        later = date.today() + timedelta(days=9)
+        scope.see_every_school(db)
+        changed = db.scalars(select(Sortie).where(Sortie.planned_on == date.today())).first()
+        changed.from_demo = False  # somebody's by now
+        kept_id = changed.id
+        db.commit()
+        seed.bring_forward(db, today=later)
+        scope.see_every_school(db)
+        days = dict(db.execute(select(Sortie.id, Sortie.planned_on)).all())
+        assert days[kept_id] == date.today()
+        assert list(days.values()).count(later) == 3
