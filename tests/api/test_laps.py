@@ -38,6 +38,15 @@ def test_two_tablets_sending_at_once_make_one_lap(app, marta):
     assert len(marta.get(f'/api/sorties/{sortie}/laps')['laps']) == 1
 
 
+def test_a_go_around_counts_as_a_lap_and_teaches_nothing_about_the_touchdown(marta):
+    sortie = marta.sortie_of('Ines')
+    before = marta.call('POST', f'/api/sorties/{sortie}/brief', {})
+    lap = marta.put_lap(sortie, outcome='go_around', along_ft=None)
+    assert lap['score']['points'] is None
+    assert marta.get(f'/api/sorties/{sortie}/laps')['summary']['go_arounds'] == 1
+    assert marta.call('POST', f'/api/sorties/{sortie}/brief', {}) == before
+
+
 def test_a_lap_keeps_the_brief_it_was_flown_by(marta):
     sortie = marta.sortie_of('Ines')
     lap = marta.put_lap(sortie, along_ft=900.0)

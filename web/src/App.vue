@@ -68,7 +68,7 @@ useKeys({
         <button
           type="button"
           class="min-h-11 rounded px-2 underline"
-          :aria-label="look.theme === 'day' ? 'Change to night colours' : 'Change to daylight colours'"
+          :aria-label="look.theme === 'day' ? 'Night colours' : 'Day colours'"
           @click="look.toggle()"
         >
           {{ look.theme === 'day' ? 'Night' : 'Day' }}

@@ -23,7 +23,8 @@ class Base(DeclarativeBase):
     """Base of all rows."""
 
     metadata = MetaData(naming_convention=NAMING)
-    type_annotation_map = {datetime: DateTime(timezone=True), Json: JSONB}  # noqa: RUF012
+    # none_as_null: a value that is not there is SQL's null, not JSON's
+    type_annotation_map = {datetime: DateTime(timezone=True), Json: JSONB(none_as_null=True)}  # noqa: RUF012
 
 
 class SchoolOwned:

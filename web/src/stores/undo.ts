@@ -16,11 +16,13 @@ export const useUndo = defineStore('undo', () => {
   async function undo() {
     const last = steps.value.at(-1)
     if (!last) return
+    // taken off at once, so that a second press takes back the step before
+    steps.value = steps.value.slice(0, -1)
     try {
       await last.back()
-      steps.value = steps.value.slice(0, -1)
       problem.value = ''
     } catch (error) {
+      steps.value = [...steps.value, last]
       problem.value = error instanceof Error ? error.message : 'It could not be undone.'
     }
   }

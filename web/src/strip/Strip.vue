@@ -137,7 +137,7 @@ function fineTune(event: KeyboardEvent) {
     :height="height"
     class="block select-none"
     :class="{ 'cursor-crosshair touch-pan-y': canTap }"
-    :role="canTap ? 'application' : 'img'"
+    :role="canTap ? 'application' : canDragSpot ? 'group' : 'img'"
     :aria-label="canTap ? tapLabel : `Runway ${runway.ident} from the landing threshold, in feet`"
     :tabindex="canTap ? 0 : undefined"
     @pointerup="tap"

@@ -87,6 +87,10 @@ const DRIFT: readonly { value: Drift; label: string }[] = [
   { value: 'right', label: 'Right' },
 ]
 const hold = useHoldTimer({ onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }) })
+const floatShown = computed(() => {
+  if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
+  return values.value?.float_s == null ? '–' : values.value.float_s.toFixed(1)
+})
 function holdKey(event: KeyboardEvent, act: () => void) {
   if (event.key === ' ' || event.key === 'Enter') {
     event.preventDefault()
@@ -269,7 +273,7 @@ const more = ref(false)
               type="button"
               class="button w-full select-none !min-h-14 touch-none text-xl"
               :class="hold.isHeld.value ? 'button-main' : ''"
-              aria-label="Hold while the aeroplane floats"
+              :aria-label="`${floatShown} s: hold while the aeroplane floats`"
               @pointerdown="hold.start()"
               @pointerup="hold.stop()"
               @pointerleave="hold.stop()"
@@ -278,9 +282,7 @@ const more = ref(false)
               @keyup="holdKey($event, hold.stop)"
               @contextmenu.prevent
             >
-              <span class="figure">{{
-                hold.isHeld.value ? hold.seconds.value.toFixed(1) : values?.float_s == null ? '–' : values.float_s.toFixed(1)
-              }}</span>
+              <span class="figure">{{ floatShown }}</span>
               s
             </button>
           </div>

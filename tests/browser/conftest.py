@@ -1,0 +1,124 @@
+"""The real server and Debian's Chromium."""
+
+import os
+import signal
+import subprocess
+import sys
+import time
+import urllib.request
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page
+
+from bullseye.launch.places import ROOT, WEB
+from bullseye.launch.postgres import free_port
+
+FLAGS = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+]
+AXE = (WEB / 'node_modules' / 'axe-core' / 'axe.min.js').read_text()
+
+
+@pytest.fixture(scope='session')
+def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[str, Any]:
+    return browser_type_launch_args | {'executable_path': '/usr/bin/chromium', 'args': FLAGS}
+
+
+@pytest.fixture(scope='session')
+def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
+    return browser_context_args | {'viewport': {'width': 1280, 'height': 800}}
+
+
+class Server:
+    """gunicorn on a database, as ./bullseye up starts it."""
+
+    def __init__(self, database_url: str) -> None:
+        self.port = free_port()
+        self.url = f'http://127.0.0.1:{self.port}'
+        self.environment = os.environ | {
+            'BULLSEYE_DATABASE_URL': database_url,
+            'BULLSEYE_SECRET_KEY': 'for tests only',
+            'PYTHONPATH': str(ROOT / 'src'),
+        }
+        self.start()
+
+    def start(self) -> None:
+        command = [sys.executable, '-m', 'gunicorn', '--bind', f'127.0.0.1:{self.port}', '--threads', '4']
+        self.process = subprocess.Popen(
+            [*command, '--log-level', 'warning', 'bullseye.api:create_app()'], env=self.environment
+        )
+        for _ in range(200):
+            try:
+                with urllib.request.urlopen(f'{self.url}/api/health', timeout=2):
+                    return
+            except OSError:
+                time.sleep(0.05)
+        raise AssertionError('the server does not answer')
+
+    def stop(self) -> None:
+        self.process.send_signal(signal.SIGTERM)
+        self.process.wait(timeout=15)
+
+
+@pytest.fixture
+def serve() -> Iterator[Callable[[str], Server]]:
+    running: list[Server] = []
+
+    def make(database_url: str) -> Server:
+        running.append(Server(database_url))
+        return running[-1]
+
+    yield make
+    for server in running:
+        if server.process.poll() is None:
+            server.stop()
+
+
+@pytest.fixture
+def server(serve: Callable[[str], Server], demo_url: str) -> Server:
+    return serve(demo_url)
+
+
+@pytest.fixture
+def quiet(page: Page) -> Iterator[list[str]]:
+    """Nothing may go wrong unseen: what the page complains of fails the test, unless it is taken off the list."""
+    said: list[str] = []
+    page.on('pageerror', lambda error: said.append(str(error)))
+    page.on('console', lambda message: said.append(message.text) if message.type == 'error' else None)
+    yield said
+    assert said == []
+
+
+@pytest.fixture
+def marta(page: Page, server: Server, quiet: list[str]) -> Page:
+    """The chief instructor, at her list of sorties."""
+    page.goto(server.url)
+    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Sorties').wait_for()
+    return page
+
+
+def open_today(page: Page, student: str) -> None:
+    """Open a student's sortie of today."""
+    page.get_by_role('region', name='Today').get_by_role('link', name=student).click()
+    page.get_by_role('heading', name='What moves').wait_for()
+
+
+def serious_faults(page: Page) -> list[str]:
+    """Serious and critical findings of axe-core on the page as it is."""
+    page.evaluate(AXE)
+    found = page.evaluate('axe.run(document, {resultTypes: ["violations"]})')
+    return [
+        f'{one["id"]}: {node["html"][:160]}'
+        for one in found['violations']
+        if one['impact'] in ('serious', 'critical')
+        for node in one['nodes']
+    ]

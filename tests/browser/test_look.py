@@ -1,0 +1,67 @@
+"""Every screen, in both themes, on each size it is meant for: nothing sideways, nothing axe-core calls serious."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Server, serious_faults
+
+
+@pytest.mark.parametrize('theme', ['day', 'night'])
+@pytest.mark.parametrize(('width', 'height'), [(1280, 800), (1024, 768), (390, 844)])
+def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, server: Server, quiet, theme, width, height):
+    page.set_viewport_size({'width': width, 'height': height})
+    page.add_init_script(f"localStorage.setItem('theme', '{theme}')")
+    page.goto(server.url)
+    expect(page.get_by_role('heading', name='Demo school')).to_be_visible()
+    faults = {'sign-in': serious_faults(page)}
+    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Sorties').wait_for()
+    flown = page.get_by_role('region', name='Before').get_by_role('link').first.get_attribute('href')
+    sortie = flown.rsplit('/', 1)[0]
+    addresses = [
+        '/',
+        '/people',
+        '/sorties/new',
+        *(f'{sortie}/{step}' for step in ('prepare', 'landing', 'laps', 'debrief')),
+    ]
+    for address in addresses:
+        page.goto(f'{server.url}{address}')
+        page.get_by_role('heading').first.wait_for()
+        if address.endswith(('landing', 'laps', 'debrief')):
+            page.locator('[data-mark=aim]').first.wait_for()
+        if address.endswith('laps'):
+            page.get_by_role('button', name='Lap 1', exact=True).click()
+            page.get_by_label('Result').wait_for()
+            small = [
+                button.inner_text()
+                for button in page.get_by_label('How it ended').get_by_role('button').all()
+                if button.bounding_box()['height'] < 56
+            ]
+            assert small == []
+        assert page.evaluate('document.documentElement.scrollWidth') <= width, address
+        faults[address] = serious_faults(page)
+    assert {where: found for where, found in faults.items() if found} == {}
+    assert page.evaluate('document.documentElement.dataset.theme') == theme
+
+
+def test_the_theme_is_remembered(marta: Page):
+    marta.get_by_role('button', name='Night colours').click()
+    marta.reload()
+    expect(marta.get_by_role('button', name='Day colours')).to_be_visible()
+
+
+def test_the_first_screen_needs_little_script(page: Page, server: Server):
+    sizes: list[int] = []
+    page.on('response', lambda reply: sizes.append(len(reply.body())) if reply.url.endswith('.js') else None)
+    page.goto(server.url)
+    page.get_by_role('heading', name='Demo school').wait_for()
+    import gzip
+
+    from bullseye.launch.places import WEB
+
+    loaded = page.evaluate(
+        "performance.getEntriesByType('resource').map((r) => r.name).filter((n) => n.endsWith('.js'))"
+    )
+    packed = [len(gzip.compress((WEB / 'dist' / 'assets' / name.rsplit('/', 1)[1]).read_bytes())) for name in loaded]
+    assert packed
+    assert sum(packed) < 200_000  # docs: first screen under 200 kB of script, gzipped

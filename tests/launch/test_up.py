@@ -1,0 +1,147 @@
+"""./bullseye up as a user types it, with a data folder of its own."""
+
+import json
+import os
+import re
+import shutil
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import urllib.request
+from http.cookiejar import CookieJar
+from pathlib import Path
+
+import pytest
+
+from bullseye.launch.places import ROOT
+from bullseye.launch.postgres import free_port
+from bullseye.store.database import open_engine
+
+
+@pytest.fixture
+def data_folder():
+    # not pytest's own: PostgreSQL, which does not run as root, must be able to reach it
+    folder = Path(tempfile.mkdtemp(prefix='bullseye-up-'))
+    folder.chmod(0o755)
+    yield folder
+    shutil.rmtree(folder, ignore_errors=True)
+
+
+class Running:
+    def __init__(self, folder: Path, *options: str) -> None:
+        self.port = free_port()
+        environment = os.environ | {'BULLSEYE_DATA': str(folder)}
+        command = [sys.executable, str(ROOT / 'bullseye'), 'up', '--port', str(self.port), *options]
+        self.process = subprocess.Popen(
+            command, env=environment, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True
+        )
+        self.said = ''
+        for line in self.process.stdout:
+            self.said += line
+            if re.search(r'^  student +owen|one-time code: ', line):
+                break
+        self.open = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar())).open
+        self.token = ''
+
+    def call(self, method: str, path: str, body=None):
+        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token}
+        data = None if body is None else json.dumps(body).encode()
+        request = urllib.request.Request(f'http://127.0.0.1:{self.port}{path}', data, headers, method=method)
+        with self.open(request, timeout=10) as reply:
+            found = json.loads(reply.read() or 'null')
+        self.token = (found or {}).get('csrf_token', self.token)
+        return found
+
+    def stop(self) -> int:
+        self.process.send_signal(signal.SIGINT)
+        code = self.process.wait(timeout=30)
+        self.process.stdout.close()
+        return code
+
+
+def refused(folder: Path, *options: str) -> str:
+    done = subprocess.run(
+        [sys.executable, str(ROOT / 'bullseye'), 'up', *options],
+        env=os.environ | {'BULLSEYE_DATA': str(folder)},
+        capture_output=True,
+        text=True,
+        timeout=60,
+        check=False,
+    )
+    assert done.returncode != 0
+    assert 'Traceback' not in done.stderr
+    return done.stderr.strip().splitlines()[-1]
+
+
+def test_what_was_flown_is_there_after_a_restart_and_nothing_is_left_running(data_folder):
+    first = Running(data_folder)
+    assert f'http://127.0.0.1:{first.port}' in first.said
+    assert 'marta@lantern-bay.example' in first.said
+    demo = first.call('GET', '/api/session')['demo_people']
+    first.call('POST', '/api/session/demo', {'person_id': demo[0]['id']})
+    sortie = next(one['id'] for one in first.call('GET', '/api/sorties')['sorties'] if not one['laps'])
+    path = f'/api/sorties/{sortie}/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10'
+    first.call('PUT', path, {'outcome': 'full_stop', 'along_ft': 790.0})
+    assert 'already running' in refused(data_folder, '--port', str(free_port()))
+    assert first.stop() == 0
+    with pytest.raises(OSError, match='refused'):
+        first.call('GET', '/api/health')
+    postgres_port = int((data_folder / 'postgres-port').read_text())
+    with socket.socket() as probe:
+        assert probe.connect_ex(('127.0.0.1', postgres_port)) != 0
+
+    second = Running(data_folder)
+    second.call('GET', '/api/session')
+    second.call('POST', '/api/session/demo', {'person_id': demo[0]['id']})
+    assert second.call('GET', f'/api/sorties/{sortie}/laps')['laps'][0]['along_ft'] == 790
+    assert len(second.call('GET', '/api/catalogue')['people']) == 6  # the demo was not filled in twice
+    url = f'postgresql+psycopg://bullseye:{(data_folder / "postgres-password").read_text()}@127.0.0.1:{(data_folder / "postgres-port").read_text()}/demo'
+    engine = open_engine(url)
+    with engine.begin() as db:
+        db.exec_driver_sql("update alembic_version set version_num = '29990101_01'")
+    engine.dispose()
+    assert second.stop() == 0
+    assert 'written by a newer version of Bullseye' in refused(data_folder, '--port', str(free_port()))
+
+
+def test_a_real_school_starts_empty_with_a_one_time_code(data_folder):
+    school = Running(data_folder, '--empty')
+    code = re.search(r'one-time code: (\S+)', school.said)[1]
+    assert school.call('GET', '/api/session')['needs_set_up'] is True
+    made = {'school_name': 'Sandling Aero', 'name': 'Ada Field', 'login': 'ada', 'password': 'a long enough one'}
+    assert school.call('POST', '/api/setup', made | {'code': code})['person']['role'] == 'chief'
+    assert school.stop() == 0
+
+
+def test_a_taken_port_is_one_clear_sentence(data_folder):
+    with socket.create_server(('127.0.0.1', 0)) as taken:
+        port = taken.getsockname()[1]
+        assert refused(data_folder, '--port', str(port)) == (
+            f'bullseye: Port {port} is taken; choose another with --port.'
+        )
+    assert 'Port 99999 does not exist' in refused(data_folder, '--port', '99999')
+
+
+def test_a_full_disk_is_one_clear_sentence(data_folder, monkeypatch):
+    from bullseye.launch import setup
+    from bullseye.launch.say import GiveUp
+
+    monkeypatch.setattr(setup, 'SMALLEST_FREE_BYTES', 10**18)
+    with pytest.raises(GiveUp, match='The disk is nearly full'):
+        setup.check_disk()
+
+
+def test_missing_packages_without_root_are_one_clear_sentence(tmp_path):
+    # a user without sudo, on a machine without PostgreSQL: what the checks look at is taken off their path
+    program = (
+        'import os, shutil, sys; from pathlib import Path; from bullseye.launch import setup\n'
+        'from bullseye.launch.say import GiveUp\n'
+        'setup.server_programs = lambda: None; os.geteuid = lambda: 1000\n'
+        'find = shutil.which; shutil.which = lambda name: None if name == "sudo" else find(name)\n'
+        'try:\n    setup.debian_packages(for_tests=False)\n'
+        'except GiveUp as error:\n    print(error)\n'
+    )
+    done = subprocess.run([sys.executable, '-c', program], capture_output=True, text=True, check=True)
+    assert done.stdout.strip() == 'Installing postgresql needs root, and there is no sudo; have them installed first.'
