@@ -12,7 +12,7 @@ from flask_login import login_required
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, Text
 from bullseye.core.airfield import RunwayEnd
-from bullseye.core.brief import BriefAnswer, make_brief
+from bullseye.core.brief import BriefAnswer
 from bullseye.core.kinds import LandingKind
 from bullseye.core.quantity import Degrees, Real
 from bullseye.core.whatif import Change, compare
@@ -217,10 +217,10 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     """Work out the brief of a sortie as kept, or as it would be with changes; nothing is written."""
     db = database()
     request = coaching.live_request(db, sorties.find(db, sortie_id, person=person()))
-    kept = make_brief(request)
+    kept = coaching.brief_of(request)
     changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
     if not changes:
         return BriefOut(brief=kept, change=None)
     asked = coaching.changed_request(request, changes)
-    brief = make_brief(asked)
+    brief = coaching.brief_of(asked)
     return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))

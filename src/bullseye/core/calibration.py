@@ -20,7 +20,7 @@ from bullseye.core.constants import (
     SCATTER_FT,
 )
 from bullseye.core.quantity import Checked, Real
-from bullseye.core.touchdown import Approach, Deceleration, predict
+from bullseye.core.touchdown import Approach, Deceleration, touchdown_from_aim_ft
 
 _TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flown to two knots
 _PRIOR_LAPS = 3.0  # [own] the prior scatter counts as much as so many laps
@@ -66,8 +66,8 @@ class Estimate:
 
 
 def robust_mean(
-    values: Sequence[float],
-    sds: Sequence[float],
+    values: Sequence[float] | NDArray[np.float64],
+    sds: Sequence[float] | NDArray[np.float64],
     *,
     prior_mean: float,
     prior_sd: float,
@@ -136,21 +136,23 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration_fps2: float) -> tuple[Es
 
     A lap whose speed nobody read counts less, since part of its error may be speed.
     """
-    errors_ft, sds_ft = [], []
-    for lap in laps:
-        approach = Approach(
-            speed_ktas=lap.approach.speed_ktas,
-            touchdown_ktas=lap.approach.touchdown_ktas,
-            headwind_kt=lap.approach.headwind_kt,
-            path_angle_deg=lap.approach.path_angle_deg,
-            deceleration_fps2=deceleration_fps2,
-        )
-        errors_ft.append(lap.touchdown_from_aim_ft - predict(approach).touchdown_ft)
-        from_speed_ft = 0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT
-        sds_ft.append(math.hypot(SCATTER_FT, from_speed_ft))
+
+    def each(field: str) -> NDArray[np.float64]:
+        return np.array([getattr(lap.approach, field) for lap in laps], float)
+
+    model_ft = touchdown_from_aim_ft(
+        speed_ktas=each('speed_ktas'),
+        touchdown_ktas=each('touchdown_ktas'),
+        headwind_kt=each('headwind_kt'),
+        path_angle_deg=each('path_angle_deg'),
+        deceleration_fps2=deceleration_fps2,
+    )
+    errors_ft = np.array([lap.touchdown_from_aim_ft for lap in laps], float) - model_ft
+    from_speed_ft = np.array([0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT for lap in laps])
+    sds_ft = np.hypot(SCATTER_FT, from_speed_ft)
     shares = [0.5 ** ((len(laps) - 1 - i) / _HALF_LIFE_LAPS) for i in range(len(laps))]
     bias = robust_mean(errors_ft, sds_ft, prior_mean=0.0, prior_sd=BIAS_SD_FT, shares=shares)
-    squares = bias.weights @ (np.asarray(errors_ft) - bias.mean) ** 2 if errors_ft else 0.0
+    squares = float(bias.weights @ (errors_ft - bias.mean) ** 2)
     scatter_ft = math.sqrt((_PRIOR_LAPS * SCATTER_FT**2 + squares) / (_PRIOR_LAPS + bias.weights.sum()))
     return bias, scatter_ft
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Sequence
 from functools import lru_cache
 from typing import Any
@@ -22,14 +23,19 @@ _RUNWAY_END = TypeAdapter(CoreRunwayEnd)
 _STANDARD = TypeAdapter(CoreStandard)
 
 
+# many rows choose the same few aircraft and runways, so each is built from its text once
+_aircraft = lru_cache(256)(_AIRCRAFT.validate_json)
+_runway_end = lru_cache(1024)(_RUNWAY_END.validate_json)
+
+
 def aircraft_of(row: Aircraft) -> CoreAircraft:
     """The core's aircraft of a row."""
-    return _AIRCRAFT.validate_python(row.spec)
+    return _aircraft(json.dumps(row.spec))
 
 
 def runway_of(row: RunwayEnd) -> CoreRunwayEnd:
     """The core's runway end of a row."""
-    return _RUNWAY_END.validate_python(row.spec)
+    return _runway_end(json.dumps(row.spec))
 
 
 def standard_of(row: Standard) -> CoreStandard:

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import dataclasses
+import json
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief import BriefAnswer, make_brief
@@ -19,10 +21,12 @@ from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
 from bullseye.core.touchdown import Approach
 from bullseye.core.wind import components
-from bullseye.store.models import Aircraft, Lap, RunwayEnd, School, Sortie, Standard, Technique, User
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
 
 _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
 _AIRCRAFT_LAPS = 150
+_KNOWN: dict[Any, Calibration] = {}  # by the contents of the laps, so it can never be out of date
+_KNOWN_AT_MOST = 500
 MEASURED = (
     'outcome',
     'along_ft',
@@ -33,6 +37,11 @@ MEASURED = (
     'bounced',
     'ballooned',
 )
+
+
+brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
+_WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
+_MEASURED_LAP = TypeAdapter(MeasuredLap)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -124,14 +133,20 @@ def changed_request(request: BriefRequest, changes: dict[str, Any]) -> BriefRequ
         raise RefusedRequest({path.removeprefix('weather.'): text for path, text in messages(error).items()}) from None
 
 
+@lru_cache(5_000)
+def _flown_lap(flown_json: str) -> FlownLap:
+    flown = json.loads(flown_json)
+    return FlownLap(**{**flown, 'approach': Approach(**flown['approach'])})
+
+
 def _flown(laps: Sequence[Any]) -> list[FlownLap]:
-    return [FlownLap(**{**lap, 'approach': Approach(**lap['approach'])}) for lap in laps]
+    return [_flown_lap(json.dumps(lap)) for lap in laps]
 
 
 def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: float) -> Calibration:
     """What all laps so far teach about this sortie's pilot, aircraft and flap."""
     of_aircraft = (
-        select(Lap.student_id, Lap.flown)
+        select(Lap.flown)
         .where(
             Lap.aircraft_id == sortie.aircraft_id,
             Lap.flap == sortie.flap,
@@ -140,60 +155,81 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
         )
         .order_by(Lap.flown_at.desc())
     )
-    everybody = db.execute(of_aircraft.limit(_AIRCRAFT_LAPS)).all()
-    own = db.execute(of_aircraft.where(Lap.student_id == sortie.student_id).limit(_PILOT_LAPS)).all()
-    return calibrate(
-        aircraft_laps=_flown([lap for _, lap in everybody]),
-        pilot_laps=_flown([lap for _, lap in reversed(own)]),
-        prior_deceleration_fps2=prior_deceleration_fps2,
-    )
 
-
-def school_limit_kt(db: Session, sortie: Sortie) -> float | None:
-    """The crosswind limit the school sets its students."""
-    return db.get_one(School, sortie.school_id).crosswind_limit_kt
+    # the number of the laps and a sum over what they hold tell an unchanged set, which need not be read again
+    held = func.hashtextextended(func.concat(Lap.flown, Lap.flown_at), 0)
+    own_only = Lap.student_id == sortie.student_id
+    contents = db.execute(
+        of_aircraft.order_by(None).with_only_columns(
+            func.count(), func.sum(held), func.count().filter(own_only), func.sum(held).filter(own_only)
+        )
+    ).one()
+    of_whom = (sortie.school_id, sortie.aircraft_id, sortie.flap, sortie.student_id)
+    key = (*of_whom, prior_deceleration_fps2, *contents)
+    found = _KNOWN.get(key)
+    if found is None:
+        everybody = db.scalars(of_aircraft.limit(_AIRCRAFT_LAPS)).all()
+        own = db.scalars(of_aircraft.where(own_only).limit(_PILOT_LAPS)).all()
+        found = calibrate(
+            aircraft_laps=_flown(everybody),
+            pilot_laps=_flown(own[::-1]),
+            prior_deceleration_fps2=prior_deceleration_fps2,
+        )
+        if len(_KNOWN) >= _KNOWN_AT_MOST:
+            _KNOWN.pop(next(iter(_KNOWN)), None)
+        _KNOWN[key] = found
+    return found
 
 
 def live_request(db: Session, sortie: Sortie) -> BriefRequest:
     """The request of a sortie with all that its school, student and laps so far add."""
-    request = request_of(sortie, school_crosswind_limit_kt=school_limit_kt(db, sortie))
+    request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     known = calibration_for(db, sortie, prior_deceleration_fps2=request.aircraft.deceleration_fps2)
     return dataclasses.replace(request, calibration=known)
 
 
 def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
     """The core's measured lap of a row; its wind, when read, is resolved on the runway."""
+    return _measured({name: getattr(lap, name) for name in (*MEASURED, *_WIND_READ)}, request)
+
+
+def _measured(seen: dict[str, Any], request: BriefRequest) -> MeasuredLap:
     head_kt = None
-    if lap.wind_kt is not None:
+    if seen['wind_kt'] is not None:
         weather = dataclasses.replace(
             request.weather,
             wind_dir_deg_true=None,
-            wind_dir_deg_mag=lap.wind_dir_deg_mag,
-            wind_kt=lap.wind_kt,
+            wind_dir_deg_mag=seen['wind_dir_deg_mag'],
+            wind_kt=seen['wind_kt'],
             gust_kt=None,
         )
         wind = weather.wind(variation_deg=request.runway.magnetic_variation_deg)
         head_kt = components(wind, course_deg_true=request.runway.course_deg_true).head_kt
-    values: dict[str, Any] = {name: getattr(lap, name) for name in MEASURED}
-    return TypeAdapter(MeasuredLap).validate_python({**values, 'headwind_kt': head_kt})
+    return _MEASURED_LAP.validate_python({**{name: seen[name] for name in MEASURED}, 'headwind_kt': head_kt})
 
 
 def result_of(lap: Lap, *, number: int) -> LapResult:
     """Score and explain a lap from its stored inputs."""
-    request = request_adapter().validate_python(lap.request)
-    brief = make_brief(request)
-    measured = measured_of(lap, request)
-    return LapResult(
-        lap=lap,
-        number=number,
-        brief=brief,
-        score=score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing)),
-        diagnosis=diagnose(measured, request=request, brief=brief),
+    seen = {name: getattr(lap, name) for name in (*MEASURED, *_WIND_READ)}
+    brief, score, diagnosis = _judged(json.dumps(lap.request), json.dumps(seen))
+    return LapResult(lap=lap, number=number, brief=brief, score=score, diagnosis=diagnosis)
+
+
+@lru_cache(2_000)
+def _judged(request_json: str, seen_json: str) -> tuple[BriefAnswer, Score, Diagnosis]:
+    """Judge a lap from its inputs as text: laps are read far more often than they change."""
+    request = request_adapter().validate_json(request_json)
+    brief = brief_of(request)
+    measured = _measured(json.loads(seen_json), request)
+    return (
+        brief,
+        score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing)),
+        diagnose(measured, request=request, brief=brief),
     )
 
 
 def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Summary:
     """The laps of a sortie together, and the one change that follows for the next."""
-    next_aim_ft = make_brief(live_request(db, sortie)).recommended_aim_point_ft if results else None
+    next_aim_ft = brief_of(live_request(db, sortie)).recommended_aim_point_ft if results else None
     laps = [(r.score, r.diagnosis, r.lap.outcome == 'go_around') for r in results]
     return summarise(laps, next_aim_ft=next_aim_ft)

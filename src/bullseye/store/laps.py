@@ -16,11 +16,12 @@ from bullseye.core.brief import make_brief
 from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
-from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
+from bullseye.core.request import RefusedRequest, messages, request_adapter
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Lap, Sortie, User
 
+_FLOWN_LAP = TypeAdapter(FlownLap)
 _EDITABLE = (*coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by')
 
 
@@ -90,7 +91,7 @@ def _new_lap(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values
         aircraft_id=sortie.aircraft_id,
         flap=sortie.flap,
         flown_at=values.get('flown_at') or datetime.now(UTC),
-        request=TypeAdapter(BriefRequest).dump_python(request, mode='json'),
+        request=request_adapter().dump_python(request, mode='json'),
         model_version=MODEL_VERSION,
         recorded_by=by.id,
     )
@@ -105,7 +106,7 @@ def _learn(db: Session, lap: Lap) -> None:
         db.rollback()
         raise RefusedRequest(messages(error)) from None
     flown = flown_lap(measured, request)
-    lap.flown = None if flown is None else TypeAdapter(FlownLap).dump_python(flown, mode='json')
+    lap.flown = None if flown is None else _FLOWN_LAP.dump_python(flown, mode='json')
 
 
 def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> None:

@@ -199,6 +199,7 @@ class Sortie(SchoolOwned, Base):
     qnh_hpa: Mapped[float]
     from_demo: Mapped[bool] = mapped_column(default=False)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    school: Mapped[School] = relationship(viewonly=True)
     student: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.student_id]', viewonly=True)
     instructor: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.instructor_id]', viewonly=True)
     aircraft: Mapped[Aircraft] = relationship(viewonly=True)

@@ -45,6 +45,7 @@ def require_coach(person: User) -> None:
 def _visible(person: User) -> Select[Sortie]:
     """Sorties a person may read: a student their own, an instructor the school's."""
     query = select(Sortie).options(
+        joinedload(Sortie.school),
         joinedload(Sortie.student),
         joinedload(Sortie.instructor),
         joinedload(Sortie.aircraft),
