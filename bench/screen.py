@@ -20,33 +20,35 @@ FRAMES = """() => { window.frames_ms = []; let last = performance.now();
     const tick = (now) => { window.frames_ms.push(now - last); last = now; requestAnimationFrame(tick) }
     requestAnimationFrame(tick) }"""
 
-with serving(8798) as base, sync_playwright() as playwright:
-    browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
-    page = browser.new_page(viewport={'width': 1280, 'height': 800})
-    page.goto(base)
-    page.get_by_role('button', name='Marta Kowalczyk').wait_for()
-    names = page.evaluate(
-        "performance.getEntriesByType('resource').map((r) => r.name).filter((n) => n.endsWith('.js'))"
-    )
-    packed = sum(
-        len(gzip.compress((ROOT / 'web' / 'dist' / 'assets' / name.rsplit('/', 1)[1]).read_bytes())) for name in names
-    )
-    print(f'first screen: {packed / 1000:.0f} kB of script gzipped, {packed / 200_000:.2f} of 200 kB')
-    page.get_by_role('button', name='Marta Kowalczyk').click()
-    page.get_by_role('region', name='Today').get_by_role('link').first.click()
-    ring = page.locator('[data-mark=spot] circle').last
-    ring.wait_for()
-    box = ring.bounding_box()
-    assert box
-    x, y = box['x'] + box['width'] / 2, box['y'] + box['height'] / 2
-    page.mouse.move(x, y)
-    page.mouse.down()
-    page.evaluate(FRAMES)
-    for step in range(240):
-        page.mouse.move(x + 120 * (1 - abs(1 - step / 120)), y)
-    frames = page.evaluate('window.frames_ms')[2:]
-    page.mouse.up()
-    mean = statistics.fmean(frames)
-    slow = sum(ms > 25 for ms in frames) / len(frames)
-    print(f'dragging: {len(frames)} frames, {1000 / mean:.0f} a second, {slow:.1%} of them over 25 ms')
-    browser.close()
+if __name__ == '__main__':
+    with serving(8798) as base, sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
+        page = browser.new_page(viewport={'width': 1280, 'height': 800})
+        page.goto(base)
+        page.get_by_role('button', name='Marta Kowalczyk').wait_for()
+        names = page.evaluate(
+            "performance.getEntriesByType('resource').map((r) => r.name).filter((n) => n.endsWith('.js'))"
+        )
+        packed = sum(
+            len(gzip.compress((ROOT / 'web' / 'dist' / 'assets' / name.rsplit('/', 1)[1]).read_bytes()))
+            for name in names
+        )
+        print(f'first screen: {packed / 1000:.0f} kB of script gzipped, {packed / 200_000:.2f} of 200 kB')
+        page.get_by_role('button', name='Marta Kowalczyk').click()
+        page.get_by_role('region', name='Today').get_by_role('link').first.click()
+        ring = page.locator('[data-mark=spot] circle').last
+        ring.wait_for()
+        box = ring.bounding_box()
+        assert box
+        x, y = box['x'] + box['width'] / 2, box['y'] + box['height'] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.evaluate(FRAMES)
+        for step in range(240):
+            page.mouse.move(x + 120 * (1 - abs(1 - step / 120)), y)
+        frames = page.evaluate('window.frames_ms')[2:]
+        page.mouse.up()
+        mean = statistics.fmean(frames)
+        slow = sum(ms > 25 for ms in frames) / len(frames)
+        print(f'dragging: {len(frames)} frames, {1000 / mean:.0f} a second, {slow:.1%} of them over 25 ms')
+        browser.close()

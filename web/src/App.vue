@@ -48,7 +48,7 @@ useKeys({
   <div class="min-h-dvh lg:flex">
     <a href="#main" class="sr-only focus:not-sr-only">Skip to the screen</a>
     <LessonRail v-if="person && sortieId" :sortie-id="sortieId" />
-    <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-20 lg:pb-0' : ''">
+    <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-28 lg:pb-8' : ''">
       <header class="flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
         <RouterLink to="/" class="flex min-h-11 items-center gap-2 text-lg font-bold">
           <img src="/icon.svg" alt="" width="24" height="24" /> Bullseye
@@ -97,6 +97,13 @@ useKeys({
         <RouterView v-else :key="String(route.params.id ?? '')" />
       </main>
     </div>
+    <p
+      v-if="person && sortieId"
+      class="fixed inset-x-0 bottom-16 z-10 border-t border-line bg-warn-wash px-3 py-0.5 text-xs leading-snug lg:bottom-0 lg:left-24"
+    >
+      <span aria-hidden="true">▲ </span>Training aid: the aircraft handbook, local rules and the instructor decide. A
+      go-around is always a good answer.
+    </p>
     <KeysDialog v-model="showKeys" />
   </div>
 </template>

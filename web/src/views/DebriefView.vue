@@ -5,7 +5,6 @@ import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { briefQuery, lapsQuery, sortieQuery } from '@/api/queries'
 import type { Lap } from '@/api/types'
-import Cautions from '@/components/Cautions.vue'
 import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
@@ -169,6 +168,5 @@ const verdict = (lap: Lap) =>
         </div>
       </section>
     </template>
-    <Cautions :cautions="brief.cautions.slice(-1)" />
   </div>
 </template>

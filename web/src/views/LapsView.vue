@@ -161,16 +161,18 @@ const more = ref(false)
         unit="ft"
         :note="brief.aim_before_spot_words"
       />
-      <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}`" />
-      <Figure label="Chance to hit" :value="percent(brief.hit_chance)" :note="`${brief.basis.laps} laps learned from`" />
+      <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" />
+      <Figure label="Chance to hit" :value="percent(brief.hit_chance)" />
       <Figure
-        label="Go around if not down by"
+        label="Go around by"
         tone="fail"
         :value="round(brief.go_around_point_ft, 10)"
         :unit="brief.go_around_point_ft === null ? '' : 'ft'"
         :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
       />
     </div>
+
+    <Cautions :cautions="brief.cautions" />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">
@@ -360,6 +362,5 @@ const more = ref(false)
         <p class="mt-1 text-sm text-soft">{{ brief.basis.words }}</p>
       </section>
     </div>
-    <Cautions :cautions="brief.cautions" />
   </div>
 </template>

@@ -1,0 +1,64 @@
+"""Take the pictures of docs/screenshots from the demo school, one current picture of each main view."""
+
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+from screen import FLAGS
+from serving import ROOT, serving
+
+FOLDER = ROOT / 'docs' / 'screenshots'
+
+
+def lesson(page: Page, base: str) -> None:
+    """Three laps of Ines, so that there is something to see."""
+    page.goto(base)
+    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
+    page.get_by_role('link', name='Laps').click()
+    strip = page.get_by_role('application')
+    for x, y in ((620, 112), (560, 140), (600, 126)):
+        strip.click(position={'x': x, 'y': y})
+        page.get_by_role('radio', name='None').click()
+        page.get_by_label('Speed over threshold: more').click()
+        page.get_by_role('button', name='Neither').click()
+        page.get_by_text('✓ saved').wait_for()
+        page.get_by_role('button', name='Next lap').click()
+
+
+def shoot(page: Page, name: str) -> None:
+    """One picture, once the page is still."""
+    page.mouse.move(0, 0)
+    page.wait_for_timeout(600)
+    page.screenshot(path=FOLDER / f'{name}.png')
+
+
+if __name__ == '__main__':
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    for old in Path(FOLDER).glob('*.png'):
+        old.unlink()
+    with serving(8797) as base, sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
+        page = browser.new_page(viewport={'width': 1280, 'height': 800})
+        page.goto(base)
+        shoot(page, 'sign-in')
+        lesson(page, base)
+        page.goto(f'{base}/')
+        shoot(page, 'today')
+        page.goto(f'{base}/sorties/new')
+        shoot(page, 'new-sortie')
+        page.goto(base)
+        page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
+        shoot(page, 'debrief')
+        page.keyboard.press('4')
+        shoot(page, 'landing')
+        page.keyboard.press('5')
+        page.get_by_role('button', name='Lap 3').click()
+        shoot(page, 'laps')
+        page.get_by_role('button', name='Night').click()
+        page.keyboard.press('4')
+        shoot(page, 'landing-night')
+        page.set_viewport_size({'width': 390, 'height': 844})
+        page.keyboard.press('5')
+        shoot(page, 'laps-phone-night')
+        browser.close()
