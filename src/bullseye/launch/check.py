@@ -89,5 +89,5 @@ def types(_: argparse.Namespace) -> int:
         'json.dump(spec(), sys.stdout, indent=2, ensure_ascii=False, sort_keys=True); print()'
     )
     kept.write_text(run([places.PYTHON, '-c', program], failed='The API could not be described'), encoding='utf-8')
-    run(['npm', 'run', 'types'], cwd=places.WEB, failed='The types could not be written')
+    setup.front_end_types()
     return 0

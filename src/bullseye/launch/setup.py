@@ -15,6 +15,8 @@ from bullseye.launch.places import PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB
 from bullseye.launch.postgres import server_programs
 from bullseye.launch.say import give_up, run, step
 
+TYPES = WEB / 'src' / 'api' / 'schema.d.ts'
+
 
 def check_disk() -> None:
     """Stop early when the disk is nearly full."""
@@ -113,7 +115,14 @@ def front_end_packages() -> None:
 
 def _front_end_sources() -> list[Path]:
     inside = [p for folder in ('src', 'public') for p in (WEB / folder).rglob('*') if p.is_file()]
+    inside = [p for p in inside if p != TYPES]  # written from openapi.json beside it, and not part of the build
     return inside + [p for p in WEB.iterdir() if p.is_file()]
+
+
+def front_end_types() -> None:
+    """Write the types of the API's answers when its description has changed; only the checks read them."""
+    if not TYPES.exists() or TYPES.stat().st_mtime < (WEB / 'src' / 'api' / 'openapi.json').stat().st_mtime:
+        run(['npm', 'run', 'types'], cwd=WEB, failed='The types of the API could not be written')
 
 
 def front_end_build() -> None:
@@ -149,4 +158,5 @@ def everything(*, for_tests: bool) -> None:
         python_packages(for_tests=for_tests)
         if for_tests:
             front_end_packages()
+            front_end_types()
         front_end_build()
