@@ -7,12 +7,13 @@ import json
 import os
 import sys
 from collections.abc import Iterator
-from datetime import datetime
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import IO, Any
 
-from bullseye.core.brief import answer_adapter, make_brief
-from bullseye.core.request import RefusedRequest, parse_request, request_schema
+from bullseye.core.request import RefusedRequest, request_schema
+from bullseye.core.wholebrief import make_whole_brief, whole_adapter
+from bullseye.core.wholerequest import parse_whole_request, whole_request_schema
 from bullseye.demo.fleet import AIRCRAFT
 
 REFUSED = 2
@@ -28,8 +29,9 @@ def brief_from_json(text: str) -> dict[str, Any]:
         data = json.loads(text)
     except (json.JSONDecodeError, RecursionError, UnicodeDecodeError) as error:
         raise RefusedRequest({'request': f'not readable as JSON: {error}'}) from None
-    answer = make_brief(parse_request(data, aircraft_by_name=AIRCRAFT))
-    found: dict[str, Any] = answer_adapter().dump_python(answer, mode='json')
+    request, plan, report = parse_whole_request(data, aircraft_by_name=AIRCRAFT, now=datetime.now(UTC))
+    answer = make_whole_brief(request, plan, weather_warnings=report.warnings if report else ())
+    found: dict[str, Any] = whole_adapter().dump_python(answer, mode='json')
     return found
 
 
@@ -45,8 +47,8 @@ def _answers(lines: IO[str]) -> Iterator[dict[str, Any]]:
 def _brief(arguments: argparse.Namespace) -> int:
     if arguments.schema:
         schema = {
-            'request': request_schema(list(AIRCRAFT)),
-            'answer': answer_adapter().json_schema(mode='serialization'),
+            'request': whole_request_schema(request_schema(list(AIRCRAFT))),
+            'answer': whole_adapter().json_schema(mode='serialization'),
         }
         print(json.dumps(schema, indent=2, ensure_ascii=False))
         return 0

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from itertools import pairwise
 from typing import Annotated
 
 import numpy as np
@@ -12,17 +11,12 @@ from annotated_types import Ge, Gt, Le
 from pydantic import Field
 
 from bullseye.core.constants import APPROACH_OVER_STALL, CROSSWIND_OVER_STALL, DECELERATION_FPS2
-from bullseye.core.errors import InvalidInput, OutsideTable
+from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import LandingKind
 from bullseye.core.quantity import Checked, Name, Real
+from bullseye.core.tables import read_table, require_rising
 
 Knots = Annotated[Real, Gt(0), Le(250)]
-
-
-def _require_rising(field: str, values: tuple[float, ...]) -> None:
-    for before, after in pairwise(values):
-        if not after > before:
-            raise InvalidInput(field, after, f'above the value before it, {before:g}')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,8 +32,8 @@ class AirspeedTable(Checked):
     def check_together(self) -> None:
         if len(self.ias_kt) != len(self.cas_kt):
             raise InvalidInput('cas_kt', len(self.cas_kt), f'as many values as ias_kt, {len(self.ias_kt)}')
-        _require_rising('ias_kt', self.ias_kt)
-        _require_rising('cas_kt', self.cas_kt)
+        require_rising('ias_kt', self.ias_kt)
+        require_rising('cas_kt', self.cas_kt)
 
     def calibrated_kt(self, indicated_kt: float) -> float:
         """Calibrated airspeed [kt] of an indicated one."""
@@ -103,8 +97,8 @@ class LandingTable(Checked):
     ]
 
     def check_together(self) -> None:
-        _require_rising('pressure_altitude_ft', self.pressure_altitude_ft)
-        _require_rising('temperature_c', self.temperature_c)
+        require_rising('pressure_altitude_ft', self.pressure_altitude_ft)
+        require_rising('temperature_c', self.temperature_c)
         rows, columns = len(self.pressure_altitude_ft), len(self.temperature_c)
         if len(self.ground_roll_ft) != rows or any(len(row) != columns for row in self.ground_roll_ft):
             raise InvalidInput('ground_roll_ft', 'its shape', f'{rows} rows of {columns} values')
@@ -116,14 +110,100 @@ class LandingTable(Checked):
 
         :raises OutsideTable: higher or hotter than printed; nothing is ever extrapolated
         """
-        for name, value, axis in (
-            ('pressure altitude', pressure_altitude_ft, self.pressure_altitude_ft),
-            ('temperature', temperature_c, self.temperature_c),
-        ):
-            if value > axis[-1]:
-                raise OutsideTable(f'{name} {value:.0f} is above the table, which ends at {axis[-1]:.0f}')
-        by_temperature = [np.interp(temperature_c, self.temperature_c, row) for row in self.ground_roll_ft]
-        return float(np.interp(pressure_altitude_ft, self.pressure_altitude_ft, by_temperature))
+        return read_table(
+            self.ground_roll_ft,
+            [
+                ('pressure altitude', self.pressure_altitude_ft, pressure_altitude_ft),
+                ('temperature', self.temperature_c, temperature_c),
+            ],
+        )
+
+
+Feet = Annotated[Real, Gt(0), Le(20_000)]
+Plane = Annotated[tuple[tuple[Feet, ...], ...], Field(min_length=1, max_length=20)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TakeoffTable(Checked):
+    """Takeoff distances of the handbook: level dry paved runway, no wind.
+
+    ``ground_roll_ft[i][j][k]`` belongs to ``pressure_altitude_ft[i]``, ``temperature_c[j]`` and ``weight_lb[k]``;
+    ``over_50_ft_ft`` likewise, from brakes off to 50 ft.
+    """
+
+    pressure_altitude_ft: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    temperature_c: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    weight_lb: Annotated[tuple[Annotated[Real, Gt(0), Le(20_000)], ...], Field(min_length=1, max_length=8)]
+    ground_roll_ft: Annotated[tuple[Plane, ...], Field(min_length=2, max_length=20)]
+    over_50_ft_ft: Annotated[tuple[Plane, ...], Field(min_length=2, max_length=20)]
+
+    def check_together(self) -> None:
+        for axis in ('pressure_altitude_ft', 'temperature_c', 'weight_lb'):
+            require_rising(axis, getattr(self, axis))
+        shape = (len(self.pressure_altitude_ft), len(self.temperature_c), len(self.weight_lb))
+        for field in ('ground_roll_ft', 'over_50_ft_ft'):
+            cells = getattr(self, field)
+            if len(cells) != shape[0] or any(len(p) != shape[1] or any(len(r) != shape[2] for r in p) for p in cells):
+                raise InvalidInput(
+                    field, 'its shape', 'altitudes × temperatures × weights, {} × {} × {}'.format(*shape)
+                )
+            self._require_growing(field)
+        for i, plane in enumerate(self.ground_roll_ft):
+            for j, row in enumerate(plane):
+                for k, roll_ft in enumerate(row):
+                    if self.over_50_ft_ft[i][j][k] <= roll_ft:
+                        raise InvalidInput(
+                            'over_50_ft_ft',
+                            self.over_50_ft_ft[i][j][k],
+                            f'above the ground roll beside it, {roll_ft:g}',
+                        )
+
+    def _require_growing(self, field: str) -> None:
+        """Thinner air and more weight never shorten a takeoff: a cell that says so is a slip of the pen."""
+        cells = np.asarray(getattr(self, field), float)
+        for axis, name in enumerate(('pressure altitude', 'temperature', 'weight')):
+            falls = np.argwhere(np.diff(cells, axis=axis) < 0)
+            if falls.size:
+                at = falls[0] + np.eye(3, dtype=int)[axis]
+                raise InvalidInput(
+                    field,
+                    float(cells[tuple(at)]),
+                    f'not less than at the lower {name} (cell {at[0] + 1}, {at[1] + 1}, {at[2] + 1})',
+                )
+
+    def distances_ft(
+        self, *, pressure_altitude_ft: float, temperature_c: float, weight_lb: float
+    ) -> tuple[float, float]:
+        """Ground roll and distance over 50 ft between the printed values [ft], trilinear.
+
+        :raises OutsideTable: higher, hotter or heavier than printed
+        """
+        axes = [
+            ('pressure altitude', self.pressure_altitude_ft, pressure_altitude_ft),
+            ('temperature', self.temperature_c, temperature_c),
+            ('weight', self.weight_lb, weight_lb),
+        ]
+        return read_table(self.ground_roll_ft, axes), read_table(self.over_50_ft_ft, axes)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LegSetting(Checked):
+    """Speed, flap and power reference of a leg; the power is where to start, not a target."""
+
+    kias: Knots
+    flap: Name
+    power: Name
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SpeedLadder(Checked):
+    """What to fly on each leg of the pattern, at maximum weight."""
+
+    climb: LegSetting
+    downwind: LegSetting
+    abeam: LegSetting
+    base: LegSetting
+    final: LegSetting
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -139,6 +219,14 @@ class Aircraft(Checked):
     blind_distance_ft: Annotated[Real, Ge(0), Le(300)] = 40.0  # of runway that the nose hides
     eye_height_ft: Annotated[Real, Gt(0), Le(30)] = 7.5  # of the pilot's eyes above the wheels
     deceleration_fps2: Annotated[Real, Gt(0.5), Le(12)] = DECELERATION_FPS2  # in the hold-off, before laps are known
+    takeoff_table: TakeoffTable | None = None
+    rotate_kias: Knots | None = None  # printed, at maximum weight
+    vx_kias: Knots | None = None
+    vy_kias: Knots | None = None
+    best_glide_kias: Knots | None = None  # flap up, at maximum weight
+    ladder: SpeedLadder | None = None
+    wing_mark_angle_deg: Annotated[Real, Ge(0), Le(60)] | None = None  # below the horizon, of the mark the eye sees
+    is_retractable: bool = False
 
     def check_together(self) -> None:
         if self.empty_weight_lb >= self.max_weight_lb:

@@ -6,11 +6,11 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from annotated_types import Ge, Gt, Le
-from pydantic import StringConstraints
+from pydantic import Field, StringConstraints
 
 from bullseye.core.constants import STRIPE_FT, STRIPE_GAP_FT
 from bullseye.core.errors import InvalidInput
-from bullseye.core.kinds import Surface
+from bullseye.core.kinds import PatternSide, Surface
 from bullseye.core.quantity import Checked, Degrees, Real
 from bullseye.core.wind import magnetic_from_true_deg
 
@@ -21,6 +21,14 @@ class Obstacle(Checked):
 
     height_ft: Annotated[Real, Gt(0), Le(2_000)]  # above the landing threshold
     before_threshold_ft: Annotated[Real, Ge(0), Le(20_000)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DepartureObstacle(Checked):
+    """Something high beyond the far end, on the extended centreline."""
+
+    height_ft: Annotated[Real, Gt(0), Le(2_000)]  # above the far end
+    beyond_end_ft: Annotated[Real, Ge(0), Le(20_000)]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,6 +51,9 @@ class RunwayEnd(Checked):
     magnetic_variation_deg: Annotated[Real, Ge(-180), Le(180)] = 0.0  # positive east
     obstacle: Obstacle | None = None
     aiming_marks_ft: Annotated[Real, Gt(0), Le(5_000)] | None = None  # None where none are painted
+    departure_obstacle: DepartureObstacle | None = None
+    pattern_side: PatternSide = 'left'
+    preferred: bool = False
 
     def check_together(self) -> None:
         if self.displaced_threshold_ft >= self.length_ft:
@@ -64,6 +75,32 @@ class RunwayEnd(Checked):
     def has_paint(self) -> bool:
         """Whether it has a painted centreline."""
         return self.surface in ('asphalt', 'concrete')
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Airfield(Checked):
+    """A field with the runway ends that may be used."""
+
+    ident: Annotated[str, StringConstraints(min_length=1, max_length=8)]
+    latitude_deg: Annotated[Real, Ge(-90), Le(90)]
+    longitude_deg: Annotated[Real, Ge(-180), Le(180)]
+    ends: Annotated[tuple[RunwayEnd, ...], Field(min_length=1, max_length=24)]
+    pattern_altitude_ft: Annotated[Real, Ge(-1_000), Le(20_000)] | None = None  # above sea level; None: 1,000 ft up
+
+    def check_together(self) -> None:
+        idents = [end.ident for end in self.ends]
+        if len(set(idents)) != len(idents):
+            raise InvalidInput('ends', idents, 'each ident once')
+
+    def end(self, ident: str) -> RunwayEnd:
+        """The end of this ident.
+
+        :raises InvalidInput: when there is none
+        """
+        for end in self.ends:
+            if end.ident == ident:
+                return end
+        raise InvalidInput('runway', ident, ', '.join(end.ident for end in self.ends))
 
 
 def stripe_before_aim(distance_ft: float) -> str:

@@ -187,7 +187,8 @@ def setting(request: BriefRequest) -> Setting:
     )
 
 
-def _limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
+def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
+    """Every limit of crosswind that is known, against the strongest crosswind of the day."""
     aircraft_kt, source = request.aircraft.crosswind_limit
     given = [
         ('aircraft', aircraft_kt, source),
@@ -237,7 +238,8 @@ def _basis(request: BriefRequest, approach: Approach) -> Basis:
     )
 
 
-def _ground_roll(request: BriefRequest, made: Setting) -> tuple[GroundRoll | None, str | None]:
+def ground_roll(request: BriefRequest, made: Setting) -> tuple[GroundRoll | None, str | None]:
+    """The landing ground roll; None, and why, when it cannot be worked out."""
     table = request.aircraft.landing_table
     if table is None:
         return None, 'No landing table for this aircraft: the go-around point is unknown. Use the handbook.'
@@ -334,9 +336,9 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     low_ft, high_ft = (float(value) for value in np.percentile(landed_ft, _BAND))
     shift_ft = best_shift_ft(landed_ft, box_from_ft=box_ft[0], box_to_ft=box_ft[1])
 
-    roll, no_roll = _ground_roll(request, made)
+    roll, no_roll = ground_roll(request, made)
     last_ft = None
-    limits = _limits(request, made.wind)
+    limits = crosswind_limits(request, made.wind)
     cautions = _cautions(request, made, limits)
     problems = list(_aim_problems(request, made, aim_ft, touch))
     if no_roll:

@@ -47,6 +47,16 @@ TAILWIND_LIMIT_KT = 10.0  # [com] the rule above is not printed beyond it
 LANDING_GRASS = 0.45  # [com] of the ground roll, dry short grass
 SLOPE_PER_PCT = 0.05  # [com] per 1 % of slope
 LANDING_FACTOR = 1.43  # [pub: UK CAA Safety Sense leaflet on performance, value from memory]
+TAKEOFF_GRASS = 0.15  # [com] of the ground roll, dry short grass
+CAA_TAKEOFF_GRASS = 0.20  # [pub: UK CAA Safety Sense leaflet on performance, value from memory]
+CAA_UPSLOPE_PER_PCT = 0.05  # +10 % per 2 % [same, from memory]; a downslope is not credited
+CAA_TAILWIND = 2.0  # +20 % for a tailwind of a tenth of the lift-off speed [same, from memory]
+CAA_TAKEOFF_FACTOR = 1.33  # [same, from memory]
+ABORT_SPEED_SHARE = 0.7  # of lift-off speed [com] ...
+ABORT_RUNWAY_SHARE = 0.5  # ... by this share of the runway, else stop [com]
+ENGINE_OUT_SECTOR_DEG = 30.0  # either side of the nose [com]
+FIRST_TURN_BELOW_TPA_FT = 300.0  # [pub: AIM, AC 90-66]
+PATTERN_HEIGHT_FT = 1_000.0  # above the field, unless published [pub: AC 90-66]
 OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle
 
 MODEL_VERSION = '1'  # goes up when the same inputs give another answer

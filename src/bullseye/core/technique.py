@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from bullseye.core.constants import FPS_PER_KT, GRADUAL_LEAD_S, GRAVITY_FPS2, IDLE_FIRST_LEAD_S
-from bullseye.core.kinds import GustAllowance, RoundoutOrder
+from bullseye.core.kinds import CorrectionSet, FirstTurn, GustAllowance, LiftOff, PowerOffShape, RoundoutOrder
 from bullseye.core.quantity import Checked
 
 _IDLE_BEFORE_ROUNDOUT_S: dict[RoundoutOrder, float] = {
@@ -28,6 +28,10 @@ class Technique(Checked):
     gust_allowance: GustAllowance = 'half'
     weight_scaling: bool = True
     roundout_order: RoundoutOrder = 'halve_shift_idle_flare'
+    correction_set: CorrectionSet = 'common'
+    lift_off: LiftOff = 'fly_off'
+    first_turn: FirstTurn = 'tpa_less_300'
+    power_off_shape: PowerOffShape = 'arc'
 
 
 def speed_lost_before_roundout_kt(

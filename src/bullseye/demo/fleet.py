@@ -4,10 +4,18 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from bullseye.core.aircraft import Aircraft, AirspeedTable, FlapSetting, LandingTable
-from bullseye.core.airfield import Obstacle, RunwayEnd
+from bullseye.core.aircraft import (
+    Aircraft,
+    AirspeedTable,
+    FlapSetting,
+    LandingTable,
+    LegSetting,
+    SpeedLadder,
+    TakeoffTable,
+)
+from bullseye.core.airfield import DepartureObstacle, Obstacle, RunwayEnd
 from bullseye.core.geo import RunwayFrame
-from bullseye.core.kinds import Surface
+from bullseye.core.kinds import PatternSide, Surface
 
 _TEMPERATURES_C = (0.0, 10.0, 20.0, 30.0, 40.0)
 _ALTITUDES_FT = (0.0, 2_000.0, 4_000.0, 6_000.0, 8_000.0)
@@ -25,6 +33,42 @@ def _table(sea_level_ft: float) -> LandingTable:
     return LandingTable(pressure_altitude_ft=_ALTITUDES_FT, temperature_c=_TEMPERATURES_C, ground_roll_ft=rows)
 
 
+def _takeoff(sea_level_ft: float, over_50_ft: float, *weights_lb: float) -> TakeoffTable:
+    """A takeoff table: roll grows 11 % per 1,000 ft and 9 % per 10 °C, and with the square of the weight, in tens."""
+
+    def cells(base_ft: float) -> tuple[tuple[tuple[float, ...], ...], ...]:
+        return tuple(
+            tuple(
+                tuple(
+                    float(
+                        round(
+                            base_ft * 1.11 ** (altitude_ft / 1_000) * 1.009 ** (t - 15) * (w / weights_lb[-1]) ** 2, -1
+                        )
+                    )
+                    for w in weights_lb
+                )
+                for t in _TEMPERATURES_C
+            )
+            for altitude_ft in _ALTITUDES_FT
+        )
+
+    return TakeoffTable(
+        pressure_altitude_ft=_ALTITUDES_FT,
+        temperature_c=_TEMPERATURES_C,
+        weight_lb=weights_lb,
+        ground_roll_ft=cells(sea_level_ft),
+        over_50_ft_ft=cells(over_50_ft),
+    )
+
+
+def _ladder(*settings: tuple[float, str, str]) -> SpeedLadder:
+    """Climb, downwind, abeam, base and final, each with speed, flap and power reference."""
+    legs = ('climb', 'downwind', 'abeam', 'base', 'final')
+    return SpeedLadder(
+        **{leg: LegSetting(kias=k, flap=f, power=p) for leg, (k, f, p) in zip(legs, settings, strict=True)}
+    )
+
+
 def _speeds(*pairs: tuple[float, float]) -> AirspeedTable:
     return AirspeedTable(ias_kt=tuple(i for i, _ in pairs), cas_kt=tuple(c for _, c in pairs))
 
@@ -37,6 +81,19 @@ MARRAM_160 = Aircraft(
     blind_distance_ft=40,
     eye_height_ft=7.5,
     landing_table=_table(560),
+    takeoff_table=_takeoff(860, 1_520, 1_900, 2_150, 2_400),
+    rotate_kias=54,
+    vx_kias=60,
+    vy_kias=74,
+    best_glide_kias=68,
+    wing_mark_angle_deg=12,
+    ladder=_ladder(
+        (74, 'up', 'full'),
+        (85, 'up', '2,200 rpm'),
+        (75, 'half', '1,500 rpm'),
+        (70, 'half', '1,500 rpm'),
+        (63, 'full', '1,400 rpm'),
+    ),
     flaps=(
         FlapSetting(
             name='up',
@@ -73,6 +130,20 @@ SORREL_200R = Aircraft(
     eye_height_ft=7.2,
     deceleration_fps2=2.9,
     landing_table=_table(720),
+    takeoff_table=_takeoff(1_020, 1_760, 2_200, 2_500, 2_750),
+    rotate_kias=62,
+    vx_kias=70,
+    vy_kias=88,
+    best_glide_kias=79,
+    wing_mark_angle_deg=11,
+    is_retractable=True,
+    ladder=_ladder(
+        (88, 'up', 'full'),
+        (95, 'up', '18 in, gear down'),
+        (88, 'up', '15 in'),
+        (80, 'full', '14 in'),
+        (73, 'full', '13 in'),
+    ),
     flaps=(
         FlapSetting(
             name='up',
@@ -100,6 +171,19 @@ BRAMBLE_90T = Aircraft(
     eye_height_ft=6.0,
     deceleration_fps2=3.7,
     landing_table=_table(420),
+    takeoff_table=_takeoff(610, 1_240, 1_350),
+    rotate_kias=42,
+    vx_kias=50,
+    vy_kias=57,
+    best_glide_kias=52,
+    wing_mark_angle_deg=14,
+    ladder=_ladder(
+        (57, 'none', 'full'),
+        (65, 'none', '2,100 rpm'),
+        (60, 'none', '1,300 rpm'),
+        (55, 'none', '1,300 rpm'),
+        (52, 'none', '1,200 rpm'),
+    ),
     flaps=(
         FlapSetting(
             name='none',
@@ -143,6 +227,8 @@ def _runway(
     slope_pct: float = 0.0,
     obstacle_near: Obstacle | None = None,
     aiming_marks_ft: float | None = None,
+    sides: tuple[PatternSide, PatternSide] = ('left', 'left'),
+    preferred: str | None = None,
 ) -> tuple[tuple[RunwayEnd, float, float], ...]:
     """Both ends of a runway whose first end starts at the given place; the second may be displaced."""
     frame = RunwayFrame(threshold_lat_deg=lat_deg, threshold_lon_deg=lon_deg, course_deg_true=course_deg_true)
@@ -164,6 +250,14 @@ def _runway(
             magnetic_variation_deg=variation_deg,
             obstacle=obstacle,
             aiming_marks_ft=aiming_marks_ft,
+            # what stands before one end stands beyond the other
+            departure_obstacle=(
+                DepartureObstacle(height_ft=obstacle_near.height_ft, beyond_end_ft=obstacle_near.before_threshold_ft)
+                if obstacle_near and ident == idents[1]
+                else None
+            ),
+            pattern_side=sides[idents.index(ident)],
+            preferred=ident == preferred,
         )
 
     first = end(idents[0], course_deg_true, elevation_ft, slope_pct, 0.0, obstacle_near)
@@ -192,6 +286,8 @@ FIELDS = (
             variation_deg=-12.4,
             displaced_far_ft=210,
             aiming_marks_ft=1_000,
+            sides=('left', 'right'),  # both over the water
+            preferred='23',
         )
         + _runway(
             lat_deg=47.206,

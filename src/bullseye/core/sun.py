@@ -1,0 +1,32 @@
+"""Whether the sun stands in the eyes on final."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from astral import Observer
+from astral import sun as astral_sun
+
+_EITHER_SIDE_DEG = 30.0  # [own]
+_HIGHEST_DEG = 25.0  # [own]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Sun:
+    """Where the sun stands [°]: azimuth from true north, elevation above the horizon with refraction."""
+
+    azimuth_deg_true: float
+    elevation_deg: float
+
+
+def sun_at(*, lat_deg: float, lon_deg: float, at: datetime) -> Sun:
+    """Position of the sun at a place and an instant (with a zone). Source: the astral package, after [pub: NOAA]."""
+    observer = Observer(latitude=lat_deg, longitude=lon_deg)
+    return Sun(azimuth_deg_true=astral_sun.azimuth(observer, at), elevation_deg=astral_sun.elevation(observer, at))
+
+
+def is_in_the_eyes(sun: Sun, *, final_course_deg_true: float) -> bool:
+    """Whether it dazzles on final: within 30° of the course and not higher than 25° [own]."""
+    off_deg = (sun.azimuth_deg_true - final_course_deg_true + 180) % 360 - 180
+    return abs(off_deg) <= _EITHER_SIDE_DEG and 0 <= sun.elevation_deg <= _HIGHEST_DEG
