@@ -12,7 +12,7 @@ from bullseye.api.schema import Out
 from bullseye.api.session import PersonOut
 from bullseye.core.aircraft import Aircraft
 from bullseye.core.airfield import RunwayEnd
-from bullseye.core.kinds import GustAllowance, RoundoutOrder
+from bullseye.core.kinds import CorrectionSet, FirstTurn, GustAllowance, LiftOff, PowerOffShape, RoundoutOrder
 from bullseye.core.standards import Standard
 from bullseye.store import catalogue, people
 from bullseye.store.sorties import may_coach
@@ -67,6 +67,10 @@ class TechniqueOut(Out):
     gust_allowance: GustAllowance
     weight_scaling: bool
     roundout_order: RoundoutOrder
+    correction_set: CorrectionSet
+    lift_off: LiftOff
+    first_turn: FirstTurn
+    power_off_shape: PowerOffShape
 
 
 class CatalogueOut(Out):

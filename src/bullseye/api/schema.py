@@ -7,15 +7,17 @@ from typing import Annotated
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
 
 
-def _printable(text: str) -> str:
+def printable(text: str) -> str:
+    """Refuse control characters."""
     if any(ord(character) < 32 or ord(character) == 127 for character in text):
         raise ValueError('control characters are not accepted')
     return text
 
 
-Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80), AfterValidator(_printable)]
-Login = Annotated[str, StringConstraints(min_length=1, max_length=120), AfterValidator(_printable)]
-Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), AfterValidator(_printable)]
+Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80), AfterValidator(printable)]
+Login = Annotated[str, StringConstraints(min_length=1, max_length=120), AfterValidator(printable)]
+Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), AfterValidator(printable)]
+ReportText = Annotated[str, StringConstraints(min_length=1, max_length=600), AfterValidator(printable)]
 Id = Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
 
 

@@ -10,12 +10,14 @@ from apiflask import APIBlueprint
 from flask_login import login_required
 
 from bullseye.api.context import database, person
-from bullseye.api.schema import Id, In, Out, Text
+from bullseye.api.schema import Id, In, Out, ReportText, Text
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.brief import BriefAnswer
-from bullseye.core.kinds import LandingKind
+from bullseye.core.kinds import LandingKind, TakeoffKind
+from bullseye.core.pattern import PatternChoice
 from bullseye.core.quantity import Degrees, Real
 from bullseye.core.whatif import Change, compare
+from bullseye.core.wholebrief import Parts, make_parts
 from bullseye.store import catalogue, coaching, sorties
 from bullseye.store.models import Sortie
 
@@ -50,6 +52,9 @@ class SortieIn(In):
     flap: Text | None = None
     weight_lb: WeightLb | None = None
     spot_ft: PlaceFt | None = None
+    takeoff: TakeoffKind = 'normal'
+    pattern: PatternChoice | None = None
+    metar: ReportText | None = None
 
 
 class SortieChange(In):
@@ -72,6 +77,9 @@ class SortieChange(In):
     weight_lb: WeightLb = 0.0
     spot_ft: PlaceFt = 0.0
     approach_speed_kias: SpeedKias | None = None
+    takeoff: TakeoffKind = 'normal'
+    pattern: PatternChoice | None = None
+    metar: ReportText | None = None
 
 
 class Named(Out):
@@ -109,6 +117,10 @@ class SortieOut(Out):
     gust_kt: float | None
     temperature_c: float
     qnh_hpa: float
+    takeoff: TakeoffKind
+    pattern: PatternChoice | None
+    metar: str | None
+    pattern_altitude_ft: float
     laps: int | None = None
 
     @classmethod
@@ -119,6 +131,7 @@ class SortieOut(Out):
         plain = (
             *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
             *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+            *('takeoff', 'pattern', 'metar'),
         )
         named = ('student', 'instructor', 'aircraft', 'standard', 'technique')
         return cls.model_validate(
@@ -128,6 +141,7 @@ class SortieOut(Out):
                 'airfield': sortie.runway_end.airfield.name,
                 'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,
                 'runway': runway,
+                'pattern_altitude_ft': sortie.runway_end.airfield.pattern_altitude_ft,
                 'course_deg_mag': runway.course_deg_mag,
                 'flaps': [flap.name for flap in aircraft.flaps],
                 'lightest_lb': aircraft.empty_weight_lb,
@@ -156,6 +170,19 @@ class BriefChanges(In):
     spot_ft: PlaceFt = 0.0
     approach_speed_kias: SpeedKias | None = None
     aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+
+
+class PlanChanges(In):
+    """Another takeoff or pattern than the sortie keeps; what is left out stays."""
+
+    takeoff: TakeoffKind | None = None
+    pattern: PatternChoice | None = None
+
+
+class PlanOut(Out):
+    """The brief's other parts: runway, takeoff, pattern and power-off reach."""
+
+    plan: Parts
 
 
 class BriefOut(Out):
@@ -224,3 +251,17 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     asked = coaching.changed_request(request, changes)
     brief = coaching.brief_of(asked)
     return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))
+
+
+@bp.post('/<int:sortie_id>/plan')
+@login_required
+@bp.input(PlanChanges)
+@bp.output(PlanOut)
+@bp.doc(responses=[401, 404])
+def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
+    """Work out runway, takeoff, pattern and power-off reach, as kept or with changes; nothing is written."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person())
+    request = coaching.live_request(db, sortie)
+    plan = coaching.plan_of(sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
+    return PlanOut(plan=make_parts(request, plan, coaching.brief_of(request)))

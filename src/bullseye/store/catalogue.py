@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Sequence
+from dataclasses import fields
 from functools import lru_cache
 from typing import Any
 
@@ -12,10 +13,12 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
 from bullseye.core.aircraft import Aircraft as CoreAircraft
+from bullseye.core.airfield import Airfield as CoreAirfield
 from bullseye.core.airfield import RunwayEnd as CoreRunwayEnd
 from bullseye.core.standards import BUILT_IN
 from bullseye.core.standards import Standard as CoreStandard
 from bullseye.core.technique import Technique as CoreTechnique
+from bullseye.store.errors import NotFound
 from bullseye.store.models import Aircraft, Airfield, RunwayEnd, School, Standard, Technique
 
 _AIRCRAFT = TypeAdapter(CoreAircraft)
@@ -43,19 +46,35 @@ def standard_of(row: Standard) -> CoreStandard:
     return _STANDARD.validate_python(row.spec)
 
 
-def technique_of(row: Technique) -> CoreTechnique:
-    """The core's technique of a row."""
-    return _technique(row.gust_allowance, row.weight_scaling, row.roundout_order)
+TECHNIQUE = tuple(field.name for field in fields(CoreTechnique))
 
 
-@lru_cache
-def _technique(gust_allowance: str, weight_scaling: bool, roundout_order: str) -> CoreTechnique:
-    settings: dict[str, Any] = {
-        'gust_allowance': gust_allowance,
-        'weight_scaling': weight_scaling,
-        'roundout_order': roundout_order,
-    }
-    return TypeAdapter(CoreTechnique).validate_python(settings)
+def technique_settings(row: Technique) -> dict[str, Any]:
+    """The settings of a technique as the core's request takes them."""
+    return {name: getattr(row, name) for name in TECHNIQUE}
+
+
+def airfield_of(row: Airfield) -> CoreAirfield:
+    """The core's airfield of a row, with all its ends."""
+    first = row.ends[0]
+    return CoreAirfield(
+        ident=row.ident,
+        latitude_deg=first.threshold_lat_deg,
+        longitude_deg=first.threshold_lon_deg,
+        ends=tuple(runway_of(end) for end in row.ends),
+        pattern_altitude_ft=row.pattern_altitude_ft,
+    )
+
+
+def airfield(db: Session, airfield_id: int) -> Airfield:
+    """A field of the bound school.
+
+    :raises NotFound: when it has none of that number
+    """
+    found = db.get(Airfield, airfield_id) if 0 < airfield_id < 2**31 else None
+    if found is None or not found.ends:
+        raise NotFound('airfield')
+    return found
 
 
 def spec_of(thing: CoreAircraft | CoreRunwayEnd | CoreStandard) -> dict[str, Any]:

@@ -6,8 +6,9 @@ import dataclasses
 import json
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
-from typing import Any
+from typing import Any, cast
 
 from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import func, select
@@ -16,11 +17,15 @@ from sqlalchemy.orm import Session
 from bullseye.core.brief import BriefAnswer, make_brief
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
 from bullseye.core.diagnosis import Diagnosis, diagnose
+from bullseye.core.kinds import TakeoffKind
+from bullseye.core.pattern import PatternChoice
 from bullseye.core.progress import Summary, summarise
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
 from bullseye.core.touchdown import Approach
+from bullseye.core.wholebrief import Plan
 from bullseye.core.wind import components
+from bullseye.store import catalogue
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
 
 _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
@@ -42,6 +47,7 @@ MEASURED = (
 brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
+_PATTERN_CHOICE = TypeAdapter(PatternChoice)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -82,11 +88,7 @@ def request_data(sortie: Sortie, *, pieces: Pieces | None = None) -> dict[str, A
         'weight_lb': sortie.weight_lb,
         'landing': sortie.landing,
         'standard': of.standard.spec,
-        'technique': {
-            'gust_allowance': of.technique.gust_allowance,
-            'weight_scaling': of.technique.weight_scaling,
-            'roundout_order': of.technique.roundout_order,
-        },
+        'technique': catalogue.technique_settings(of.technique),
         'spot_ft': sortie.spot_ft,
         'flap': sortie.flap,
         'approach_speed_kias': sortie.approach_speed_kias,
@@ -186,6 +188,22 @@ def live_request(db: Session, sortie: Sortie) -> BriefRequest:
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     known = calibration_for(db, sortie, prior_deceleration_fps2=request.aircraft.deceleration_fps2)
     return dataclasses.replace(request, calibration=known)
+
+
+def plan_of(sortie: Sortie, *, takeoff: TakeoffKind | None = None, pattern: PatternChoice | None = None) -> Plan:
+    """What the sortie's whole brief is asked with, or with another takeoff or pattern.
+
+    The sun is looked up for two in the afternoon by the sun at the field, when nothing nearer is known.
+    """
+    airfield = catalogue.airfield_of(sortie.runway_end.airfield)
+    noon = datetime.combine(sortie.planned_on, time(12), UTC) - timedelta(hours=airfield.longitude_deg / 15)
+    return Plan(
+        takeoff=takeoff or cast(TakeoffKind, sortie.takeoff),
+        pattern=pattern or _PATTERN_CHOICE.validate_python(sortie.pattern or {}),
+        airfield=airfield,
+        at=noon + timedelta(hours=2),
+        is_northern=airfield.latitude_deg >= 0,
+    )
 
 
 def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:

@@ -148,6 +148,10 @@ class Technique(SchoolOwned, Base):
     gust_allowance: Mapped[str] = mapped_column(String(8))
     weight_scaling: Mapped[bool]
     roundout_order: Mapped[str] = mapped_column(String(32))
+    correction_set: Mapped[str] = mapped_column(String(16), default='common')
+    lift_off: Mapped[str] = mapped_column(String(16), default='fly_off')
+    first_turn: Mapped[str] = mapped_column(String(16), default='tpa_less_300')
+    power_off_shape: Mapped[str] = mapped_column(String(16), default='arc')
 
 
 class Standard(SchoolOwned, Base):
@@ -177,6 +181,7 @@ class Sortie(SchoolOwned, Base):
         Index(None, 'school_id', 'student_id'),
         CheckConstraint("landing in ('normal', 'short_field', 'power_off')", name='landing_known'),
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
+        CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -197,6 +202,9 @@ class Sortie(SchoolOwned, Base):
     gust_kt: Mapped[float | None]
     temperature_c: Mapped[float]
     qnh_hpa: Mapped[float]
+    takeoff: Mapped[str] = mapped_column(String(16), default='normal')
+    pattern: Mapped[Json | None]  # what the core's PatternChoice is built from; None: the usual one
+    metar: Mapped[str | None] = mapped_column(String(600))  # the report beside which the wind was decided
     from_demo: Mapped[bool] = mapped_column(default=False)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     school: Mapped[School] = relationship(viewonly=True)

@@ -9,6 +9,7 @@ from typing import Any, Literal
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session, joinedload
 
+from bullseye.core.aircraft import Aircraft as CoreAircraft
 from bullseye.core.brief import make_brief
 from bullseye.core.errors import InvalidInput
 from bullseye.store import catalogue, coaching
@@ -99,6 +100,11 @@ def _check_choices(db: Session, values: Mapping[str, Any]) -> None:
                 raise InvalidInput(field, values[field], 'an instructor')
 
 
+def usual_weight_lb(aircraft: CoreAircraft) -> float:
+    """Two people and half the fuel: about two thirds of the way from empty to maximum, in tens [own]."""
+    return round(aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1)
+
+
 def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     """Make a sortie; what is not given takes the usual value.
 
@@ -114,10 +120,7 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     if filled.get('flap') is None:
         filled['flap'] = aircraft.flaps[-1].name
     if filled.get('weight_lb') is None:
-        # [own] two people and half the fuel lie about two thirds of the way from empty to maximum
-        filled['weight_lb'] = round(
-            aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1
-        )
+        filled['weight_lb'] = usual_weight_lb(aircraft)
     if filled.get('spot_ft') is None:
         runway = catalogue.runway_of(db.get_one(RunwayEnd, filled['runway_end_id']))
         filled['spot_ft'] = float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))

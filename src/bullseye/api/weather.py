@@ -1,0 +1,80 @@
+"""Reading a report, and ranking the runways of a field by it."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+
+from apiflask import APIBlueprint
+from flask_login import login_required
+
+from bullseye.api.context import database, person
+from bullseye.api.schema import Id, In, Out, ReportText
+from bullseye.api.sorties import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
+from bullseye.core.kinds import TakeoffKind
+from bullseye.core.metar import Report, read_metar
+from bullseye.core.quantity import Degrees
+from bullseye.core.ranking import RankedEnd
+from bullseye.core.wind import magnetic_from_true_deg
+from bullseye.store import catalogue, ranking, sorties
+
+bp = APIBlueprint('weather', __name__, url_prefix='/api/airfields', tag='Weather')
+
+
+class MetarIn(In):
+    """The text of a report."""
+
+    text: ReportText
+
+
+class MetarOut(Out):
+    """What the report says; the wind also by its magnetic direction at this field, as the tower would give it."""
+
+    report: Report
+    wind_dir_deg_mag: float | None
+
+
+class RankingIn(In):
+    """For whom, in what, and in which wind."""
+
+    aircraft_id: Id
+    student_id: Id | None = None
+    wind_kt: WindKt
+    wind_dir_deg_mag: Degrees | None = None
+    gust_kt: GustKt | None = None
+    temperature_c: TemperatureC = 15.0
+    qnh_hpa: QnhHpa = 1_013.25
+    weight_lb: WeightLb | None = None
+    takeoff: TakeoffKind = 'normal'
+
+
+class RankingOut(Out):
+    """Runway ends, best first."""
+
+    ends: list[RankedEnd]
+
+
+@bp.post('/<int:airfield_id>/metar')
+@login_required
+@bp.input(MetarIn)
+@bp.output(MetarOut)
+@bp.doc(responses=[401, 404])
+def read_report(airfield_id: int, json_data: MetarIn) -> MetarOut:
+    """Read a METAR for a field."""
+    field = catalogue.airfield(database(), airfield_id)
+    report = read_metar(json_data.text, now=datetime.now(UTC), station=field.ident)
+    variation = catalogue.runway_of(field.ends[0]).magnetic_variation_deg
+    true = report.wind_dir_deg_true
+    magnetic = None if true is None else magnetic_from_true_deg(true_deg=true, variation_deg=variation)
+    return MetarOut(report=report, wind_dir_deg_mag=magnetic)
+
+
+@bp.post('/<int:airfield_id>/ranking')
+@login_required
+@bp.input(RankingIn)
+@bp.output(RankingOut)
+@bp.doc(responses=[401, 403, 404])
+def rank_runways(airfield_id: int, json_data: RankingIn) -> RankingOut:
+    """Rank the ends of a field, best first, each with its reasons."""
+    sorties.require_coach(person())
+    asked = json_data.model_dump()
+    return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=datetime.now(UTC), asked=asked)))

@@ -1,0 +1,48 @@
+"""Ranking the runways of a field before a sortie is planned."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bullseye.core.errors import InvalidInput
+from bullseye.core.ranking import RankedEnd
+from bullseye.core.request import parse_request
+from bullseye.core.standards import BUILT_IN
+from bullseye.core.wholebrief import Plan, ranking_of
+from bullseye.store import catalogue, sorties
+from bullseye.store.models import Aircraft, School, User
+
+
+def rank(db: Session, airfield_id: int, *, by: User, now: datetime, asked: Mapping[str, Any]) -> tuple[RankedEnd, ...]:
+    """Rank the ends of a field for an aircraft, a student's limits and a wind.
+
+    :raises NotFound: when the school has no such field
+    :raises InvalidInput: for an aircraft or student the school does not have
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    airfield = catalogue.airfield_of(catalogue.airfield(db, airfield_id))
+    row = db.get(Aircraft, asked['aircraft_id'])
+    student = db.get(User, asked['student_id']) if asked['student_id'] else None
+    if row is None:
+        raise InvalidInput('aircraft_id', asked['aircraft_id'], 'an aircraft of the school')
+    if student is None and asked['student_id']:
+        raise InvalidInput('student_id', asked['student_id'], 'a student of the school')
+    aircraft = catalogue.aircraft_of(row)
+    weather = ('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa')
+    data = {
+        'aircraft': aircraft,
+        'runway': airfield.ends[0],
+        'weather': {name: asked[name] for name in weather},
+        'weight_lb': sorties.usual_weight_lb(aircraft) if asked['weight_lb'] is None else asked['weight_lb'],
+        'landing': 'normal',
+        'standard': next(iter(BUILT_IN.values())),
+        'spot_ft': 0.0,
+        'school_crosswind_limit_kt': db.get_one(School, by.school_id).crosswind_limit_kt,
+        'student_crosswind_limit_kt': student.crosswind_limit_kt if student else None,
+    }
+    request = parse_request(data, aircraft_by_name={})
+    return ranking_of(request, Plan(takeoff=asked['takeoff'], airfield=airfield, at=now))
