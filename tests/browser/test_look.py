@@ -22,13 +22,15 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, server: Serv
         '/',
         '/people',
         '/sorties/new',
-        *(f'{sortie}/{step}' for step in ('prepare', 'landing', 'laps', 'debrief')),
+        *(f'{sortie}/{step}' for step in ('prepare', 'takeoff', 'pattern', 'landing', 'laps', 'debrief')),
     ]
     for address in addresses:
         page.goto(f'{server.url}{address}')
         page.get_by_role('heading').first.wait_for()
         if address.endswith(('landing', 'laps', 'debrief')):
             page.locator('[data-mark=aim]').first.wait_for()
+        if address.endswith(('takeoff', 'pattern')):
+            page.get_by_role('img').last.wait_for()
         if address.endswith('laps'):
             page.get_by_role('button', name='Lap 1', exact=True).click()
             page.get_by_label('Result').wait_for()

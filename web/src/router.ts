@@ -20,6 +20,8 @@ export function makeRouter(client: QueryClient) {
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
       { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
       { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },
+      { path: '/sorties/:id(\\d+)/takeoff', name: 'takeoff', component: () => import('./views/TakeoffView.vue') },
+      { path: '/sorties/:id(\\d+)/pattern', name: 'pattern', component: () => import('./views/PatternView.vue') },
       { path: '/sorties/:id(\\d+)/landing', name: 'landing', component: LandingView },
       { path: '/sorties/:id(\\d+)/laps', name: 'laps', component: LapsView },
       { path: '/sorties/:id(\\d+)/debrief', name: 'debrief', component: DebriefView },

@@ -1,10 +1,23 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import type { LandingKind, Outcome } from './api/types'
+import type { LandingKind, Outcome, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
   normal: 'Normal',
   short_field: 'Short-field',
   power_off: 'Power-off 180',
+}
+export const TAKEOFF_LABEL: Record<Takeoff['kind'], string> = {
+  normal: 'Normal',
+  crosswind: 'Crosswind',
+  short_field: 'Short-field',
+  soft_field: 'Soft-field',
+}
+export const LEG_LABEL: Record<'upwind' | 'crosswind' | 'downwind' | 'base' | 'final', string> = {
+  upwind: 'Upwind',
+  crosswind: 'Crosswind',
+  downwind: 'Downwind',
+  base: 'Base',
+  final: 'Final',
 }
 export const OUTCOME_LABEL: Record<Outcome, string> = {
   touch_and_go: 'Touch-and-go',

@@ -229,7 +229,7 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     words = (
         'Turn at once, abeam the spot.'
         if after_ft < 50
-        else f'Turn {seconds:.0f} s after abeam, {after_ft:.0f} ft on. A little high beats a foot low.'
+        else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on. A little high beats a foot low.'
     )
     return PowerOffAnswer(
         shape=task.shape,

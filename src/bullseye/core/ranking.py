@@ -111,6 +111,7 @@ def _place_reasons(one: Candidate, dazzled: bool | None) -> list[Reason]:
     )
     if dazzled is not None and one.sun is not None:
         words = f'sun {one.sun.elevation_deg:.0f}° up at {one.sun.azimuth_deg_true:03.0f}° true'
+        words = words if one.sun.elevation_deg >= 0 else 'sun below the horizon'
         words += ', in the eyes on final' if dazzled else ''
         found.append(
             Reason(name='sun', value=one.sun.elevation_deg, unit='°', words=words, points=-_SUN if dazzled else 0.0)

@@ -1,7 +1,20 @@
 /** Each resource's key and its fetch, declared together. */
 import type { QueryClient } from '@tanstack/vue-query'
 import { answered, http, rememberCsrfToken } from './client'
-import type { BriefChanges, BriefOut, Lap, LapIn, Laps, Role, Session, SortieChange, SortieIn } from './types'
+import type {
+  BriefChanges,
+  BriefOut,
+  Lap,
+  LapIn,
+  Laps,
+  Plan,
+  PlanChanges,
+  RankingIn,
+  Role,
+  Session,
+  SortieChange,
+  SortieIn,
+} from './types'
 
 async function withToken(call: Promise<Session>): Promise<Session> {
   const session = await call
@@ -44,6 +57,14 @@ export const api = {
         body: changes as BriefChanges,
       }),
     ) as Promise<unknown> as Promise<BriefOut>,
+  plan: (sortie_id: number, changes: PlanChanges = {}) =>
+    answered(
+      http.POST('/api/sorties/{sortie_id}/plan', { params: { path: { sortie_id } }, body: changes }),
+    ) as Promise<unknown> as Promise<{ plan: Plan }>,
+  readMetar: (airfield_id: number, text: string) =>
+    answered(http.POST('/api/airfields/{airfield_id}/metar', { params: { path: { airfield_id } }, body: { text } })),
+  rankRunways: (airfield_id: number, body: RankingIn) =>
+    answered(http.POST('/api/airfields/{airfield_id}/ranking', { params: { path: { airfield_id } }, body })),
   laps: (sortie_id: number) =>
     answered(
       http.GET('/api/sorties/{sortie_id}/laps', { params: { path: { sortie_id } } }),
@@ -61,12 +82,13 @@ export const catalogueQuery = { queryKey: ['catalogue'] as const, queryFn: api.c
 export const sortiesQuery = { queryKey: ['sorties'] as const, queryFn: api.sorties }
 export const sortieQuery = (id: number) => ({ queryKey: ['sortie', id] as const, queryFn: () => api.sortie(id) })
 export const briefQuery = (id: number) => ({ queryKey: ['brief', id] as const, queryFn: () => api.brief(id) })
+export const planQuery = (id: number) => ({ queryKey: ['plan', id] as const, queryFn: () => api.plan(id) })
 export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => api.laps(id) })
 
 /** After a sortie or its laps changed, everything shown of it is asked for again. */
 export async function forgetSortie(client: QueryClient, id: number) {
   await Promise.all(
-    [['sorties'], ['sortie', id], ['brief', id], ['laps', id]].map((queryKey) =>
+    [['sorties'], ['sortie', id], ['brief', id], ['plan', id], ['laps', id]].map((queryKey) =>
       client.invalidateQueries({ queryKey }),
     ),
   )

@@ -4,7 +4,8 @@ import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Runway } from '@/api/types'
 import { round } from '@/words'
-import { aimingMarks, clamp, hasPaint, landingLength, numberPlace, pavedStart, snap, stripes, type Marks } from './places'
+import { clamp, landingLength, pavedStart, snap, type Marks } from './places'
+import RunwayPaint from './RunwayPaint.vue'
 
 export interface Touch {
   key: string
@@ -48,7 +49,6 @@ const middle = computed(() => ABOVE + props.runwayHeight / 2)
 const perFtAcross = computed(() => props.runwayHeight / props.runway.width_ft)
 const y = (lateral: number) => middle.value + lateral * perFtAcross.value
 const end = computed(() => landingLength(props.runway))
-const marks = computed(() => aimingMarks(props.runway))
 const ticks = computed(() => {
   const step = (props.to - props.from) / props.width > 1.6 ? 500 : 200
   const first = Math.ceil(Math.max(props.from, pavedStart(props.runway)) / step) * step
@@ -150,57 +150,7 @@ function fineTune(event: KeyboardEvent) {
       <clipPath id="window"><rect width="100%" height="100%" /></clipPath>
     </defs>
     <g clip-path="url(#window)">
-      <!-- the runway and its paint -->
-      <rect
-        :x="x(pavedStart(runway))"
-        :y="top"
-        :width="Math.max(0, x(end) - x(pavedStart(runway)))"
-        :height="runwayHeight"
-        :fill="hasPaint(runway) ? 'var(--tarmac)' : 'var(--grass)'"
-      />
-      <line :x1="x(0)" :x2="x(0)" :y1="top" :y2="bottom" stroke="var(--paint)" stroke-width="4" />
-      <g v-if="runway.displaced_threshold_ft">
-        <path
-          v-for="n in 3"
-          :key="n"
-          :d="`M${x((-runway.displaced_threshold_ft * n) / 3.5) - 6} ${middle - 7} l10 7 l-10 7`"
-          fill="none"
-          stroke="var(--paint)"
-          stroke-width="2.5"
-        />
-      </g>
-      <rect
-        v-for="stripe in stripes(runway)"
-        :key="stripe.from"
-        :x="x(stripe.from)"
-        :y="middle - 2"
-        :width="x(stripe.to) - x(stripe.from)"
-        height="4"
-        fill="var(--paint)"
-      />
-      <template v-if="hasPaint(runway)">
-        <text
-          :transform="`translate(${(x(numberPlace.from) + x(numberPlace.to)) / 2} ${middle}) rotate(90)`"
-          text-anchor="middle"
-          dominant-baseline="central"
-          class="figure"
-          :font-size="clamp(x(numberPlace.to) - x(numberPlace.from), 14, 40)"
-          fill="var(--paint)"
-        >
-          {{ runway.ident }}
-        </text>
-      </template>
-      <template v-if="marks">
-        <rect
-          v-for="side in [-1, 1]"
-          :key="side"
-          :x="x(marks.from)"
-          :y="middle + side * runwayHeight * 0.27 - runwayHeight * 0.08"
-          :width="x(marks.to) - x(marks.from)"
-          :height="runwayHeight * 0.16"
-          fill="var(--paint)"
-        />
-      </template>
+      <RunwayPaint :runway="runway" :x="x" :top="top" :height="runwayHeight" />
 
       <template v-if="brief && words">
         <!-- box: where the standard wants the wheels -->

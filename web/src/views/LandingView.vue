@@ -46,9 +46,7 @@ function change<K extends keyof BriefChanges>(key: K, value: BriefChanges[K]) {
 }
 function back() {
   for (const key of Object.keys(changes) as (keyof BriefChanges)[]) delete changes[key]
-  whatIf.answer.value = null
-  whatIf.fields.value = {}
-  whatIf.problem.value = ''
+  whatIf.forget()
 }
 const saveProblem = ref('')
 async function keep() {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who, what, where and the wind: a new sortie in a few taps, or changes to one. */
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ApiError } from '@/api/client'
@@ -10,7 +10,7 @@ import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useUndo } from '@/stores/undo'
-import { LANDING_LABEL, round, today } from '@/words'
+import { direction, LANDING_LABEL, round, today } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -23,7 +23,7 @@ const earlier = useQuery({ ...sortiesQuery, enabled: id === null })
 const kept = useQuery({ ...sortieQuery(id ?? 0), enabled: id !== null })
 const mayPlan = computed(() => session.data.value?.person?.role !== 'student')
 
-type Form = Omit<Required<SortieIn>, 'flap' | 'spot_ft' | 'instructor_id'>
+type Form = Omit<Required<SortieIn>, 'flap' | 'spot_ft' | 'instructor_id' | 'takeoff' | 'pattern'>
 const form = reactive<Form>({
   student_id: 0,
   aircraft_id: 0,
@@ -38,8 +38,10 @@ const form = reactive<Form>({
   planned_on: today(),
   technique_id: null,
   weight_lb: null,
+  metar: null,
 })
 const ready = ref(false)
+const report = ref('')
 /** A new sortie starts with what the last one chose: usually only the student and the wind are new. */
 watch(
   [catalogue.data, earlier.data, kept.data],
@@ -62,7 +64,9 @@ watch(
       qnh_hpa: from?.qnh_hpa ?? 1013.25,
       planned_on: id === null ? today() : (from?.planned_on ?? today()),
       weight_lb: id === null ? null : (from?.weight_lb ?? null),
+      metar: id === null ? null : (from?.metar ?? null),
     })
+    report.value = form.metar ?? ''
     ready.value = true
   },
   { immediate: true },
@@ -91,6 +95,63 @@ watch(
     if (ready.value && before) form.weight_lb = null
   },
 )
+
+const field = computed(() =>
+  catalogue.data.value?.airfields.find((one) => one.ends.some((end) => end.id === form.runway_end_id)),
+)
+const said = ref<string[]>([])
+const reportProblem = ref('')
+/** Fill wind and air from the report; what it does not say stays as it is, and what is typed afterwards wins. */
+async function readReport() {
+  reportProblem.value = ''
+  said.value = []
+  if (!report.value.trim()) {
+    form.metar = null
+    return
+  }
+  try {
+    const { report: found, wind_dir_deg_mag: magnetic } = await api.readMetar(field.value?.id ?? 0, report.value.trim())
+    form.metar = found.text
+    if (found.wind_kt !== null) {
+      form.wind_dir_deg_mag = magnetic === null ? null : Math.round(magnetic)
+      form.wind_kt = Math.round(found.wind_kt)
+      form.gust_kt = found.gust_kt === null ? null : Math.round(found.gust_kt)
+    }
+    form.temperature_c = found.temperature_c ?? form.temperature_c
+    form.qnh_hpa = found.qnh_hpa === null ? form.qnh_hpa : Math.round(found.qnh_hpa)
+    const true_deg = found.wind_dir_deg_true
+    said.value = [
+      ...(true_deg === null || magnetic === null
+        ? []
+        : [`Reported from ${direction(true_deg)}° true: ${direction(magnetic)}° magnetic here.`]),
+      ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
+      ...found.warnings,
+    ]
+  } catch (error) {
+    reportProblem.value = error instanceof Error ? error.message : 'The report was not read.'
+  }
+}
+const asked = computed(() => ({
+  aircraft_id: form.aircraft_id,
+  student_id: form.student_id || null,
+  wind_kt: form.wind_kt,
+  wind_dir_deg_mag: form.wind_dir_deg_mag,
+  gust_kt: form.gust_kt,
+  temperature_c: form.temperature_c,
+  qnh_hpa: form.qnh_hpa,
+  weight_lb: form.weight_lb,
+}))
+const ranking = useQuery({
+  queryKey: ['ranking', computed(() => field.value?.id ?? 0), asked],
+  queryFn: () => api.rankRunways(field.value?.id ?? 0, asked.value),
+  enabled: computed(() => ready.value && mayPlan.value && !!field.value && form.aircraft_id > 0),
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+function chooseEnd(ident: string) {
+  form.runway_end_id = field.value?.ends.find((end) => end.ident === ident)?.id ?? form.runway_end_id
+}
+const chosen = computed(() => field.value?.ends.find((end) => end.id === form.runway_end_id)?.ident)
 
 const fields = ref<Record<string, string>>({})
 const problem = ref('')
@@ -133,6 +194,7 @@ async function save() {
             temperature_c: before.temperature_c,
             qnh_hpa: before.qnh_hpa,
             planned_on: before.planned_on,
+            metar: before.metar,
           })
           await forgetSortie(client, id)
         })
@@ -202,6 +264,25 @@ const otherProblem = computed(() =>
         <p v-if="fields.landing" role="alert" class="font-bold text-fail-ink">{{ fields.landing }}</p>
       </section>
       <section class="panel space-y-3" aria-label="Wind and air">
+        <div>
+          <label for="metar" class="heading">METAR; or enter the wind below, as the sock says</label>
+          <div class="flex gap-2">
+            <input
+              id="metar"
+              v-model="report"
+              class="field figure !text-sm"
+              maxlength="600"
+              placeholder="LANT 251150Z 07009KT …"
+              :aria-invalid="!!reportProblem"
+              @keydown.enter.prevent="readReport"
+            />
+            <button type="button" class="button" @click="readReport">Read</button>
+          </div>
+          <p v-if="reportProblem" role="alert" class="font-bold text-fail-ink">{{ reportProblem }}</p>
+          <ul class="text-sm" aria-label="What the report says">
+            <li v-for="line in said" :key="line">{{ line }}</li>
+          </ul>
+        </div>
         <Stepper
           v-model="form.wind_dir_deg_mag"
           label="Wind from, magnetic as the tower says it; empty: variable or calm"
@@ -278,6 +359,32 @@ const otherProblem = computed(() =>
         </div>
       </section>
     </fieldset>
+    <section v-if="mayPlan" class="panel" aria-labelledby="runways">
+      <h2 id="runways" class="text-lg font-bold">Runways of {{ field?.name }}, best first</h2>
+      <p v-if="ranking.error.value" role="alert" class="font-bold text-fail-ink">{{ ranking.error.value.message }}</p>
+      <ol class="mt-1 space-y-1.5">
+        <li v-for="end in ranking.data.value?.ends ?? []" :key="end.ident">
+          <button
+            type="button"
+            class="flex min-h-14 w-full flex-wrap items-center gap-x-4 rounded-lg border-2 px-3 py-1 text-left"
+            :class="end.ident === chosen ? 'border-ink bg-paper' : 'border-line'"
+            :aria-pressed="end.ident === chosen"
+            @click="chooseEnd(end.ident)"
+          >
+            <span class="figure w-14 text-2xl">{{ end.ident }}</span>
+            <span class="w-28 font-bold" :class="end.within_limits ? 'text-pass-ink' : 'text-fail-ink'">
+              {{ end.within_limits ? '✓ within limits' : '✕ over a limit' }}
+            </span>
+            <span class="min-w-0 flex-1">
+              <span v-for="(reason, i) in end.reasons" :key="reason.name" :class="reason.over_limit ? 'font-bold text-fail-ink' : ''"
+                >{{ i ? ' · ' : '' }}{{ reason.words }}</span
+              >
+            </span>
+          </button>
+        </li>
+      </ol>
+      <p class="mt-1 text-sm text-soft">Limits and local rules decide; an end over a limit is shown, not advised.</p>
+    </section>
     <p v-if="otherProblem" role="alert" class="font-bold text-fail-ink">{{ otherProblem }}</p>
     <p v-if="id !== null" class="text-sm text-soft">Laps already flown keep the brief they were flown by.</p>
     <button v-if="mayPlan" type="submit" class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10" :disabled="busy">

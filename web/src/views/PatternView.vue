@@ -1,0 +1,211 @@
+<script setup lang="ts">
+/** The pattern for this wind: headings, gates, the turn onto final, and room for the one ahead. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import type { PatternChoice, Plan } from '@/api/types'
+import Choice from '@/components/Choice.vue'
+import Figure from '@/components/Figure.vue'
+import Loading from '@/components/Loading.vue'
+import Stepper from '@/components/Stepper.vue'
+import { useLatest } from '@/composables/useLatest'
+import { useWidth } from '@/composables/useWidth'
+import { useUndo } from '@/stores/undo'
+import PatternMap from '@/strip/PatternMap.vue'
+import { direction, LEG_LABEL, round, signed } from '@/words'
+
+const id = Number(useRoute().params.id)
+const client = useQueryClient()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const sortieState = useQuery(sortieQuery(id))
+const planState = useQuery(planQuery(id))
+const sortie = computed(() => sortieState.data.value)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+const asked = shallowRef<Plan | null>(null)
+const plan = computed(() => asked.value ?? planState.data.value?.plan)
+const pattern = computed(() => plan.value?.pattern ?? null)
+const USUAL: Required<PatternChoice> = {
+  side: null,
+  spacing_nm: 0.75,
+  bank_deg: 25,
+  altitude_ft: null,
+  base_extension_s: 0,
+  wind_dir_deg_true: null,
+  wind_kt: null,
+}
+const choice = reactive<Required<PatternChoice>>({ ...USUAL })
+const isChanged = ref(false)
+watch(
+  sortie,
+  (now) => {
+    if (now && !isChanged.value) Object.assign(choice, USUAL, now.pattern ?? {})
+  },
+  { immediate: true },
+)
+const latest = useLatest((pattern: PatternChoice) => api.plan(id, { pattern }), (answer) => (asked.value = answer.plan))
+function change(part: Partial<PatternChoice>) {
+  Object.assign(choice, part)
+  isChanged.value = true
+  void latest.ask({ ...choice })
+}
+function back() {
+  isChanged.value = false
+  asked.value = null
+  latest.clear()
+  Object.assign(choice, USUAL, sortie.value?.pattern ?? {})
+}
+const saveProblem = ref('')
+async function keep() {
+  const before = sortie.value?.pattern ?? null
+  const write = async (pattern: PatternChoice | null) => {
+    await api.changeSortie(id, { pattern })
+    await forgetSortie(client, id)
+  }
+  try {
+    await write({ ...choice })
+    undo.done('pattern', () => write(before))
+    saveProblem.value = ''
+    isChanged.value = false
+    asked.value = null
+  } catch (error) {
+    saveProblem.value = error instanceof Error ? error.message : 'Not kept.'
+  }
+}
+const side = computed(() => pattern.value?.side ?? choice.side ?? null)
+const SIDES = [
+  { value: 'left', label: 'Left' },
+  { value: 'right', label: 'Right' },
+] as const
+const northUp = ref(false)
+const frame = ref<HTMLElement | null>(null)
+const width = useWidth(frame)
+const notes = computed(() => [...(plan.value?.notes ?? []), ...(pattern.value?.cautions ?? [])])
+const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? latest.fields.value[field] ?? ''
+</script>
+
+<template>
+  <Loading
+    v-if="!sortie || !plan"
+    :error="sortieState.error.value ?? planState.error.value"
+    :retry="() => [sortieState.refetch(), planState.refetch()]"
+  />
+  <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_400px]">
+    <div class="min-w-0 space-y-3">
+      <div class="flex flex-wrap items-center gap-x-3">
+        <h1 class="text-2xl font-bold">
+          {{ side === 'right' ? 'Right' : 'Left' }} pattern, runway {{ sortie.runway.ident }}
+        </h1>
+        <p v-if="pattern" class="text-soft">
+          {{ round(pattern.altitude_ft, 10) }} ft ·
+          wind up there {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
+          {{ round(pattern.wind_kt) }} kt, {{ pattern.wind_source }}
+        </p>
+        <span class="flex-1" />
+        <button type="button" class="button" @click="northUp = !northUp">{{ northUp ? 'Runway up' : 'North up' }}</button>
+      </div>
+      <ul v-if="notes.length" class="space-y-1 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2 font-bold" aria-label="Cautions">
+        <li v-for="text in notes" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
+      </ul>
+      <section class="panel !p-2" aria-label="Pattern from above">
+        <div ref="frame" class="w-full overflow-hidden">
+          <PatternMap
+            v-if="width > 0 && pattern"
+            :runway="sortie.runway"
+            :pattern="pattern"
+            :reach="plan.power_off?.reach_ft ?? null"
+            :width="width"
+            :height="Math.min(600, Math.max(400, width * 0.75))"
+            :north-up="northUp"
+          />
+        </div>
+        <p class="px-1 text-sm text-soft">
+          Circles: altitudes to have, feet above sea level. Shaded: within 30° of the nose if the engine stops after
+          lift-off. Light stripe on the runway: what a glide from abeam can reach.
+        </p>
+      </section>
+      <section v-if="pattern" class="panel overflow-x-auto" aria-label="Legs" tabindex="0">
+        <table class="w-full min-w-[38rem] text-left">
+          <thead>
+            <tr class="border-b border-line text-sm text-soft">
+              <th class="py-1">Leg</th>
+              <th class="text-right">Heading</th>
+              <th class="text-right">Crab</th>
+              <th class="text-right">Ground</th>
+              <th class="text-right">Time</th>
+              <th class="text-right">Fly</th>
+              <th class="pl-3">Flap</th>
+              <th class="pl-3">Power, to start with</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="leg in pattern.legs" :key="leg.leg" class="border-b border-line">
+              <td class="py-1.5 font-bold">{{ LEG_LABEL[leg.leg] }}</td>
+              <td class="figure text-right text-lg">{{ direction(leg.heading_deg_mag) }}°</td>
+              <td class="figure text-right">{{ signed(leg.crab_deg) }}°</td>
+              <td class="figure whitespace-nowrap text-right">{{ round(leg.groundspeed_kt) }} kt</td>
+              <td class="figure whitespace-nowrap text-right">{{ round(leg.seconds) }} s</td>
+              <td class="figure whitespace-nowrap text-right">{{ round(leg.kias) }} kt</td>
+              <td class="pl-3">{{ leg.flap }}</td>
+              <td class="pl-3">{{ leg.power }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </div>
+    <aside class="min-w-0 space-y-3">
+      <template v-if="pattern">
+        <section class="panel border-l-8 !border-l-aim" aria-label="Turn onto final">
+          <p class="heading">Base to final</p>
+          <p class="text-lg font-bold leading-snug">{{ pattern.final_turn.words }}</p>
+        </section>
+        <div class="grid grid-cols-2 gap-2">
+          <Figure label="Final" :value="(pattern.final_length_ft / 6076.115).toFixed(1)" unit="nm" />
+          <Figure label="Descent from abeam" :value="round(pattern.descent_fpm, 10)" unit="fpm" />
+        </div>
+        <section class="panel" aria-labelledby="gates">
+          <h2 id="gates" class="font-bold">Gates</h2>
+          <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
+            <template v-for="gate in pattern.gates" :key="gate.name">
+              <dt>{{ gate.name }}</dt>
+              <dd class="figure text-right">{{ round(gate.altitude_ft, 10) }} ft</dd>
+            </template>
+          </dl>
+        </section>
+        <section v-if="plan.power_off" class="panel" aria-labelledby="glide">
+          <h2 id="glide" class="font-bold">Power-off 180 from abeam</h2>
+          <p class="mt-1 font-bold">{{ plan.power_off.words }}</p>
+          <p class="text-sm">
+            At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from {{ round(plan.power_off.reach_ft[0], 10) }} to
+            {{ round(plan.power_off.reach_ft[1], 10) }} ft; {{ round(plan.power_off.margin_ft, 10) }} ft of glide to spare at
+            the aim. At the 45° {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
+            {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
+          </p>
+          <p v-for="text in plan.power_off.cautions" :key="text" class="text-sm font-bold">▲ {{ text }}</p>
+        </section>
+      </template>
+      <section class="panel space-y-3" aria-label="What if">
+        <div class="flex min-h-11 flex-wrap items-center gap-2">
+          <h2 class="flex-1 font-bold">Fly it otherwise</h2>
+          <template v-if="isChanged">
+            <button v-if="mayChange" type="button" class="button button-main" @click="keep">Keep</button>
+            <button type="button" class="button" @click="back">As it was</button>
+          </template>
+        </div>
+        <p v-if="latest.problem.value || saveProblem" role="alert" class="font-bold text-fail-ink">
+          {{ latest.problem.value || saveProblem }}
+        </p>
+        <Choice :model-value="side" label="Side" :options="SIDES" @update:model-value="change({ side: $event })" />
+        <Stepper :model-value="choice.spacing_nm ?? 0.75" label="Spacing" unit="nm" :min="0.2" :max="3" :step="0.05" :digits="2" slide :error="error('spacing_nm')" @update:model-value="change({ spacing_nm: $event ?? 0.75 })" />
+        <p v-if="pattern" class="text-sm">{{ pattern.spacing_words }}</p>
+        <Stepper :model-value="choice.bank_deg ?? 25" label="Bank in the turns" unit="°" :min="5" :max="45" :error="error('bank_deg')" @update:model-value="change({ bank_deg: $event ?? 25 })" />
+        <Stepper :model-value="choice.base_extension_s ?? 0" label="Number two: fly downwind on for" unit="s" :min="0" :max="600" :step="5" slide :error="error('base_extension_s')" @update:model-value="change({ base_extension_s: $event ?? 0 })" />
+        <div class="grid grid-cols-2 gap-3">
+          <Stepper :model-value="choice.wind_dir_deg_true ?? null" label="Wind up there, true; empty: estimated" unit="°" :min="0" :max="360" :step="10" :start="Math.round(pattern?.wind_dir_deg_true ?? 360)" empty-word="auto" :error="error('wind_dir_deg_true')" @update:model-value="change({ wind_dir_deg_true: $event, wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)) })" />
+          <Stepper :model-value="choice.wind_kt ?? null" label="Its speed" unit="kt" :min="0" :max="100" :start="Math.round(pattern?.wind_kt ?? 10)" empty-word="auto" :error="error('wind_kt')" @update:model-value="change({ wind_kt: $event, wind_dir_deg_true: $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)) })" />
+        </div>
+      </section>
+    </aside>
+  </div>
+</template>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/** The takeoff as briefed at the hold: distances, when to give up, and what to do if the engine stops. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import type { Takeoff } from '@/api/types'
+import Choice from '@/components/Choice.vue'
+import Figure from '@/components/Figure.vue'
+import Loading from '@/components/Loading.vue'
+import { useWidth } from '@/composables/useWidth'
+import { useUndo } from '@/stores/undo'
+import TakeoffStrip from '@/strip/TakeoffStrip.vue'
+import { direction, round, TAKEOFF_LABEL, windWords } from '@/words'
+
+const id = Number(useRoute().params.id)
+const client = useQueryClient()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const sortieState = useQuery(sortieQuery(id))
+const planState = useQuery(planQuery(id))
+const sortie = computed(() => sortieState.data.value)
+const takeoff = computed(() => planState.data.value?.plan.takeoff)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+const frame = ref<HTMLElement | null>(null)
+const width = useWidth(frame)
+const problem = ref('')
+const KINDS = (Object.keys(TAKEOFF_LABEL) as Takeoff['kind'][]).map((value) => ({ value, label: TAKEOFF_LABEL[value] }))
+const SET_LABEL: Record<Takeoff['correction_set'], string> = {
+  common: 'Common practice',
+  uk_caa: 'UK CAA leaflet (from memory)',
+}
+
+async function choose(kind: Takeoff['kind'] | null) {
+  const before = sortie.value?.takeoff
+  if (!kind || !before || kind === before) return
+  const write = async (takeoff: Takeoff['kind']) => {
+    await api.changeSortie(id, { takeoff })
+    await forgetSortie(client, id)
+  }
+  try {
+    await write(kind)
+    problem.value = ''
+    undo.done('kind of takeoff', () => write(before))
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'Not kept.'
+  }
+}
+/** Margin in words for a figure: what is left, or what is missing. */
+const spare = (feet: number | null) =>
+  feet === null ? 'unknown' : feet < 0 ? `${round(-feet, 10)} ft TOO SHORT` : `${round(feet, 10)} ft to spare`
+</script>
+
+<template>
+  <Loading
+    v-if="!sortie || !takeoff"
+    :error="sortieState.error.value ?? planState.error.value"
+    :retry="() => [sortieState.refetch(), planState.refetch()]"
+  />
+  <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
+    <div class="min-w-0 space-y-3">
+      <div class="flex flex-wrap items-baseline gap-x-3">
+        <h1 class="text-2xl font-bold">{{ TAKEOFF_LABEL[takeoff.kind] }} takeoff, runway {{ sortie.runway.ident }}</h1>
+        <p class="text-soft">
+          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ round(sortie.weight_lb) }} lb · {{ windWords(sortie) }}
+        </p>
+      </div>
+      <Choice v-if="mayChange" :model-value="takeoff.kind" label="Kind" :options="KINDS" @update:model-value="choose" />
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+      <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
+        <Figure label="Ground roll" :value="round(takeoff.ground_roll_ft, 10)" unit="ft" :note="spare(takeoff.roll_margin_ft)" />
+        <Figure
+          label="Over 50 ft"
+          :value="round(takeoff.over_50_ft_ft, 10)"
+          unit="ft"
+          :tone="takeoff.over_50_margin_ft !== null && takeoff.over_50_margin_ft < 0 ? 'fail' : undefined"
+          :note="spare(takeoff.over_50_margin_ft)"
+        />
+        <Figure label="Lift-off" tone="aim" :value="round(takeoff.lift_off_speed_kias)" unit="KIAS" :note="`Vx ${round(takeoff.vx_kias)}, then Vy ${round(takeoff.vy_kias)}`" />
+        <Figure
+          label="Stop unless"
+          tone="fail"
+          :value="round(takeoff.abort_speed_kias)"
+          unit="KIAS"
+          :note="`by ${round(takeoff.abort_point_ft, 10)} ft, half the runway`"
+        />
+      </div>
+      <ul v-if="takeoff.cautions.length" class="space-y-1 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2 font-bold" aria-label="Cautions">
+        <li v-for="text in takeoff.cautions" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
+      </ul>
+      <section class="panel !p-2" aria-label="Takeoff on the strip">
+        <div ref="frame" class="w-full overflow-hidden">
+          <TakeoffStrip v-if="width > 0" :runway="sortie.runway" :takeoff="takeoff" :width="width" />
+        </div>
+      </section>
+      <section class="panel" aria-labelledby="steps">
+        <h2 id="steps" class="text-lg font-bold">How</h2>
+        <ol class="mt-1 list-decimal space-y-1 pl-6">
+          <li v-for="step in takeoff.steps" :key="step">{{ step }}</li>
+          <li>First turn at {{ round(takeoff.first_turn_ft, 10) }} ft, beyond the runway end.</li>
+        </ol>
+      </section>
+    </div>
+    <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
+      <section class="panel border-l-8 !border-l-spot" aria-labelledby="engine">
+        <h2 id="engine" class="text-lg font-bold">If the engine stops</h2>
+        <dl class="mt-1 space-y-2">
+          <div v-for="phase in takeoff.engine_failure" :key="phase.phase">
+            <dt class="heading">{{ phase.phase }}</dt>
+            <dd>{{ phase.words }}</dd>
+          </div>
+        </dl>
+        <p class="mt-2 text-sm text-soft">
+          Sector {{ direction(takeoff.engine_out_sector_deg_mag[0]) }}° to {{ direction(takeoff.engine_out_sector_deg_mag[1]) }}°
+          magnetic; drawn on the Pattern map.
+        </p>
+      </section>
+      <section v-if="takeoff.lift_off.length" class="panel" aria-labelledby="off">
+        <h2 id="off" class="font-bold">Two schools of lift-off</h2>
+        <ul class="mt-1 space-y-1">
+          <li v-for="school in takeoff.lift_off" :key="school.school">
+            {{ school.words }} <span class="figure whitespace-nowrap">{{ round(school.ground_roll_ft, 10) }} ft</span>
+          </li>
+        </ul>
+        <p class="mt-1 text-sm text-soft">Technique {{ sortie.technique.name }} decides which is briefed.</p>
+      </section>
+      <section v-for="set in takeoff.by_set" :key="set.correction_set" class="panel" :aria-label="`Distances: ${SET_LABEL[set.correction_set]}`">
+        <h2 class="font-bold">
+          {{ SET_LABEL[set.correction_set] }}<span v-if="set.correction_set === takeoff.correction_set"> ✓ used</span>
+        </h2>
+        <ol class="mt-1 space-y-0.5 text-sm">
+          <li v-for="(step, i) in set.over_50_ft_steps" :key="i" class="flex justify-between gap-2">
+            <span>{{ step.reason }} <span v-if="i" class="text-soft">× {{ step.factor.toFixed(2) }}</span></span>
+            <span class="figure whitespace-nowrap">{{ round(step.distance_ft, 10) }} ft</span>
+          </li>
+        </ol>
+      </section>
+    </aside>
+  </div>
+</template>
