@@ -42,7 +42,7 @@ class Browser:
 
     def sortie_of(self, name: str) -> int:
         """Today's sortie of a demo student."""
-        return next(one['id'] for one in self.sorties() if one['student']['name'].startswith(name) and not one['laps'])
+        return next(one['id'] for one in self.sorties() if one['student_name'].startswith(name) and not one['laps'])
 
     def put_lap(self, sortie_id: int, *, lap_id: str | None = None, status: int = 200, **seen: Any) -> Any:
         lap_id = lap_id or str(uuid.uuid4())

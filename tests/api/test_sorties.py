@@ -97,7 +97,7 @@ def test_a_what_if_is_answered_in_feet_and_writes_nothing(marta):
 
 
 def test_a_student_reads_their_own_sorties_and_writes_none(marta, ines):
-    assert {one['student']['name'] for one in ines.sorties()} == {'Ines Carvalho'}
+    assert {one['student_name'] for one in ines.sorties()} == {'Ines Carvalho'}
     own, other = marta.sortie_of('Ines'), marta.sortie_of('Owen')
     assert ines.get(f'/api/sorties/{own}')['id'] == own
     assert ines.get('/api/catalogue')['people'] == []

@@ -121,10 +121,9 @@ class SortieOut(Out):
     pattern: PatternChoice | None
     metar: str | None
     pattern_altitude_ft: float
-    laps: int | None = None
 
     @classmethod
-    def of(cls, sortie: Sortie, laps: int | None = None) -> SortieOut:
+    def of(cls, sortie: Sortie) -> SortieOut:
         """Reply for a row."""
         aircraft = catalogue.aircraft_of(sortie.aircraft)
         runway = catalogue.runway_of(sortie.runway_end)
@@ -146,15 +145,39 @@ class SortieOut(Out):
                 'flaps': [flap.name for flap in aircraft.flaps],
                 'lightest_lb': aircraft.empty_weight_lb,
                 'heaviest_lb': aircraft.max_weight_lb,
-                'laps': laps,
             }
         )
+
+
+class SortieLine(Out):
+    """A sortie as a list shows it."""
+
+    id: int
+    planned_on: date
+    student_id: int
+    student_name: str
+    instructor_name: str
+    aircraft_id: int
+    aircraft_name: str
+    airfield: str
+    airfield_is_fictional: bool
+    runway_end_id: int
+    runway_ident: str
+    standard_id: int
+    standard_name: str
+    landing: LandingKind
+    wind_dir_deg_mag: float | None
+    wind_kt: float
+    gust_kt: float | None
+    temperature_c: float
+    qnh_hpa: float
+    laps: int
 
 
 class SortiesOut(Out):
     """The latest sorties, newest day first."""
 
-    sorties: list[SortieOut]
+    sorties: list[SortieLine]
 
 
 class BriefChanges(In):
@@ -198,7 +221,7 @@ class BriefOut(Out):
 @bp.doc(responses=[401])
 def list_sorties() -> SortiesOut:
     """List the sorties this person may read."""
-    return SortiesOut(sorties=[SortieOut.of(row, count) for row, count in sorties.list_for(database(), person())])
+    return SortiesOut(sorties=[SortieLine.model_validate(dict(row)) for row in sorties.list_for(database(), person())])
 
 
 @bp.post('')
@@ -210,7 +233,7 @@ def create_sortie(json_data: SortieIn) -> SortieOut:
     """Plan a sortie."""
     keep_null = ('wind_dir_deg_mag', 'gust_kt')
     values = {k: v for k, v in json_data.model_dump().items() if v is not None or k in keep_null}
-    return SortieOut.of(sorties.create(database(), by=person(), values=values), 0)
+    return SortieOut.of(sorties.create(database(), by=person(), values=values))
 
 
 @bp.get('/<int:sortie_id>')

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from datetime import date
+from functools import cache
 from typing import Any, Literal
 
-from sqlalchemy import Select, func, select
-from sqlalchemy.orm import Session, joinedload
+from sqlalchemy import RowMapping, Select, func, select
+from sqlalchemy.orm import Session, aliased, joinedload
 
 from bullseye.core.aircraft import Aircraft as CoreAircraft
 from bullseye.core.brief import make_brief
@@ -15,10 +16,14 @@ from bullseye.core.errors import InvalidInput
 from bullseye.store import catalogue, coaching
 from bullseye.store.base import SchoolOwned
 from bullseye.store.errors import NotAllowed, NotFound
-from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
+from bullseye.store.models import Aircraft, Airfield, Lap, RunwayEnd, Sortie, Standard, Technique, User
 
 Right = Literal['read', 'coach']
 _PAGE = 60
+LINE = (
+    *('id', 'planned_on', 'student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing'),
+    *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+)
 _CHOICES: dict[str, tuple[type[SchoolOwned], str]] = {
     'student_id': (User, 'student'),
     'instructor_id': (User, 'instructor'),
@@ -45,7 +50,13 @@ def require_coach(person: User) -> None:
 
 def _visible(person: User) -> Select[Sortie]:
     """Sorties a person may read: a student their own, an instructor the school's."""
-    query = select(Sortie).options(
+    return _whole() if may_coach(person) else _whole().where(Sortie.student_id == person.id)
+
+
+@cache
+def _whole() -> Select[Sortie]:
+    """A sortie with all it chose; made once, since putting it together takes longer than the database does."""
+    return select(Sortie).options(
         joinedload(Sortie.school),
         joinedload(Sortie.student),
         joinedload(Sortie.instructor),
@@ -54,22 +65,45 @@ def _visible(person: User) -> Select[Sortie]:
         joinedload(Sortie.standard),
         joinedload(Sortie.technique),
     )
-    return query if may_coach(person) else query.where(Sortie.student_id == person.id)
 
 
-def list_for(db: Session, person: User) -> Sequence[tuple[Sortie, int]]:
-    """The latest sorties a person may read, newest day first, each with its number of laps."""
-    query = _visible(person).order_by(Sortie.planned_on.desc(), Sortie.id.desc()).limit(_PAGE)
-    rows = db.scalars(query).unique().all()
-    counts: dict[int, int] = {}
-    if rows:
-        counted = (
-            select(Lap.sortie_id, func.count())
-            .where(Lap.sortie_id.in_([row.id for row in rows]), Lap.removed_at.is_(None))
-            .group_by(Lap.sortie_id)
+def list_for(db: Session, person: User) -> Sequence[RowMapping]:
+    """The latest sorties a person may read, newest day first, a line each with its number of laps."""
+    query = _lines() if may_coach(person) else _lines().where(Sortie.student_id == person.id)
+    return db.execute(query).mappings().all()
+
+
+@cache
+def _lines() -> Select[Any]:
+    """What a list shows and no more: whole aircraft and runways would be most of the work. Made once."""
+    student, instructor = aliased(User), aliased(User)
+    flown = (
+        select(func.count())
+        .select_from(Lap)
+        .where(Lap.school_id == Sortie.school_id, Lap.sortie_id == Sortie.id, Lap.removed_at.is_(None))
+        .scalar_subquery()
+    )
+    return (
+        select(
+            *(getattr(Sortie, name) for name in LINE),
+            student.name.label('student_name'),
+            instructor.name.label('instructor_name'),
+            Aircraft.name.label('aircraft_name'),
+            Standard.name.label('standard_name'),
+            RunwayEnd.ident.label('runway_ident'),
+            Airfield.name.label('airfield'),
+            Airfield.is_fictional.label('airfield_is_fictional'),
+            flown.label('laps'),
         )
-        counts = {row[0]: row[1] for row in db.execute(counted)}
-    return [(row, counts.get(row.id, 0)) for row in rows]
+        .join(student, Sortie.student.of_type(student))
+        .join(instructor, Sortie.instructor.of_type(instructor))
+        .join(Sortie.aircraft)
+        .join(Sortie.standard)
+        .join(Sortie.runway_end)
+        .join(RunwayEnd.airfield)
+        .order_by(Sortie.planned_on.desc(), Sortie.id.desc())
+        .limit(_PAGE)
+    )
 
 
 def find(db: Session, sortie_id: int, *, person: User, right: Right = 'read', lock: bool = False) -> Sortie:

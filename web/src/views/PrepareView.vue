@@ -48,23 +48,25 @@ watch(
   () => {
     const all = catalogue.data.value
     if (!all || ready.value || (id === null ? !earlier.data.value : !kept.data.value)) return
-    const from = kept.data.value ?? earlier.data.value?.sorties[0]
+    const own = kept.data.value
+    const last = earlier.data.value?.sorties[0]
+    const from = own ?? last
     const end = from?.runway_end_id ?? all.airfields[0]?.ends[0]?.id ?? 0
     Object.assign(form, {
-      student_id: (id === null ? all.people.find((one) => one.role === 'student')?.id : from?.student.id) ?? 0,
-      aircraft_id: from?.aircraft.id ?? all.aircraft[0]?.id ?? 0,
+      student_id: (id === null ? all.people.find((one) => one.role === 'student')?.id : own?.student.id) ?? 0,
+      aircraft_id: own?.aircraft.id ?? last?.aircraft_id ?? all.aircraft[0]?.id ?? 0,
       runway_end_id: end,
-      standard_id: from?.standard.id ?? all.standards[0]?.id ?? 0,
+      standard_id: own?.standard.id ?? last?.standard_id ?? all.standards[0]?.id ?? 0,
       landing: from?.landing ?? 'normal',
-      technique_id: id === null ? null : (from?.technique.id ?? null),
+      technique_id: own?.technique.id ?? null,
       wind_dir_deg_mag: from?.wind_dir_deg_mag ?? null,
       wind_kt: from?.wind_kt ?? 0,
       gust_kt: from?.gust_kt ?? null,
       temperature_c: from?.temperature_c ?? 15,
       qnh_hpa: from?.qnh_hpa ?? 1013.25,
       planned_on: id === null ? today() : (from?.planned_on ?? today()),
-      weight_lb: id === null ? null : (from?.weight_lb ?? null),
-      metar: id === null ? null : (from?.metar ?? null),
+      weight_lb: own?.weight_lb ?? null,
+      metar: own?.metar ?? null,
     })
     report.value = form.metar ?? ''
     ready.value = true

@@ -16,7 +16,7 @@ const find = ref<HTMLInputElement | null>(null)
 const found = computed(() => {
   const text = wanted.value.trim().toLowerCase()
   return (sorties.data.value?.sorties ?? []).filter((one) =>
-    `${one.student.name} ${one.instructor.name} ${one.aircraft.name} ${one.airfield} ${one.runway.ident} ${LANDING_LABEL[one.landing]}`
+    `${one.student_name} ${one.instructor_name} ${one.aircraft_name} ${one.airfield} ${one.runway_ident} ${LANDING_LABEL[one.landing]}`
       .toLowerCase()
       .includes(text),
   )
@@ -54,16 +54,16 @@ useKeys({ '/': () => find.value?.focus() })
             class="panel grid min-h-16 items-center gap-x-4 gap-y-0.5 hover:border-ink sm:grid-cols-[1.3fr_1fr_1.6fr_7rem]"
           >
             <span>
-              <span class="block text-lg font-bold">{{ one.student.name }}</span>
-              <span class="text-sm text-soft">with {{ one.instructor.name }}</span>
+              <span class="block text-lg font-bold">{{ one.student_name }}</span>
+              <span class="text-sm text-soft">with {{ one.instructor_name }}</span>
             </span>
             <span>
               <span class="block font-bold">{{ LANDING_LABEL[one.landing] }}</span>
-              <span class="text-sm text-soft">{{ one.standard.name }}</span>
+              <span class="text-sm text-soft">{{ one.standard_name }}</span>
             </span>
             <span>
               <span class="block">
-                {{ one.airfield }} {{ one.runway.ident }} · {{ one.aircraft.name }}
+                {{ one.airfield }} {{ one.runway_ident }} · {{ one.aircraft_name }}
                 <span v-if="one.airfield_is_fictional" class="text-sm text-soft">(fictional)</span>
               </span>
               <span class="text-sm text-soft">wind {{ windWords(one) }}</span>
