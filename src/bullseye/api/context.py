@@ -8,6 +8,7 @@ from flask import current_app, g
 from flask_login import current_user
 from sqlalchemy.orm import Session
 
+from bullseye.store.database import has_written
 from bullseye.store.models import User
 
 
@@ -24,7 +25,13 @@ def person() -> User:
 
 
 def close_database(_error: BaseException | None) -> None:
-    """Give the connection back."""
+    """Give the connection back.
+
+    What was only read is ended with a commit: after a rollback the driver forgets the statements it has prepared, and
+    planning them anew takes longer than running them. Anything written and not committed is rolled back.
+    """
     db = g.pop('db', None)
     if db is not None:
+        if not has_written(db):
+            db.commit()
         db.close()

@@ -2,8 +2,12 @@
 
 from __future__ import annotations
 
-from sqlalchemy import Engine, create_engine
+from typing import Any, Final
+
+from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
+
+_WROTE: Final = 'wrote'
 
 
 def open_engine(url: str) -> Engine:
@@ -19,3 +23,25 @@ def open_engine(url: str) -> Engine:
 def session_maker(engine: Engine) -> sessionmaker[Session]:
     """Maker of sessions; rows stay readable after a commit."""
     return sessionmaker(engine, expire_on_commit=False)
+
+
+@event.listens_for(Session, 'after_flush')
+def _note_writing(db: Session, _context: object) -> None:
+    db.info[_WROTE] = True
+
+
+@event.listens_for(Session, 'do_orm_execute')
+def _note_statement(state: Any) -> None:
+    if not state.is_select:
+        state.session.info[_WROTE] = True
+
+
+@event.listens_for(Session, 'after_transaction_end')
+def _forget_writing(db: Session, transaction: Any) -> None:
+    if transaction.parent is None:
+        db.info.pop(_WROTE, None)
+
+
+def has_written(db: Session) -> bool:
+    """Whether the running transaction of a session holds anything but reading, or is broken."""
+    return bool(db.info.get(_WROTE) or db.new or db.dirty or db.deleted) or not db.is_active
