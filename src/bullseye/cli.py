@@ -1,4 +1,4 @@
-"""The command line that works without a database: briefs as JSON."""
+"""The command line that works without a database: briefs and advice as JSON."""
 
 from __future__ import annotations
 
@@ -6,11 +6,12 @@ import argparse
 import json
 import os
 import sys
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import IO, Any
 
+from bullseye.core.advice import advice_adapter, advice_request_schema, advise, parse_advice_request
 from bullseye.core.request import RefusedRequest, request_schema
 from bullseye.core.wholebrief import make_whole_brief, whole_adapter
 from bullseye.core.wholerequest import parse_whole_request, whole_request_schema
@@ -18,39 +19,65 @@ from bullseye.demo.fleet import AIRCRAFT
 
 REFUSED = 2
 NEWER_DATABASE = 4
+Answer = Callable[[str], dict[str, Any]]
+
+
+def _read(text: str) -> Any:
+    try:
+        return json.loads(text)
+    except (json.JSONDecodeError, RecursionError, UnicodeDecodeError) as error:
+        raise RefusedRequest({'request': f'not readable as JSON: {error}'}) from None
 
 
 def brief_from_json(text: str) -> dict[str, Any]:
-    """Answer one request given as JSON text.
+    """Answer one brief's request given as JSON text.
 
     :raises RefusedRequest: with a message for each wrong field
     """
-    try:
-        data = json.loads(text)
-    except (json.JSONDecodeError, RecursionError, UnicodeDecodeError) as error:
-        raise RefusedRequest({'request': f'not readable as JSON: {error}'}) from None
-    request, plan, report = parse_whole_request(data, aircraft_by_name=AIRCRAFT, now=datetime.now(UTC))
+    request, plan, report = parse_whole_request(_read(text), aircraft_by_name=AIRCRAFT, now=datetime.now(UTC))
     answer = make_whole_brief(request, plan, weather_warnings=report.warnings if report else ())
     found: dict[str, Any] = whole_adapter().dump_python(answer, mode='json')
     return found
 
 
-def _answers(lines: IO[str]) -> Iterator[dict[str, Any]]:
+def advice_from_json(text: str) -> dict[str, Any]:
+    """Answer one request for advice given as JSON text.
+
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    answer = advise(parse_advice_request(_read(text), aircraft_by_name=AIRCRAFT))
+    found: dict[str, Any] = advice_adapter().dump_python(answer, mode='json')
+    return found
+
+
+def _answers(lines: IO[str], answer: Answer) -> Iterator[dict[str, Any]]:
     for line in lines:
         if line.strip():
             try:
-                yield brief_from_json(line)
+                yield answer(line)
             except RefusedRequest as error:
                 yield {'errors': error.errors}
 
 
-def _brief(arguments: argparse.Namespace) -> int:
+def _brief_schema() -> dict[str, Any]:
+    return {
+        'request': whole_request_schema(request_schema(list(AIRCRAFT))),
+        'answer': whole_adapter().json_schema(mode='serialization'),
+    }
+
+
+def _advice_schema() -> dict[str, Any]:
+    return {
+        'request': advice_request_schema(request_schema(list(AIRCRAFT))),
+        'answer': advice_adapter().json_schema(mode='serialization'),
+    }
+
+
+def _reply(arguments: argparse.Namespace) -> int:
+    """Answer one request, or one a line, or print the schema of both."""
+    answer: Answer = arguments.answer
     if arguments.schema:
-        schema = {
-            'request': whole_request_schema(request_schema(list(AIRCRAFT))),
-            'answer': whole_adapter().json_schema(mode='serialization'),
-        }
-        print(json.dumps(schema, indent=2, ensure_ascii=False))
+        print(json.dumps(arguments.describe(), indent=2, ensure_ascii=False))
         return 0
     source = arguments.json or '-'
     try:
@@ -61,10 +88,10 @@ def _brief(arguments: argparse.Namespace) -> int:
     with stream:
         try:
             if arguments.lines:
-                for answer in _answers(stream):
-                    print(json.dumps(answer, ensure_ascii=False, allow_nan=False))
+                for one in _answers(stream, answer):
+                    print(json.dumps(one, ensure_ascii=False, allow_nan=False))
                 return 0
-            print(json.dumps(brief_from_json(stream.read()), indent=2, ensure_ascii=False, allow_nan=False))
+            print(json.dumps(answer(stream.read()), indent=2, ensure_ascii=False, allow_nan=False))
         except RefusedRequest as error:
             for field, message in error.errors.items():
                 print(f'{field}: {message}', file=sys.stderr)
@@ -106,11 +133,16 @@ def main(argv: list[str] | None = None) -> int:
     """Run one command; the exit code is 2 when the input was refused."""
     parser = argparse.ArgumentParser(prog='bullseye', description='Coaching landings, in feet.')
     commands = parser.add_subparsers(dest='command', required=True)
-    brief = commands.add_parser('brief', help='work out one landing from a JSON request')
-    brief.add_argument('--json', metavar='FILE', help='the request; - for standard input')
-    brief.add_argument('--lines', action='store_true', help='one request a line in, one answer a line out')
-    brief.add_argument('--schema', action='store_true', help='print the JSON Schema of request and answer')
-    brief.set_defaults(run=_brief)
+    kinds: tuple[tuple[str, str, Answer, Callable[[], dict[str, Any]]], ...] = (
+        ('brief', 'work out one lesson from a JSON request', brief_from_json, _brief_schema),
+        ('advise', 'learn from laps and say what to fly next', advice_from_json, _advice_schema),
+    )
+    for name, words, answer, describe in kinds:
+        command = commands.add_parser(name, help=words)
+        command.add_argument('--json', metavar='FILE', help='the request; - for standard input')
+        command.add_argument('--lines', action='store_true', help='one request a line in, one answer a line out')
+        command.add_argument('--schema', action='store_true', help='print the JSON Schema of request and answer')
+        command.set_defaults(run=_reply, answer=answer, describe=describe)
     prepare = commands.add_parser('prepare', help='migrate the database and fill it; ./bullseye up calls this')
     kind = prepare.add_mutually_exclusive_group(required=True)
     kind.add_argument('--demo', action='store_true', help='with the made-up school')

@@ -12,9 +12,9 @@ from bullseye.launch.places import ROOT
 from tests.core.making import briefed, make_request, request_data
 
 
-def run_brief(*arguments, text=''):
-    command = [sys.executable, str(ROOT / 'bullseye'), 'brief', *arguments]
-    return subprocess.run(command, input=text, capture_output=True, text=True, check=False, timeout=60)
+def run_brief(*arguments, text='', command='brief'):
+    words = [sys.executable, str(ROOT / 'bullseye'), command, *arguments]
+    return subprocess.run(words, input=text, capture_output=True, text=True, check=False, timeout=60)
 
 
 def test_the_answer_holds_what_was_promised_and_obeys_its_schema():

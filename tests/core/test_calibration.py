@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from scipy import optimize
 
-from bullseye.core.calibration import FlownLap, calibrate, fit_deceleration, fit_pilot, robust_mean
+from bullseye.core.calibration import Estimate, FlownLap, calibrate, fit_deceleration, fit_pilot, robust_mean
 from bullseye.core.touchdown import predict
 from tests.core.making import approach
 
@@ -19,6 +19,13 @@ def fly(rng, *, deceleration=3.2, bias=0.0, scatter=0.0, speed=None, timed=True)
         speed_is_known=True,
         float_s=max(0.1, found.float_s + 0.3 * rng.normal()) if timed else None,
     )
+
+
+KNOWN = Estimate(mean=3.2, sd=0.1, weights=np.empty(0))  # an aircraft known well
+
+
+def bias_of(laps):
+    return fit_pilot(laps, deceleration=KNOWN).bias.mean
 
 
 def test_before_any_lap_it_is_the_prior():
@@ -45,19 +52,16 @@ def test_one_wild_lap_moves_the_bias_by_less_than_a_third_of_its_error():
     rng = np.random.default_rng(7)
     for count in (1, 2, 5, 12):
         laps = [fly(rng, scatter=60) for _ in range(count)]
-        before, _ = fit_pilot(laps, deceleration_fps2=3.2)
+        before = bias_of(laps)
         for wild_ft in (450, 900, 2_000):
             wild = dataclasses.replace(laps[-1], touchdown_from_aim_ft=laps[-1].touchdown_from_aim_ft + wild_ft)
-            after, _ = fit_pilot([*laps, wild], deceleration_fps2=3.2)
-            assert abs(after.mean - before.mean) < wild_ft / 3
+            assert abs(bias_of([*laps, wild]) - before) < wild_ft / 3
 
 
 def test_what_the_pilot_does_lately_counts_more():
     rng = np.random.default_rng(3)
     old, new = [fly(rng, bias=0, scatter=40) for _ in range(8)], [fly(rng, bias=200, scatter=40) for _ in range(4)]
-    risen, _ = fit_pilot(old + new, deceleration_fps2=3.2)
-    fallen, _ = fit_pilot(new + old, deceleration_fps2=3.2)
-    assert risen.mean > 3 * fallen.mean > 0  # the same laps, in another order
+    assert bias_of(old + new) > 2 * bias_of(new + old) > 0  # the same laps, in another order
 
 
 def test_the_robust_mean_agrees_with_a_general_library():
@@ -83,3 +87,38 @@ def test_laps_that_were_not_timed_teach_nothing_about_deceleration():
     untimed = fit_deceleration([fly(rng, deceleration=2.5, timed=False) for _ in range(9)])
     assert untimed.mean == 3.2
     assert fit_deceleration([fly(rng, deceleration=2.5) for _ in range(9)]).mean == pytest.approx(2.55, abs=0.15)
+
+
+def test_deceleration_is_learned_from_touchdowns_at_different_speeds_without_a_watch():
+    inside = 0
+    for seed in range(40):
+        rng = np.random.default_rng(seed)
+        a, bias = rng.uniform(2.6, 3.8), rng.uniform(-100, 150)
+        speeds = rng.uniform(55, 70, 25)
+        laps = [fly(rng, deceleration=a, bias=bias, scatter=50, speed=v, timed=False) for v in speeds]
+        known = calibrate(aircraft_laps=[], pilot_laps=laps, prior_deceleration_fps2=3.2)
+        assert known.deceleration_sd_fps2 < 0.5  # they have taught something: the prior alone is 0.6
+        inside += abs(known.deceleration_fps2 - a) <= 1.96 * known.deceleration_sd_fps2
+    assert inside >= 35  # of 40 at 95 %: the 5th percentile of a binomial is 36, less one for the read speed's error
+
+
+def test_with_weak_priors_and_no_wild_lap_it_is_the_plain_regression(monkeypatch):
+    # independent: ordinary least squares by SciPy, over the same laps with equal weights
+    from bullseye.core import calibration
+
+    monkeypatch.setattr(calibration, '_HALF_LIFE_LAPS', 1e9)
+    monkeypatch.setattr(calibration, 'BIAS_SD_FT', 1e6)
+    rng = np.random.default_rng(8)
+    laps = [fly(rng, deceleration=2.9, bias=80, scatter=25, speed=v, timed=False) for v in rng.uniform(56, 70, 40)]
+    ours = fit_pilot(laps, deceleration=Estimate(mean=3.2, sd=1e3, weights=np.empty(0)))
+
+    def rest(p):
+        return [
+            lap.touchdown_from_aim_ft
+            - p[1]
+            - predict(dataclasses.replace(lap.approach, deceleration_fps2=p[0])).touchdown_ft
+            for lap in laps
+        ]
+
+    theirs = optimize.least_squares(rest, [3.2, 0.0]).x
+    assert (ours.deceleration.mean, ours.bias.mean) == pytest.approx(tuple(theirs), rel=0.01)

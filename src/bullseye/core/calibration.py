@@ -128,33 +128,75 @@ def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATI
     return robust_mean(found, [_TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
 
 
-def fit_pilot(laps: Sequence[FlownLap], *, deceleration_fps2: float) -> tuple[Estimate, float]:
-    """Bias [ft] with its certainty, and scatter [ft], of a pilot about the model.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PilotFit:
+    """What a pilot's touchdowns tell together: the aircraft's deceleration, and the pilot's bias and scatter."""
+
+    deceleration: Estimate
+    bias: Estimate
+    scatter_ft: float
+
+
+def _recency(count: int) -> NDArray[np.float64]:
+    """Shares of laps, oldest first: half as much every four laps back."""
+    return 0.5 ** (np.arange(count - 1, -1, -1) / _HALF_LIFE_LAPS)
+
+
+def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
+    """Fit touchdown = model(speed, wind, deceleration) + bias to a pilot's laps.
 
     :param laps: oldest first; what the pilot did lately counts more
-    :param deceleration_fps2: of the aircraft, as believed now
+    :param deceleration: of the aircraft, as believed before; its certainty says how far these laps may move it
 
-    A lap whose speed nobody read counts less, since part of its error may be speed.
+    The most probable pair under normal priors and Student's t with four degrees of freedom, by Gauss-Newton with
+    reweighting [pub: Lange, Little & Taylor (1989), value from memory]; certainties from the curvature there. Bias and
+    deceleration are told apart by laps of different speeds; without any, the prior decides. A lap whose speed nobody
+    read counts less, since part of its error may be speed.
     """
+    if not laps:
+        none = np.empty(0)
+        bias = Estimate(mean=0.0, sd=BIAS_SD_FT, weights=none)
+        return PilotFit(deceleration=deceleration, bias=bias, scatter_ft=SCATTER_FT)
+    flown_ft = np.array([lap.touchdown_from_aim_ft for lap in laps])
+    sds_ft = np.hypot(SCATTER_FT, [0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT for lap in laps])
+    shares = _recency(len(laps))
+    fields = ('speed_ktas', 'touchdown_ktas', 'headwind_kt', 'path_angle_deg')
+    given = {field: np.array([getattr(lap.approach, field) for lap in laps]) for field in fields}
 
-    def each(field: str) -> NDArray[np.float64]:
-        return np.array([getattr(lap.approach, field) for lap in laps], float)
+    def model_ft(a_fps2: float) -> NDArray[np.float64]:
+        return touchdown_from_aim_ft(
+            speed_ktas=given['speed_ktas'],
+            touchdown_ktas=given['touchdown_ktas'],
+            headwind_kt=given['headwind_kt'],
+            path_angle_deg=given['path_angle_deg'],
+            deceleration_fps2=a_fps2,
+        )
 
-    model_ft = touchdown_from_aim_ft(
-        speed_ktas=each('speed_ktas'),
-        touchdown_ktas=each('touchdown_ktas'),
-        headwind_kt=each('headwind_kt'),
-        path_angle_deg=each('path_angle_deg'),
-        deceleration_fps2=deceleration_fps2,
+    prior_precision = np.diag([1 / deceleration.sd**2, 1 / BIAS_SD_FT**2])
+    prior = np.array([deceleration.mean, 0.0])
+    found = np.array([deceleration.mean, _weighted_median(flown_ft - model_ft(deceleration.mean), shares)])
+    belief, precision = np.ones_like(flown_ft), prior_precision
+    for _ in range(60):
+        rest_ft = flown_ft - model_ft(found[0]) - found[1]
+        belief = np.minimum(1.0, (_STUDENT_DEGREES + 1) / (_STUDENT_DEGREES + (rest_ft / sds_ft) ** 2))
+        weights = shares * belief / sds_ft**2
+        slope = (model_ft(found[0] + 0.01) - model_ft(found[0] - 0.01)) / 0.02
+        jacobian = np.column_stack([slope, np.ones_like(slope)])
+        precision = jacobian.T @ (weights[:, None] * jacobian) + prior_precision
+        step = np.linalg.solve(precision, jacobian.T @ (weights * rest_ft) + prior_precision @ (prior - found))
+        found = found + np.clip(step, [-0.3, -400.0], [0.3, 400.0])
+        found[0] = min(max(found[0], 0.8), 11.0)
+        if abs(step[0]) < 1e-7 and abs(step[1]) < 1e-5:
+            break
+    sds = np.sqrt(np.diag(np.linalg.inv(precision)))
+    rest_ft = flown_ft - model_ft(found[0]) - found[1]
+    counted = shares * belief
+    scatter_ft = math.sqrt((_PRIOR_LAPS * SCATTER_FT**2 + counted @ rest_ft**2) / (_PRIOR_LAPS + counted.sum()))
+    return PilotFit(
+        deceleration=Estimate(mean=float(found[0]), sd=float(sds[0]), weights=belief),
+        bias=Estimate(mean=float(found[1]), sd=float(sds[1]), weights=belief),
+        scatter_ft=scatter_ft,
     )
-    errors_ft = np.array([lap.touchdown_from_aim_ft for lap in laps], float) - model_ft
-    from_speed_ft = np.array([0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT for lap in laps])
-    sds_ft = np.hypot(SCATTER_FT, from_speed_ft)
-    shares = [0.5 ** ((len(laps) - 1 - i) / _HALF_LIFE_LAPS) for i in range(len(laps))]
-    bias = robust_mean(errors_ft, sds_ft, prior_mean=0.0, prior_sd=BIAS_SD_FT, shares=shares)
-    squares = float(bias.weights @ (errors_ft - bias.mean) ** 2)
-    scatter_ft = math.sqrt((_PRIOR_LAPS * SCATTER_FT**2 + squares) / (_PRIOR_LAPS + bias.weights.sum()))
-    return bias, scatter_ft
 
 
 def calibrate(
@@ -166,14 +208,14 @@ def calibrate(
     :param pilot_laps: of this pilot in this aircraft and flap, oldest first
     :param prior_deceleration_fps2: what the aircraft's record says before any lap
     """
-    deceleration = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
-    bias, scatter_ft = fit_pilot(pilot_laps, deceleration_fps2=deceleration.mean)
+    timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
+    fit = fit_pilot(pilot_laps, deceleration=timed)
     return Calibration(
-        deceleration_fps2=deceleration.mean,
-        bias_ft=bias.mean,
-        scatter_ft=scatter_ft,
-        deceleration_sd_fps2=deceleration.sd,
-        bias_sd_ft=bias.sd,
+        deceleration_fps2=fit.deceleration.mean,
+        bias_ft=fit.bias.mean,
+        scatter_ft=fit.scatter_ft,
+        deceleration_sd_fps2=fit.deceleration.sd,
+        bias_sd_ft=fit.bias.sd,
         laps=len(pilot_laps),
-        timed_laps=len(deceleration.weights),
+        timed_laps=len(timed.weights),
     )

@@ -47,6 +47,10 @@ class Standard(Checked):
     short_field: Tolerance | None = None
     power_off: Tolerance | None = None
 
+    def examines(self, kind: LandingKind) -> bool:
+        """Whether the standard has a tolerance for a landing kind."""
+        return getattr(self, kind) is not None
+
     def tolerance(self, kind: LandingKind) -> Tolerance:
         """Tolerances of a landing kind.
 
