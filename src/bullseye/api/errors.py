@@ -61,6 +61,10 @@ def register(app: APIFlask) -> None:
     def _csrf(error: CSRFError) -> ResponseReturnValue:
         return problem(400, 'csrf', f'{error.description} Reload the page.')
 
+    @app.errorhandler(RecursionError)
+    def _too_deep(_error: RecursionError) -> ResponseReturnValue:
+        return problem(400, 'http_error', 'The body is nested too deeply.')
+
     @app.errorhandler(429)
     def _too_often(_error: HTTPException) -> ResponseReturnValue:
         return problem(429, 'too_often', 'Too many tries; wait a minute.')

@@ -1,0 +1,121 @@
+"""What keeps the application from being used against its users."""
+
+import pytest
+
+from tests.api.conftest import Browser
+
+
+def raw(browser, method, path, data, **headers):
+    return browser.client.open(path, method=method, data=data, headers={'X-CSRFToken': browser.token} | headers)
+
+
+@pytest.mark.parametrize(
+    ('body', 'kind', 'status'),
+    [
+        (b'{', 'application/json', 400),
+        (b'not json', 'text/plain', 422),
+        (b'[]', 'application/json', 422),
+        (b'{"wind_kt": 1e999}', 'application/json', 422),
+        (b'{"wind_kt": NaN}', 'application/json', 422),
+        (b'{"a":' * 5_000 + b'1' + b'}' * 5_000, 'application/json', 400),
+        (b'{"weight_lb": ' + b'9' * 300_000 + b'}', 'application/json', 413),
+    ],
+)
+def test_a_hostile_body_is_refused_and_the_server_stands(marta, body, kind, status):
+    sortie = marta.sortie_of('Ines')
+    reply = raw(marta, 'POST', f'/api/sorties/{sortie}/brief', body, **{'Content-Type': kind})
+    assert 400 <= reply.status_code < 500, reply.get_data(as_text=True)[:300]
+    if status != 422:
+        assert reply.status_code == status
+    assert marta.get('/api/health')['status'] == 'up'
+
+
+@pytest.mark.parametrize('method', ['POST', 'PUT', 'PATCH', 'DELETE'])
+def test_no_write_without_the_token_of_the_session(marta, app, method):
+    sortie = marta.sortie_of('Ines')
+    paths = {
+        'POST': '/api/sorties',
+        'PUT': f'/api/sorties/{sortie}/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10',
+        'PATCH': f'/api/sorties/{sortie}',
+        'DELETE': '/api/session',
+    }
+    stolen = Browser(app).token
+    for token in ('', 'made-up', stolen):
+        reply = marta.client.open(paths[method], method=method, json={}, headers={'X-CSRFToken': token})
+        assert reply.status_code == 400
+        assert reply.get_json()['code'] == 'csrf'
+    assert marta.get('/api/session')['person'] is not None
+
+
+def test_a_cookie_of_somebody_else_or_a_forged_one_opens_nothing(app, marta):
+    client = app.test_client()
+    cookie = marta.client.get_cookie('bullseye').value
+    for forged in (cookie[:-4] + 'AAAA', 'eyJfdXNlcl9pZCI6IjEuMSJ9.x.y', ''):
+        client.set_cookie('bullseye', forged)
+        assert client.get('/api/sorties').status_code == 401
+
+
+@pytest.mark.parametrize(
+    'path',
+    [
+        '/assets/../../pyproject.toml',
+        '/assets/%2e%2e/%2e%2e/pyproject.toml',
+        '/..%2f..%2fpyproject.toml',
+        '/assets/none.js',
+    ],
+)
+def test_nothing_outside_the_front_end_is_served(app, path):
+    reply = app.test_client().get(path)
+    assert b'[project]' not in reply.data
+    reply.close()
+
+
+@pytest.mark.parametrize('sortie_id', ['0', '-1', '99999999999999999999', '1 or 1=1', 'null'])
+def test_an_id_that_cannot_be_is_not_found(marta, sortie_id):
+    assert marta.client.get(f'/api/sorties/{sortie_id}').status_code in (200, 404)
+    assert 'sortie' not in (marta.client.get(f'/api/sorties/{sortie_id}').get_json(silent=True) or {'message': ''}).get(
+        'laps', ''
+    )
+    marta.call('PATCH', f'/api/sorties/{sortie_id}', {'wind_kt': 3}, status=404)
+
+
+def test_answers_with_data_are_never_cached(marta):
+    reply = marta.client.get('/api/sorties')
+    assert reply.headers['Cache-Control'] == 'no-store'
+    assert reply.headers['Referrer-Policy'] == 'same-origin'
+    assert 'nosniff' in reply.headers['X-Content-Type-Options']
+
+
+def test_names_are_text_and_nothing_else(app, marta):
+    name = '<img src=x onerror=alert(1)>'
+    made = marta.call('POST', '/api/invitations', {'name': name, 'role': 'student'}, status=201)
+    assert made['name'] == name  # kept as written; the page shows it as text
+    refused = marta.call('POST', '/api/invitations', {'name': 'two\nlines', 'role': 'student'}, status=422)
+    assert 'control characters' in refused['fields']['name']
+
+
+def test_every_path_of_the_description_needs_somebody_signed_in(app):
+    from bullseye.api import spec
+
+    described = spec()['paths']
+    open_to_all = {
+        ('/api/session', 'get'),
+        ('/api/session', 'post'),
+        ('/api/session', 'delete'),
+        ('/api/session/demo', 'post'),
+        ('/api/setup', 'post'),
+        ('/api/invitations/look', 'post'),
+        ('/api/invitations/accept', 'post'),
+    }
+    nobody = Browser(app)
+    seen = set()
+    for path, methods in described.items():
+        for method in methods.keys() & {'get', 'post', 'put', 'patch', 'delete'}:
+            seen.add((path, method))
+            if (path, method) in open_to_all:
+                continue
+            address = path.replace('{lap_id}', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
+            address = address.replace('{sortie_id}', '1').replace('{airfield_id}', '1')
+            reply = nobody.client.open(address, method=method.upper(), json={}, headers={'X-CSRFToken': nobody.token})
+            assert reply.status_code == 401, (path, method, reply.status_code)
+    assert open_to_all <= seen

@@ -1,0 +1,96 @@
+"""The set-up's own rules: done once, done again when something changed, one at a time, and clear when it cannot."""
+
+import subprocess
+import sys
+
+import pytest
+
+from bullseye.launch import places, postgres, say, setup
+
+
+def test_a_command_that_fails_is_one_sentence_with_its_last_words():
+    with pytest.raises(say.GiveUp, match=r'^It broke: first / second$'):
+        say.run(['sh', '-c', 'echo first >&2; echo second >&2; exit 3'], failed='It broke')
+    with pytest.raises(say.GiveUp, match=r'It broke \(No such file'):
+        say.run(['no-such-program-anywhere'], failed='It broke')
+    with pytest.raises(say.GiveUp, match='The disk is full'):
+        say.run(['sh', '-c', 'echo "write: No space left on device" >&2; exit 1'], failed='It broke')
+    assert say.run(['echo', 'well'], failed='It broke') == 'well\n'
+
+
+def test_an_old_node_is_refused_with_what_was_found(monkeypatch, tmp_path):
+    old = tmp_path / 'node'
+    old.write_text('#!/bin/sh\necho v18.19.0\n')
+    old.chmod(0o755)
+    monkeypatch.setenv('PATH', f'{tmp_path}:/usr/bin:/bin')
+    with pytest.raises(say.GiveUp, match=r'Node 20 or newer with npm is needed \(found v18.19.0\)'):
+        setup.check_node()
+    monkeypatch.setenv('PATH', str(tmp_path / 'nowhere'))
+    with pytest.raises(say.GiveUp, match='none is installed'):
+        setup.check_node()
+
+
+def test_the_front_end_is_built_again_only_when_its_sources_changed():
+    stamp = places.WEB / 'dist' / '.stamp'
+    before = stamp.read_text()
+    built = (places.WEB / 'dist' / 'index.html').stat().st_mtime_ns
+    setup.front_end_build()
+    assert (places.WEB / 'dist' / 'index.html').stat().st_mtime_ns == built
+    assert before == setup._digest(setup._front_end_sources())
+    names = {path.name for path in setup._front_end_sources()}
+    assert {'App.vue', 'package-lock.json', 'icon.svg', 'openapi.json'} <= names
+    assert 'schema.d.ts' not in names  # made from openapi.json
+
+
+def test_the_lock_files_name_no_address_and_pin_every_package_by_hash():
+    for lock in (places.ROOT / 'requirements').glob('*.txt'):
+        text = lock.read_text()
+        assert '://' not in text
+        pins = [line for line in text.splitlines() if line and line[0].isalpha()]
+        assert pins
+        assert all('==' in line for line in pins)
+        assert text.count('--hash=sha256:') >= len(pins)
+    assert '"resolved"' not in (places.WEB / 'package-lock.json').read_text()
+
+
+def test_a_free_port_is_free_and_a_taken_one_is_not():
+    import socket
+
+    port = postgres.free_port()
+    assert not postgres.is_taken(port)
+    with socket.create_server(('127.0.0.1', port)):
+        assert postgres.is_taken(port)
+
+
+def test_the_server_of_the_tests_listens_on_loopback_only(server_url):
+    import psycopg
+
+    with psycopg.connect(server_url.replace('+psycopg', '')) as db:
+        shown = {
+            name: db.execute(f'show {name}').fetchone()[0] for name in ('listen_addresses', 'unix_socket_directories')
+        }
+        rules = db.execute("select count(*) from pg_hba_file_rules where auth_method = 'trust'").fetchone()[0]
+    assert shown == {'listen_addresses': '127.0.0.1', 'unix_socket_directories': ''}
+    assert rules == 0  # nobody comes in without the password
+
+
+def test_root_keeps_its_data_where_the_database_user_can_reach_it(monkeypatch, tmp_path):
+    monkeypatch.setattr(places, 'ROOT', tmp_path)
+    monkeypatch.delenv('BULLSEYE_DATA', raising=False)
+    monkeypatch.setattr('os.geteuid', lambda: 0)
+    first = places.data_folder()
+    assert str(first).startswith('/var/lib/bullseye/')
+    assert places.data_folder() == first  # and finds it again
+    monkeypatch.setattr('os.geteuid', lambda: 1000)
+    assert places.data_folder() == tmp_path / '.data'
+    monkeypatch.setenv('BULLSEYE_DATA', str(tmp_path / 'own'))
+    assert places.data_folder() == tmp_path / 'own'
+
+
+@pytest.mark.parametrize('arguments', [['fly'], ['up', '--port', 'many'], ['up', '--empty', '--reset-demo'], []])
+def test_a_wrong_command_is_refused_with_the_usage(arguments):
+    command = [sys.executable, str(places.ROOT / 'bullseye'), *arguments]
+    done = subprocess.run(command, capture_output=True, text=True, check=False, timeout=30)
+    assert done.returncode == 2
+    assert 'usage:' in done.stderr
+    assert 'Traceback' not in done.stderr

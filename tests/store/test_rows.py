@@ -1,0 +1,106 @@
+"""Rules that hold in the database itself, whoever writes to it."""
+
+import json
+import uuid
+
+import psycopg
+import pytest
+from sqlalchemy import create_engine, text
+from sqlalchemy.exc import IntegrityError
+
+
+@pytest.fixture
+def db(demo_url):
+    engine = create_engine(demo_url)
+    with engine.connect() as connection:
+        yield connection
+    engine.dispose()
+
+
+def change(db, statement, **values):
+    with db.begin_nested() if db.in_transaction() else db.begin():
+        db.execute(text(statement), values)
+
+
+@pytest.mark.parametrize(
+    ('statement', 'constraint'),
+    [
+        ("update lap set outcome = 'splash'", 'ck_lap_outcome_known'),
+        ("update lap set outcome = 'go_around'", 'ck_lap_go_around_has_no_touchdown'),
+        ('update lap set float_s = -1', 'ck_lap_float_not_negative'),
+        ("update lap set drift = 'up'", 'ck_lap_drift_known'),
+        ("update sortie set landing = 'water'", 'ck_sortie_landing_known'),
+        ("update sortie set takeoff = 'catapult'", 'ck_sortie_takeoff_known'),
+        ('update sortie set gust_kt = wind_kt - 1', 'ck_sortie_gust_not_below_wind'),
+        ("update user_account set role = 'king'", 'ck_user_account_role_known'),
+        ("update user_account set login = 'Marta' where role = 'chief'", 'ck_user_account_login_lower_case'),
+        ("update technique set gust_allowance = 'all'", 'ck_technique_gust_allowance_known'),
+        ("update aircraft set name = 'Marram 160'", 'uq_aircraft_school_id_name'),
+        ('insert into installation (id) values (2)', 'ck_installation_one_row'),
+    ],
+)
+def test_a_rule_is_a_constraint_as_well(db, statement, constraint):
+    with pytest.raises(IntegrityError) as refusal:
+        change(db, statement)
+    assert isinstance(refusal.value.orig, psycopg.errors.IntegrityError)
+    assert refusal.value.orig.diag.constraint_name == constraint
+
+
+@pytest.mark.parametrize(
+    'column', ['student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'technique_id']
+)
+def test_no_sortie_can_point_into_another_school(db, column):
+    change(db, "insert into school (name, is_demo) values ('Sandling Aero', false)")
+    other = db.execute(text("select id from school where name = 'Sandling Aero'")).scalar_one()
+    tables = {
+        'student_id': "insert into user_account (school_id, login, name, role, password_hash, is_active, session_epoch) values (:s, 'ada', 'Ada', 'student', 'x', true, 1) returning id",
+        'aircraft_id': "insert into aircraft (school_id, name, spec) values (:s, 'A', '{}') returning id",
+        'standard_id': "insert into standard (school_id, name, spec) values (:s, 'A', '{}') returning id",
+        'technique_id': "insert into technique (school_id, name, gust_allowance, weight_scaling, roundout_order, correction_set, lift_off, first_turn, power_off_shape) values (:s, 'A', 'half', true, 'idle_shift_flare', 'common', 'rotate', '500_agl', 'arc') returning id",
+    }
+    tables['instructor_id'] = tables['student_id']
+    if column == 'runway_end_id':
+        field = db.execute(
+            text(
+                "insert into airfield (school_id, name, ident, is_fictional, elevation_ft, pattern_altitude_ft) values (:s, 'F', 'F', true, 0, 1000) returning id"
+            ),
+            {'s': other},
+        ).scalar_one()
+        theirs = db.execute(
+            text(
+                "insert into runway_end (school_id, airfield_id, ident, threshold_lat_deg, threshold_lon_deg, spec) values (:s, :f, '09', 0, 0, '{}') returning id"
+            ),
+            {'s': other, 'f': field},
+        ).scalar_one()
+    else:
+        theirs = db.execute(text(tables[column]), {'s': other}).scalar_one()
+    with pytest.raises(IntegrityError, match='foreign key'):
+        change(db, f'update sortie set {column} = :theirs', theirs=theirs)  # noqa: S608
+
+
+def test_two_schools_may_use_the_same_lap_id(db):
+    """Ids are made by clients, so one school's must neither meet nor reveal another's."""
+    row = db.execute(text('select * from lap limit 1')).mappings().one()
+    key = db.execute(
+        text(
+            "select array_agg(a.attname::text order by a.attname) from pg_index i join pg_attribute a on a.attrelid = i.indrelid and a.attnum = any(i.indkey) where i.indrelid = 'lap'::regclass and i.indisprimary"
+        )
+    ).scalar_one()
+    assert key == ['id', 'school_id']
+    assert isinstance(row['id'], uuid.UUID)
+
+
+def test_what_a_lap_was_flown_by_is_kept_whole(db):
+    request = db.execute(text('select request from lap limit 1')).scalar_one()
+    kept = request if isinstance(request, dict) else json.loads(request)
+    assert {'aircraft', 'runway', 'weather', 'standard', 'technique', 'calibration', 'aim_point_ft'} <= set(kept)
+    assert kept['aim_point_ft'] is not None
+
+
+def test_a_lap_that_shows_no_touchdown_has_sqls_null(db):
+    change(
+        db,
+        "update lap set outcome = 'go_around', along_ft = null, flown = null where id = (select id from lap limit 1)",
+    )
+    assert db.execute(text("select count(*) from lap where flown = 'null'::jsonb")).scalar_one() == 0
+    assert db.execute(text('select count(*) from lap where flown is null')).scalar_one() == 1
