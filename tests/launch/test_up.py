@@ -145,3 +145,51 @@ def test_missing_packages_without_root_are_one_clear_sentence(tmp_path):
     )
     done = subprocess.run([sys.executable, '-c', program], capture_output=True, text=True, check=True)
     assert done.stdout.strip() == 'Installing postgresql needs root, and there is no sudo; have them installed first.'
+
+
+def test_a_demo_made_anew_loses_its_changes_and_leaves_the_real_school_alone(data_folder):
+    school = Running(data_folder, '--empty')
+    code = re.search(r'one-time code: (\S+)', school.said)[1]
+    school.call('GET', '/api/session')
+    made = {'school_name': 'Sandling Aero', 'name': 'Ada Field', 'login': 'ada', 'password': 'a long enough one'}
+    school.call('POST', '/api/setup', made | {'code': code})
+    assert school.stop() == 0
+
+    demo = Running(data_folder, '--demo')
+    people = demo.call('GET', '/api/session')['demo_people']
+    demo.call('POST', '/api/session/demo', {'person_id': people[0]['id']})
+    sortie = demo.call('GET', '/api/sorties')['sorties'][0]['id']
+    demo.call('PATCH', f'/api/sorties/{sortie}', {'wind_kt': 33})
+    assert demo.stop() == 0
+
+    again = Running(data_folder, '--reset-demo')
+    assert 'making the demo school anew' in again.said
+    people = again.call('GET', '/api/session')['demo_people']
+    again.call('POST', '/api/session/demo', {'person_id': people[0]['id']})
+    assert 33 not in [one['wind_kt'] for one in again.call('GET', '/api/sorties')['sorties']]
+    assert again.stop() == 0
+
+    environment = os.environ | {'BULLSEYE_DATA': str(data_folder)}
+    real = subprocess.Popen(
+        [sys.executable, str(ROOT / 'bullseye'), 'up', '--port', str(free_port()), '--empty'],
+        env=environment,
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
+    )
+    said = ''
+    for line in real.stdout:
+        said += line
+        if 'Bullseye is at' in line:
+            break
+    address = re.search(r'http://\S+', said)[0]
+    opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar()))
+    with opener.open(f'{address}/api/session', timeout=10) as reply:
+        token = json.loads(reply.read())['csrf_token']
+    body = json.dumps({'login': 'ada', 'password': 'a long enough one'}).encode()
+    headers = {'Content-Type': 'application/json', 'X-CSRFToken': token}
+    with opener.open(urllib.request.Request(f'{address}/api/session', body, headers), timeout=10) as reply:
+        assert json.loads(reply.read())['school'] == 'Sandling Aero'
+    real.send_signal(signal.SIGINT)
+    assert real.wait(timeout=30) == 0
+    real.stdout.close()
