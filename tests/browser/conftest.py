@@ -68,6 +68,20 @@ class Server:
         self.process.wait(timeout=15)
 
 
+@pytest.fixture(scope='session')
+def still_server(new_database: Callable[..., str], demo_template: str) -> Iterator[Server]:
+    """One server for all the tests that only look: what they see is the demo as it was made."""
+    server = Server(new_database(demo_template))
+    yield server
+    server.stop()
+
+
+@pytest.fixture
+def looking(page: Page, still_server: Server, quiet: list[str]) -> Page:
+    """The chief instructor at her list of sorties, in a test that writes nothing."""
+    return signed_in(page, still_server)
+
+
 @pytest.fixture
 def serve() -> Iterator[Callable[[str], Server]]:
     running: list[Server] = []
@@ -100,6 +114,11 @@ def quiet(page: Page) -> Iterator[list[str]]:
 @pytest.fixture
 def marta(page: Page, server: Server, quiet: list[str]) -> Page:
     """The chief instructor, at her list of sorties."""
+    return signed_in(page, server)
+
+
+def signed_in(page: Page, server: Server) -> Page:
+    """Sign in as the chief instructor."""
     page.goto(server.url)
     page.get_by_role('button', name='Marta Kowalczyk').click()
     page.get_by_role('heading', name='Sorties').wait_for()

@@ -176,8 +176,8 @@ def test_the_keyboard_alone_is_enough(page: Page, server: Server, quiet: list[st
     expect(page.get_by_role('heading', name='Debrief: Tobias Lund')).to_be_visible()
 
 
-def test_a_student_reads_and_does_not_write(page: Page, server: Server, quiet: list[str]):
-    page.goto(server.url)
+def test_a_student_reads_and_does_not_write(page: Page, still_server: Server, quiet: list[str]):
+    page.goto(still_server.url)
     page.get_by_role('button', name='Ines Carvalho').click()
     expect(page.get_by_role('link', name='Owen Fairbairn')).to_have_count(0)
     expect(page.get_by_role('link', name='New sortie')).to_have_count(0)

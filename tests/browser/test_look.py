@@ -8,10 +8,10 @@ from tests.browser.conftest import Server, serious_faults
 
 @pytest.mark.parametrize('theme', ['day', 'night'])
 @pytest.mark.parametrize(('width', 'height'), [(1280, 800), (1024, 768), (390, 844)])
-def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, server: Server, quiet, theme, width, height):
+def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server: Server, quiet, theme, width, height):
     page.set_viewport_size({'width': width, 'height': height})
     page.add_init_script(f"localStorage.setItem('theme', '{theme}')")
-    page.goto(server.url)
+    page.goto(still_server.url)
     expect(page.get_by_role('heading', name='Demo school')).to_be_visible()
     faults = {'sign-in': serious_faults(page)}
     page.get_by_role('button', name='Marta Kowalczyk').click()
@@ -25,7 +25,7 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, server: Serv
         *(f'{sortie}/{step}' for step in ('prepare', 'takeoff', 'pattern', 'landing', 'laps', 'debrief')),
     ]
     for address in addresses:
-        page.goto(f'{server.url}{address}')
+        page.goto(f'{still_server.url}{address}')
         page.get_by_role('heading').first.wait_for()
         if address.endswith(('landing', 'laps', 'debrief')):
             page.locator('[data-mark=aim]').first.wait_for()
@@ -46,16 +46,14 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, server: Serv
     assert page.evaluate('document.documentElement.dataset.theme') == theme
 
 
-def test_the_theme_is_remembered(marta: Page):
-    marta.get_by_role('button', name='Night colours').click()
-    marta.reload()
-    expect(marta.get_by_role('button', name='Day colours')).to_be_visible()
+def test_the_theme_is_remembered(looking: Page):
+    looking.get_by_role('button', name='Night colours').click()
+    looking.reload()
+    expect(looking.get_by_role('button', name='Day colours')).to_be_visible()
 
 
-def test_the_first_screen_needs_little_script(page: Page, server: Server):
-    sizes: list[int] = []
-    page.on('response', lambda reply: sizes.append(len(reply.body())) if reply.url.endswith('.js') else None)
-    page.goto(server.url)
+def test_the_first_screen_needs_little_script(page: Page, still_server: Server):
+    page.goto(still_server.url)
     page.get_by_role('heading', name='Demo school').wait_for()
     import gzip
 

@@ -31,9 +31,9 @@ def strip_of(page: Page) -> Locator:
     return page.get_by_role('group', name=re.compile('^Runway 05 from the landing threshold'))
 
 
-def test_the_paint_is_to_scale(marta: Page):
-    open_today(marta, 'Ines Carvalho')
-    strip = strip_of(marta)
+def test_the_paint_is_to_scale(looking: Page):
+    open_today(looking, 'Ines Carvalho')
+    strip = strip_of(looking)
     at = Scale(strip)
     stripes = list(strip.locator('rect[height="4"]').all())
     starts = [at.feet_at(float(r.get_attribute('x'))) for r in stripes]
@@ -45,9 +45,9 @@ def test_the_paint_is_to_scale(marta: Page):
     expect(strip.get_by_text('05', exact=True)).to_have_count(1)
 
 
-def test_marks_are_told_apart_by_shape_and_lie_where_the_numbers_say(marta: Page):
-    open_today(marta, 'Ines Carvalho')
-    strip = strip_of(marta)
+def test_marks_are_told_apart_by_shape_and_lie_where_the_numbers_say(looking: Page):
+    open_today(looking, 'Ines Carvalho')
+    strip = strip_of(looking)
     at = Scale(strip)
     ring = strip.locator('[data-mark=spot] circle').last
     assert at.feet_at(float(ring.get_attribute('cx'))) == pytest.approx(600, abs=1)
@@ -60,24 +60,24 @@ def test_marks_are_told_apart_by_shape_and_lie_where_the_numbers_say(marta: Page
     assert strip.locator('[data-mark=band]').get_attribute('fill') == 'url(#expected)'  # hatched
 
 
-def test_the_ring_follows_the_pointer_without_waiting_for_the_server(marta: Page):
-    open_today(marta, 'Ines Carvalho')
+def test_the_ring_follows_the_pointer_without_waiting_for_the_server(looking: Page):
+    open_today(looking, 'Ines Carvalho')
     asked: list[str] = []
-    marta.on('request', lambda request: asked.append(request.url) if request.url.endswith('/brief') else None)
-    strip = strip_of(marta)
+    looking.on('request', lambda request: asked.append(request.url) if request.url.endswith('/brief') else None)
+    strip = strip_of(looking)
     at = Scale(strip)
     box = strip.bounding_box()
     ring = strip.locator('[data-mark=spot] circle').last
     y = box['y'] + 50 + 37
-    marta.route('**/brief', lambda route: None)  # the server never answers
-    marta.mouse.move(box['x'] + at(600), y)
-    marta.mouse.down()
+    looking.route('**/brief', lambda route: None)  # the server never answers
+    looking.mouse.move(box['x'] + at(600), y)
+    looking.mouse.down()
     for feet in (650, 700, 800, 900):
-        marta.mouse.move(box['x'] + at(feet), y)
+        looking.mouse.move(box['x'] + at(feet), y)
         assert at.feet_at(float(ring.get_attribute('cx'))) == pytest.approx(feet, abs=6)
-    marta.mouse.up()
+    looking.mouse.up()
     assert len(asked) == 1  # and questions do not queue up while one is unanswered
-    marta.unroute('**/brief')
+    looking.unroute('**/brief')
 
 
 @pytest.mark.parametrize(('width', 'height'), [(1280, 800), (390, 844)])
@@ -128,8 +128,8 @@ def test_grass_has_no_paint_and_no_stripes_to_count(marta: Page):
     expect(page.get_by_text('stripe', exact=False)).to_have_count(0)
 
 
-def test_what_could_hurt_is_said_on_the_screen_where_the_number_is(marta: Page):
-    page = marta
+def test_what_could_hurt_is_said_on_the_screen_where_the_number_is(looking: Page):
+    page = looking
     open_today(page, 'Ines Carvalho')
     cautions = page.get_by_label('Cautions')
     expect(cautions).to_have_count(0)
@@ -161,9 +161,9 @@ def test_what_could_hurt_is_said_on_the_screen_where_the_number_is(marta: Page):
         ('Tobias Lund', 'Normal landing', 'box to 1,000'),
     ],
 )
-def test_each_kind_of_landing_has_its_own_box_and_path(marta: Page, student, heading, box):
+def test_each_kind_of_landing_has_its_own_box_and_path(looking: Page, student, heading, box):
     # [pub] FAA-S-ACS-6 short-field 0 to +200 ft, normal 0 to +400; ACS-7 power-off 0 to +200; values from memory
-    open_today(marta, student)
-    expect(marta.get_by_role('heading', name=heading)).to_be_visible()
-    expect(strip_of(marta).get_by_text(box)).to_be_visible()
-    expect(marta.get_by_text('path 6.8°' if student == 'Owen Fairbairn' else 'path 3.0°')).to_be_visible()
+    open_today(looking, student)
+    expect(looking.get_by_role('heading', name=heading)).to_be_visible()
+    expect(strip_of(looking).get_by_text(box)).to_be_visible()
+    expect(looking.get_by_text('path 6.8°' if student == 'Owen Fairbairn' else 'path 3.0°')).to_be_visible()

@@ -1,8 +1,10 @@
 import dataclasses
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.interpolate import RegularGridInterpolator
 
 from bullseye.core.aircraft import TakeoffTable
 from bullseye.core.airfield import DepartureObstacle
@@ -44,6 +46,14 @@ def test_thinner_air_and_more_weight_never_shorten_it(altitude, temperature, wei
     )
     assert higher[0] >= here[0] - 1e-6
     assert heavier[1] >= here[1] - 1e-6
+
+
+@given(st.floats(0, 8_000), st.floats(0, 40), st.floats(1_900, 2_400))
+def test_a_general_library_interpolates_the_same(altitude, temperature, weight):
+    axes = (TABLE.pressure_altitude_ft, TABLE.temperature_c, TABLE.weight_lb)
+    theirs = RegularGridInterpolator(axes, np.array(TABLE.over_50_ft_ft))([altitude, temperature, weight])[0]
+    ours = TABLE.distances_ft(pressure_altitude_ft=altitude, temperature_c=temperature, weight_lb=weight)[1]
+    assert ours == pytest.approx(theirs)
 
 
 def test_a_table_that_is_not_monotone_names_the_cell():

@@ -55,8 +55,8 @@ def test_what_cannot_be_read_is_named(text):
 
 
 def test_another_station_or_an_old_report_is_used_with_a_warning():
-    other = read('XXXX 251150Z 07009KT 9999 14/08 Q1016', station='lant')
-    assert other.warnings == ('METAR of XXXX, not of LANT: the wind here may differ.',)
+    other = read('ZZZZ 251150Z 07009KT 9999 14/08 Q1016', station='lant')
+    assert other.warnings == ('METAR of ZZZZ, not of LANT: the wind here may differ.',)
     old = read_metar('LANT 250850Z 07009KT 9999 14/08 Q1016', now=NOW)
     assert old.warnings == ('METAR 3 hours old: look at the sock.',)
     newer = read('LANT 251350Z 07009KT 9999 14/08 Q1016')

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 import numpy as np
-from scipy.interpolate import RegularGridInterpolator
+from numpy.typing import NDArray
 
 from bullseye.core.errors import InvalidInput, OutsideTable
 
@@ -26,15 +26,14 @@ def read_table(values: object, axes: Sequence[tuple[str, Sequence[float], float]
         that one, which for altitude, temperature and weight errs long
     :raises OutsideTable: above the last printed value
     """
-    wanted = []
+    grid = np.asarray(values, float)
     for name, printed, value in axes:
         if value > printed[-1]:
             raise OutsideTable(f'{name} {value:.0f} is above the table, which ends at {printed[-1]:.0f}')
-        wanted.append(max(value, printed[0]))
-    grid = np.asarray(values, float)
-    many = [i for i, (_, printed, _) in enumerate(axes) if len(printed) > 1]
-    if not many:
-        return float(grid.ravel()[0])
-    grid = grid.reshape([len(axes[i][1]) for i in many])
-    reader = RegularGridInterpolator([np.asarray(axes[i][1], float) for i in many], grid)
-    return float(reader([wanted[i] for i in many])[0])
+    for _, printed, value in reversed(axes):
+        grid = np.apply_along_axis(_interpolated, -1, grid, value, printed)
+    return float(grid)
+
+
+def _interpolated(row: NDArray[np.float64], value: float, printed: Sequence[float]) -> float:
+    return float(np.interp(value, printed, row))

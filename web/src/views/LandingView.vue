@@ -118,7 +118,7 @@ const otherProblem = computed(() =>
           :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.go_around_point_ft, 10)} ft left for the factored roll`"
         />
       </div>
-      <Cautions :cautions="brief.cautions" />
+      <Cautions :cautions="brief.cautions.slice(0, -1)" />
       <section class="panel !p-2" aria-label="Strip and profile">
         <div ref="frame" class="w-full overflow-hidden">
           <template v-if="width > 0">

@@ -172,7 +172,7 @@ const more = ref(false)
       />
     </div>
 
-    <Cautions :cautions="brief.cautions" />
+    <Cautions :cautions="brief.cautions.slice(0, -1)" />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">

@@ -5,6 +5,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { PatternChoice, Plan } from '@/api/types'
+import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
@@ -105,9 +106,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <span class="flex-1" />
         <button type="button" class="button" @click="northUp = !northUp">{{ northUp ? 'Runway up' : 'North up' }}</button>
       </div>
-      <ul v-if="notes.length" class="space-y-1 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2 font-bold" aria-label="Cautions">
-        <li v-for="text in notes" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
-      </ul>
+      <Cautions :cautions="notes" />
       <section class="panel !p-2" aria-label="Pattern from above">
         <div ref="frame" class="w-full overflow-hidden">
           <PatternMap

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { Takeoff } from '@/api/types'
+import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
@@ -85,9 +86,7 @@ const spare = (feet: number | null) =>
           :note="`by ${round(takeoff.abort_point_ft, 10)} ft, half the runway`"
         />
       </div>
-      <ul v-if="takeoff.cautions.length" class="space-y-1 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2 font-bold" aria-label="Cautions">
-        <li v-for="text in takeoff.cautions" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
-      </ul>
+      <Cautions :cautions="takeoff.cautions" />
       <section class="panel !p-2" aria-label="Takeoff on the strip">
         <div ref="frame" class="w-full overflow-hidden">
           <TakeoffStrip v-if="width > 0" :runway="sortie.runway" :takeoff="takeoff" :width="width" />
