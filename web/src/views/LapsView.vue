@@ -211,12 +211,12 @@ const more = ref(false)
       </div>
     </section>
 
-    <section v-if="mayRecord" class="grid grid-cols-2 gap-2 md:grid-cols-4" aria-label="How it ended">
+    <section v-if="mayRecord" class="grid grid-cols-4 gap-1.5 sm:gap-2" aria-label="How it ended">
       <button
         v-for="outcome in OUTCOMES"
         :key="outcome"
         type="button"
-        class="button !min-h-16 text-lg"
+        class="button !min-h-16 !px-1 text-sm leading-tight sm:text-lg"
         :class="values?.outcome === outcome ? 'button-main' : ''"
         :aria-pressed="values?.outcome === outcome"
         @click="end(outcome)"
