@@ -16,6 +16,7 @@ from bullseye.core.request import RefusedRequest, request_schema
 from bullseye.core.wholebrief import make_whole_brief, whole_adapter
 from bullseye.core.wholerequest import parse_whole_request, whole_request_schema
 from bullseye.demo.fleet import AIRCRAFT
+from bullseye.sim import command as sim_command
 
 REFUSED = 2
 NEWER_DATABASE = 4
@@ -143,6 +144,8 @@ def main(argv: list[str] | None = None) -> int:
         command.add_argument('--lines', action='store_true', help='one request a line in, one answer a line out')
         command.add_argument('--schema', action='store_true', help='print the JSON Schema of request and answer')
         command.set_defaults(run=_reply, answer=answer, describe=describe)
+    simulated = commands.add_parser('sim', help='simulated stand-ins: a weather station')
+    sim_command.add_arguments(simulated)
     prepare = commands.add_parser('prepare', help='migrate the database and fill it; ./bullseye up calls this')
     kind = prepare.add_mutually_exclusive_group(required=True)
     kind.add_argument('--demo', action='store_true', help='with the made-up school')

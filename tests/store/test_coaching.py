@@ -91,13 +91,13 @@ def test_changes_are_refused_by_the_names_the_sortie_uses(db):
 
 def test_the_plan_of_a_sortie_knows_its_field_and_hemisphere(db):
     sortie = todays(db, 'Ines')
-    plan = coaching.plan_of(sortie)
+    plan = coaching.plan_of(db, sortie)
     assert plan.is_northern
     assert {end.ident for end in plan.airfield.ends} == {'05', '23', '14', '32'}
     assert plan.at.hour == 16  # two in the afternoon by the sun at 38 degrees west
-    other = coaching.plan_of(sortie, takeoff='soft_field', pattern=PatternChoice(side='right'))
+    other = coaching.plan_of(db, sortie, takeoff='soft_field', pattern=PatternChoice(side='right'))
     assert (other.takeoff, other.pattern.side) == ('soft_field', 'right')
-    assert coaching.plan_of(sortie).takeoff == 'normal'
+    assert coaching.plan_of(db, sortie).takeoff == 'normal'
 
 
 def test_another_aircraft_brings_its_own_flap_and_a_weight_it_can_have(db):

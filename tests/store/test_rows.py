@@ -34,7 +34,7 @@ def change(db, statement, **values):
         ('update sortie set gust_kt = wind_kt - 1', 'ck_sortie_gust_not_below_wind'),
         ("update user_account set role = 'king'", 'ck_user_account_role_known'),
         ("update user_account set login = 'Marta' where role = 'chief'", 'ck_user_account_login_lower_case'),
-        ("update technique set gust_allowance = 'all'", 'ck_technique_gust_allowance_known'),
+        ("update sortie set wind_source = 'guess'", 'ck_sortie_wind_source_known'),
         ("update aircraft set name = 'Marram 160'", 'uq_aircraft_school_id_name'),
         ('insert into installation (id) values (2)', 'ck_installation_one_row'),
     ],
@@ -55,14 +55,14 @@ def test_no_sortie_can_point_into_another_school(db, column):
     tables = {
         'student_id': "insert into user_account (school_id, login, name, role, password_hash, is_active, session_epoch) values (:s, 'ada', 'Ada', 'student', 'x', true, 1) returning id",
         'aircraft_id': "insert into aircraft (school_id, name, spec) values (:s, 'A', '{}') returning id",
-        'standard_id': "insert into standard (school_id, name, spec) values (:s, 'A', '{}') returning id",
-        'technique_id': "insert into technique (school_id, name, gust_allowance, weight_scaling, roundout_order, correction_set, lift_off, first_turn, power_off_shape) values (:s, 'A', 'half', true, 'idle_shift_flare', 'common', 'rotate', '500_agl', 'arc') returning id",
+        'standard_id': "insert into standard (school_id, name, spec, is_built_in) values (:s, 'A', '{}', false) returning id",
+        'technique_id': "insert into technique (school_id, name, spec, is_built_in) values (:s, 'A', '{}', false) returning id",
     }
     tables['instructor_id'] = tables['student_id']
     if column == 'runway_end_id':
         field = db.execute(
             text(
-                "insert into airfield (school_id, name, ident, is_fictional, elevation_ft, pattern_altitude_ft) values (:s, 'F', 'F', true, 0, 1000) returning id"
+                "insert into airfield (school_id, name, ident, is_fictional, elevation_ft, pattern_altitude_ft, marks) values (:s, 'F', 'F', true, 0, 1000, '[]') returning id"
             ),
             {'s': other},
         ).scalar_one()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The shell: bar, lesson rail, keys; the screen itself is the router's. */
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
@@ -19,6 +20,13 @@ const undo = useUndo()
 const session = useQuery(sessionQuery)
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
+const places = computed(() => [
+  ...(person.value?.role === 'student' ? [] : ([['/people', 'People']] as const)),
+  ['/hangar', 'Hangar'] as const,
+  ['/fields', 'Fields'] as const,
+  ['/standards', 'Standards'] as const,
+  ['/techniques', 'Techniques'] as const,
+])
 const showKeys = ref(false)
 
 watch(person, (now, before) => {
@@ -49,7 +57,7 @@ useKeys({
     <a href="#main" class="sr-only focus:not-sr-only">Skip to the screen</a>
     <LessonRail v-if="person && sortieId" :sortie-id="sortieId" />
     <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-28 lg:pb-8' : ''">
-      <header class="flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
+      <header class="print:hidden flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
         <RouterLink to="/" class="flex min-h-11 items-center gap-2 text-lg font-bold">
           <img src="/icon.svg" alt="" width="24" height="24" /> Bullseye
         </RouterLink>
@@ -77,13 +85,16 @@ useKeys({
           Keys
         </button>
         <template v-if="person">
-          <RouterLink
-            v-if="person.role !== 'student'"
-            to="/people"
-            class="hidden min-h-11 items-center px-2 underline sm:flex"
-          >
-            People
-          </RouterLink>
+          <Menu as="div" class="relative">
+            <MenuButton class="min-h-11 rounded px-2 underline">School</MenuButton>
+            <MenuItems class="panel absolute right-0 z-20 w-48 !p-1 shadow-lg">
+              <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active, close }">
+                <RouterLink :to="to" class="flex min-h-11 items-center rounded px-3 font-bold" :class="active ? 'bg-paper' : ''" @click="close">
+                  {{ label }}
+                </RouterLink>
+              </MenuItem>
+            </MenuItems>
+          </Menu>
           <span class="hidden text-soft md:inline">{{ person.name }}</span>
           <button type="button" class="min-h-11 rounded px-2 underline" @click="signOut">Sign out</button>
         </template>
@@ -99,7 +110,7 @@ useKeys({
     </div>
     <p
       v-if="person && sortieId"
-      class="fixed inset-x-0 bottom-16 z-10 border-t border-line bg-warn-wash px-3 py-0.5 text-xs leading-snug lg:bottom-0 lg:left-24"
+      class="fixed inset-x-0 bottom-16 print:hidden z-10 border-t border-line bg-warn-wash px-3 py-0.5 text-xs leading-snug lg:bottom-0 lg:left-24"
     >
       <span aria-hidden="true">▲ </span>Training aid: the aircraft handbook, local rules and the instructor decide. A
       go-around is always a good answer.

@@ -1,10 +1,24 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import type { LandingKind, Outcome, Takeoff } from './api/types'
+import type { ExerciseKind, LandingKind, Outcome, Standard, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
   normal: 'Normal',
+  crosswind: 'Crosswind',
   short_field: 'Short-field',
+  soft_field: 'Soft-field',
   power_off: 'Power-off 180',
+  no_flap: 'No flap',
+  forward_slip: 'Forward slip',
+}
+export const EXERCISE_LABEL: Record<ExerciseKind, string> = {
+  ...LANDING_LABEL,
+  go_around: 'Go-around',
+  low_approach: 'Low approach',
+  hold_off_drill: 'Hold-off drill',
+}
+/** Whether a standard judges a kind of landing: what has no tolerance of its own is judged as a normal one. */
+export function examines(standard: Standard, kind: LandingKind): boolean {
+  return !!standard[kind === 'short_field' || kind === 'power_off' ? kind : 'normal']
 }
 export const TAKEOFF_LABEL: Record<Takeoff['kind'], string> = {
   normal: 'Normal',

@@ -11,10 +11,10 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Out
 from bullseye.api.session import PersonOut
 from bullseye.core.aircraft import Aircraft
-from bullseye.core.airfield import RunwayEnd
-from bullseye.core.kinds import CorrectionSet, FirstTurn, GustAllowance, LiftOff, PowerOffShape, RoundoutOrder
+from bullseye.core.airfield import GroundMark, RunwayEnd
 from bullseye.core.standards import Standard
-from bullseye.store import catalogue, people
+from bullseye.core.technique import Technique
+from bullseye.store import catalogue, models, people
 from bullseye.store.sorties import may_coach
 
 bp = APIBlueprint('catalogue', __name__, url_prefix='/api', tag='Catalogue')
@@ -49,6 +49,7 @@ class AirfieldOut(Out):
     elevation_ft: float
     pattern_altitude_ft: float
     ends: list[RunwayEndOut]
+    marks: list[GroundMark]
 
 
 class StandardOut(Out):
@@ -57,6 +58,7 @@ class StandardOut(Out):
     id: int
     name: str
     spec: Standard
+    is_built_in: bool
 
 
 class TechniqueOut(Out):
@@ -64,13 +66,8 @@ class TechniqueOut(Out):
 
     id: int
     name: str
-    gust_allowance: GustAllowance
-    weight_scaling: bool
-    roundout_order: RoundoutOrder
-    correction_set: CorrectionSet
-    lift_off: LiftOff
-    first_turn: FirstTurn
-    power_off_shape: PowerOffShape
+    spec: Technique
+    is_built_in: bool
 
 
 class CatalogueOut(Out):
@@ -81,6 +78,28 @@ class CatalogueOut(Out):
     airfields: list[AirfieldOut]
     standards: list[StandardOut]
     techniques: list[TechniqueOut]
+    my_technique_id: int | None
+
+
+def airfield_out(field: models.Airfield) -> dict[str, Any]:
+    """A field as it is answered: with the ends in use."""
+    plain = {name: getattr(field, name) for name in AirfieldOut.model_fields if name not in ('ends', 'marks')}
+    return {
+        **plain,
+        'marks': catalogue.marks_of(field),
+        'ends': [
+            {
+                'id': end.id,
+                'ident': end.ident,
+                'course_deg_mag': catalogue.runway_of(end).course_deg_mag,
+                'threshold_lat_deg': end.threshold_lat_deg,
+                'threshold_lon_deg': end.threshold_lon_deg,
+                'spec': end.spec,
+            }
+            for end in field.ends
+            if end.removed_at is None
+        ],
+    }
 
 
 @bp.get('/catalogue')
@@ -93,23 +112,8 @@ def read_catalogue() -> dict[str, Any]:
     return {
         'people': people.everyone(db) if may_coach(person()) else [],
         'aircraft': catalogue.all_aircraft(db),
-        'airfields': [
-            {
-                **{name: getattr(field, name) for name in AirfieldOut.model_fields if name != 'ends'},
-                'ends': [
-                    {
-                        'id': end.id,
-                        'ident': end.ident,
-                        'course_deg_mag': catalogue.runway_of(end).course_deg_mag,
-                        'threshold_lat_deg': end.threshold_lat_deg,
-                        'threshold_lon_deg': end.threshold_lon_deg,
-                        'spec': end.spec,
-                    }
-                    for end in field.ends
-                ],
-            }
-            for field in catalogue.all_airfields(db)
-        ],
+        'airfields': [airfield_out(field) for field in catalogue.all_airfields(db)],
         'standards': catalogue.all_standards(db),
         'techniques': catalogue.all_techniques(db),
+        'my_technique_id': person().technique_id,
     }

@@ -2,22 +2,28 @@
 
 from __future__ import annotations
 
-from datetime import date
-from typing import Annotated, Any
+from dataclasses import asdict
+from datetime import date, time
+from typing import Annotated, Any, Literal
 
 from annotated_types import Ge, Gt, Le
 from apiflask import APIBlueprint
+from flask import Response
 from flask_login import login_required
+from pydantic import Field
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.brief import BriefAnswer
 from bullseye.core.kinds import LandingKind, TakeoffKind
+from bullseye.core.kneeboard import Kneeboard
+from bullseye.core.lapplan import PlannedLap
 from bullseye.core.pattern import PatternChoice
 from bullseye.core.quantity import Degrees, Real
 from bullseye.core.whatif import Change, compare
 from bullseye.core.wholebrief import Parts, make_parts
+from bullseye.paper.kneeboard import Paper, kneeboard_pdf
 from bullseye.store import catalogue, coaching, sorties
 from bullseye.store.models import Sortie
 
@@ -30,6 +36,9 @@ PlaceFt = Annotated[Real, Ge(0), Le(20_000)]
 SpeedKias = Annotated[Real, Ge(20), Le(250)]
 TemperatureC = Annotated[Real, Ge(-60), Le(60)]
 PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2100, 1, 1))]
+WindSource = Literal['hand', 'report', 'sock']
+BookedMin = Annotated[Real, Gt(0), Le(480)]
+FuelGal = Annotated[Real, Ge(0), Le(500)]
 QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
 
 
@@ -55,6 +64,10 @@ class SortieIn(In):
     takeoff: TakeoffKind = 'normal'
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
+    wind_source: WindSource = 'hand'
+    planned_time: time | None = None
+    booked_min: BookedMin = 60.0
+    fuel_gal: FuelGal | None = None
 
 
 class SortieChange(In):
@@ -80,6 +93,11 @@ class SortieChange(In):
     takeoff: TakeoffKind = 'normal'
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
+    wind_source: WindSource = 'hand'
+    planned_time: time | None = None
+    booked_min: BookedMin = 60.0
+    fuel_gal: FuelGal | None = None
+    lap_plan: Annotated[list[PlannedLap], Field(max_length=20)] | None = None
 
 
 class Named(Out):
@@ -120,6 +138,12 @@ class SortieOut(Out):
     takeoff: TakeoffKind
     pattern: PatternChoice | None
     metar: str | None
+    wind_source: WindSource
+    planned_time: time | None
+    booked_min: float
+    fuel_gal: float | None
+    lap_plan: list[PlannedLap] | None
+    airfield_id: int
     pattern_altitude_ft: float
 
     @classmethod
@@ -130,7 +154,7 @@ class SortieOut(Out):
         plain = (
             *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
             *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
-            *('takeoff', 'pattern', 'metar'),
+            *('takeoff', 'pattern', 'metar', 'wind_source', 'planned_time', 'booked_min', 'fuel_gal', 'lap_plan'),
         )
         named = ('student', 'instructor', 'aircraft', 'standard', 'technique')
         return cls.model_validate(
@@ -138,6 +162,7 @@ class SortieOut(Out):
                 **{name: getattr(sortie, name) for name in plain},
                 **{name: Named.model_validate(getattr(sortie, name)) for name in named},
                 'airfield': sortie.runway_end.airfield.name,
+                'airfield_id': sortie.runway_end.airfield_id,
                 'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,
                 'runway': runway,
                 'pattern_altitude_ft': sortie.runway_end.airfield.pattern_altitude_ft,
@@ -254,7 +279,10 @@ def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
     """Change a sortie; laps flown before keep the brief they were flown by."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    changed = sorties.change(db, sortie, by=person(), values=json_data.model_dump(exclude_unset=True))
+    values = json_data.model_dump(exclude_unset=True)
+    if values.get('lap_plan') is not None:
+        values['lap_plan'] = [asdict(lap) for lap in json_data.lap_plan or ()]
+    changed = sorties.change(db, sortie, by=person(), values=values)
     return SortieOut.of(changed)
 
 
@@ -286,5 +314,35 @@ def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
     request = coaching.live_request(db, sortie)
-    plan = coaching.plan_of(sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
+    plan = coaching.plan_of(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
     return PlanOut(plan=make_parts(request, plan, coaching.brief_of(request)))
+
+
+class KneeboardOut(Out):
+    """A kneeboard card."""
+
+    kneeboard: Kneeboard
+
+
+@bp.get('/<int:sortie_id>/kneeboard')
+@login_required
+@bp.output(KneeboardOut)
+@bp.doc(responses=[401, 404])
+def read_kneeboard(sortie_id: int) -> KneeboardOut:
+    """The kneeboard card of a sortie as it is briefed now."""
+    db = database()
+    return KneeboardOut(kneeboard=coaching.kneeboard_of(db, sorties.find(db, sortie_id, person=person())))
+
+
+@bp.get('/<int:sortie_id>/kneeboard-<any(a5, a4):paper>.pdf')
+@login_required
+@bp.doc(responses={200: 'The card as PDF', 401: 'Not signed in', 404: 'No such sortie'})
+def print_kneeboard(sortie_id: int, paper: Paper) -> Response:
+    """The kneeboard card as PDF: one A5 page, or twice on A4."""
+    db = database()
+    card = coaching.kneeboard_of(db, sorties.find(db, sortie_id, person=person()))
+    return Response(
+        kneeboard_pdf(card, paper=paper),
+        mimetype='application/pdf',
+        headers={'Content-Disposition': f'inline; filename="kneeboard-{sortie_id}.pdf"'},
+    )

@@ -10,12 +10,14 @@ from flask_login import login_required
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText
 from bullseye.api.sorties import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
+from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import TakeoffKind
 from bullseye.core.metar import Report, read_metar
 from bullseye.core.quantity import Degrees
 from bullseye.core.ranking import RankedEnd
 from bullseye.core.wind import magnetic_from_true_deg
-from bullseye.store import catalogue, ranking, sorties
+from bullseye.store import catalogue, ranking, sorties, stations
+from bullseye.store.models import Airfield
 
 bp = APIBlueprint('weather', __name__, url_prefix='/api/airfields', tag='Weather')
 
@@ -45,6 +47,7 @@ class RankingIn(In):
     qnh_hpa: QnhHpa = 1_013.25
     weight_lb: WeightLb | None = None
     takeoff: TakeoffKind = 'normal'
+    at: datetime | None = None  # when it is flown, for the sun; else now
 
 
 class RankingOut(Out):
@@ -61,11 +64,48 @@ class RankingOut(Out):
 def read_report(airfield_id: int, json_data: MetarIn) -> MetarOut:
     """Read a METAR for a field."""
     field = catalogue.airfield(database(), airfield_id)
-    report = read_metar(json_data.text, now=datetime.now(UTC), station=field.ident)
+    report, magnetic = _read(field, json_data.text)
+    return MetarOut(report=report, wind_dir_deg_mag=magnetic)
+
+
+class StationOut(Out):
+    """What the weather station of a field reports now; no report when no station is named."""
+
+    has_station: bool
+    text: str | None
+    report: Report | None
+    wind_dir_deg_mag: float | None
+    problem: str | None
+
+
+@bp.get('/<int:airfield_id>/station')
+@login_required
+@bp.output(StationOut)
+@bp.doc(responses=[401, 404])
+def ask_station(airfield_id: int) -> StationOut:
+    """Ask the weather station that the operator named; a silent one is said, not an error."""
+    field = catalogue.airfield(database(), airfield_id)
+    text, report, magnetic, problem = None, None, None, None
+    try:
+        text = stations.latest(field.ident)
+        if text is not None:
+            report, magnetic = _read(field, text)
+    except (stations.NoReport, InvalidInput) as error:
+        problem = str(error)
+    return StationOut(
+        has_station=stations.station_address() is not None,
+        text=text,
+        report=report,
+        wind_dir_deg_mag=magnetic,
+        problem=problem,
+    )
+
+
+def _read(field: Airfield, text: str) -> tuple[Report, float | None]:
+    report = read_metar(text, now=datetime.now(UTC), station=field.ident)
     variation = catalogue.runway_of(field.ends[0]).magnetic_variation_deg
     true = report.wind_dir_deg_true
-    magnetic = None if true is None else magnetic_from_true_deg(true_deg=true, variation_deg=variation)
-    return MetarOut(report=report, wind_dir_deg_mag=magnetic)
+    return report, None if true is None else magnetic_from_true_deg(true_deg=true, variation_deg=variation)
 
 
 @bp.post('/<int:airfield_id>/ranking')
@@ -77,4 +117,6 @@ def rank_runways(airfield_id: int, json_data: RankingIn) -> RankingOut:
     """Rank the ends of a field, best first, each with its reasons."""
     sorties.require_coach(person())
     asked = json_data.model_dump()
-    return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=datetime.now(UTC), asked=asked)))
+    at = json_data.at or datetime.now(UTC)
+    at = at.replace(tzinfo=UTC) if at.tzinfo is None else at.astimezone(UTC)
+    return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=at, asked=asked)))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Literal
 
 import numpy as np
 from annotated_types import Ge, Gt, Le
@@ -70,12 +70,11 @@ class FlapSetting(Checked):
 
     def published_approach_kias(self, kind: LandingKind) -> float | None:
         """Approach speed the handbook prints for a landing kind [KIAS]; None where it prints none."""
-        published: dict[LandingKind, float | None] = {
-            'normal': self.normal_approach_kias,
-            'short_field': self.short_field_approach_kias,
-            'power_off': self.power_off_approach_kias,
-        }
-        return published[kind]
+        if kind == 'short_field':
+            return self.short_field_approach_kias
+        if kind == 'power_off':
+            return self.power_off_approach_kias
+        return self.normal_approach_kias  # every other kind is a normal approach flown otherwise
 
     @property
     def rule_approach_kias(self) -> float:
@@ -206,6 +205,18 @@ class SpeedLadder(Checked):
     final: LegSetting
 
 
+FlowPhase = Literal['before takeoff', 'takeoff', 'climb', 'downwind', 'base', 'final', 'go-around', 'after landing']
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Flow(Checked):
+    """A flow of the hand or a callout, to be ticked through: what is done or said, in order."""
+
+    phase: FlowPhase
+    items: Annotated[tuple[Name, ...], Field(min_length=1, max_length=30)]
+    callouts: Annotated[tuple[Name, ...], Field(max_length=20)] = ()
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Aircraft(Checked):
     """One aircraft. ``flaps`` run from up to full; a landing is made with the last unless another is named."""
@@ -227,6 +238,9 @@ class Aircraft(Checked):
     ladder: SpeedLadder | None = None
     wing_mark_angle_deg: Annotated[Real, Ge(0), Le(60)] | None = None  # below the horizon, of the mark the eye sees
     is_retractable: bool = False
+    callsign: Name | None = None  # as it is said on the radio; else the name
+    fuel_burn_gph: Annotated[Real, Gt(0), Le(100)] | None = None  # in the pattern
+    flows: Annotated[tuple[Flow, ...], Field(max_length=20)] = ()
 
     def check_together(self) -> None:
         if self.empty_weight_lb >= self.max_weight_lb:

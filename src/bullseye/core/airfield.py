@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Literal
 
 from annotated_types import Ge, Gt, Le
 from pydantic import Field, StringConstraints
@@ -11,7 +11,7 @@ from pydantic import Field, StringConstraints
 from bullseye.core.constants import STRIPE_FT, STRIPE_GAP_FT
 from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import PatternSide, Surface
-from bullseye.core.quantity import Checked, Degrees, Real
+from bullseye.core.quantity import Checked, Degrees, Name, Real
 from bullseye.core.wind import magnetic_from_true_deg
 
 
@@ -77,6 +77,19 @@ class RunwayEnd(Checked):
         return self.surface in ('asphalt', 'concrete')
 
 
+MarkUse = Literal['downwind', 'base', 'final', 'go_around', 'other']
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GroundMark(Checked):
+    """Something on the ground that an instructor points at: "clearing in the wood"."""
+
+    name: Name
+    latitude_deg: Annotated[Real, Ge(-90), Le(90)]
+    longitude_deg: Annotated[Real, Ge(-180), Le(180)]
+    use: MarkUse = 'other'
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Airfield(Checked):
     """A field with the runway ends that may be used."""
@@ -86,6 +99,7 @@ class Airfield(Checked):
     longitude_deg: Annotated[Real, Ge(-180), Le(180)]
     ends: Annotated[tuple[RunwayEnd, ...], Field(min_length=1, max_length=24)]
     pattern_altitude_ft: Annotated[Real, Ge(-1_000), Le(20_000)] | None = None  # above sea level; None: 1,000 ft up
+    name: Name | None = None
 
     def check_together(self) -> None:
         idents = [end.ident for end in self.ends]

@@ -20,11 +20,22 @@ from bullseye.core.atmosphere import (
     pressure_altitude_ft,
     true_airspeed_kt,
 )
-from bullseye.core.constants import BIAS_SD_FT, MODEL_VERSION, OBSTACLE_MARGIN_FT, SCATTER_FT
+from bullseye.core.cards import Card, card_of
+from bullseye.core.constants import (
+    BIAS_SD_FT,
+    CLEAN_DECELERATION,
+    MODEL_VERSION,
+    OBSTACLE_MARGIN_FT,
+    SCATTER_FT,
+    SLIP_PATH_DEG,
+    SOFT_POWER_DECELERATION,
+)
+from bullseye.core.crosswind import CrosswindHands, crosswind_hands
 from bullseye.core.distances import GroundRoll, landing_ground_roll
 from bullseye.core.errors import OutsideTable
 from bullseye.core.glidepath import RoundoutCue
 from bullseye.core.request import BriefRequest
+from bullseye.core.schools import unsafe_combinations
 from bullseye.core.speeds import SpeedStep, approach_speed, touchdown_speed_kcas
 from bullseye.core.technique import speed_lost_before_roundout_kt
 from bullseye.core.touchdown import (
@@ -122,6 +133,9 @@ class BriefAnswer:
     roundout_cue: RoundoutCue
     aim_before_spot_words: str
     basis: Basis
+    crosswind: CrosswindHands | None
+    card: Card
+    air_words: str
     cautions: tuple[str, ...]
 
 
@@ -142,7 +156,7 @@ class Setting:
 
 def setting(request: BriefRequest) -> Setting:
     """Bring a request to the approach that the touchdown model takes."""
-    flap = request.aircraft.flap(request.flap)
+    flap = request.flap_setting
     runway, weather, table = request.runway, request.weather, flap.airspeed_table
     wind = weather.wind(variation_deg=runway.magnetic_variation_deg)
     parts = components(wind, course_deg_true=runway.course_deg_true)
@@ -156,10 +170,14 @@ def setting(request: BriefRequest) -> Setting:
         gust_spread_kt=wind.gust_spread_kt,
         technique=request.technique,
     )
-    power_on = request.landing != 'power_off'
+    power_on = request.landing not in ('power_off', 'forward_slip')
     path_deg = runway.path_angle_deg if power_on else flap.idle_path_angle_deg or _POWER_OFF_PATH_DEG
+    if request.landing == 'forward_slip':
+        path_deg += SLIP_PATH_DEG
     speed_kias = request.approach_speed_kias or speed.speed_kias
-    deceleration_fps2 = request.calibration.deceleration_fps2 or request.aircraft.deceleration_fps2
+    deceleration_fps2 = request.calibration.deceleration_fps2 or prior_deceleration_fps2(request)
+    if request.landing == 'soft_field':
+        deceleration_fps2 *= SOFT_POWER_DECELERATION
     lost_kt = speed_lost_before_roundout_kt(
         technique=request.technique,
         deceleration_fps2=deceleration_fps2,
@@ -185,6 +203,12 @@ def setting(request: BriefRequest) -> Setting:
         path_angle_deg=path_deg,
         approach=approach,
     )
+
+
+def prior_deceleration_fps2(request: BriefRequest) -> float:
+    """Deceleration in the hold-off before laps are known [ft/s²]: the aircraft's, less with its flap up."""
+    clean = len(request.aircraft.flaps) > 1 and request.flap_setting is request.aircraft.flaps[0]
+    return request.aircraft.deceleration_fps2 * (CLEAN_DECELERATION if clean else 1.0)
 
 
 def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
@@ -319,10 +343,14 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     slopes = sensitivity(approach)
     tolerance = request.standard.tolerance(request.landing)
     box_ft = (request.spot_ft + tolerance.touchdown_from_ft, request.spot_ft + tolerance.touchdown_to_ft)
-    target_ft = request.spot_ft + tolerance.centre_ft
+    on_line = request.technique.aim_target == 'on_the_line'
+    target_ft = request.spot_ft + (tolerance.touchdown_from_ft if on_line else tolerance.centre_ft)
 
     minus_aim_ft = touch.touchdown_ft + basis.bias_ft
     recommended_ft = aim_for(target_ft=target_ft, touchdown_minus_aim_ft=minus_aim_ft)
+    thumb_ft = request.technique.aim_before_spot_ft(headwind_kt=approach.headwind_kt)
+    if thumb_ft is not None:
+        recommended_ft = request.spot_ft - thumb_ft
     aim_ft = recommended_ft if request.aim_point_ft is None else request.aim_point_ft
 
     variable_kt = request.weather.wind_kt if made.wind.head_kt is None else 0.0
@@ -354,6 +382,10 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
                 'would not fit behind it. Choose a spot nearer the threshold or another runway.'
             )
     cautions.extend(problems)
+    cautions.extend(unsafe_combinations(request.technique, request.aircraft))
+    hands = _hands(request, made)
+    if hands is not None and hands.rudder_share > 1:
+        cautions.append(hands.words)
     cautions.append(_TRAINING_AID)
 
     ground_kt = approach.speed_ktas - approach.headwind_kt
@@ -424,7 +456,41 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         ),
         aim_before_spot_words=_aim_words(request.spot_ft - aim_ft, runway.has_paint),
         basis=basis,
+        crosswind=hands,
+        card=card_of(request.landing, request.technique),
+        air_words=_air_words(made, request.weather.temperature_c),
         cautions=tuple(cautions),
+    )
+
+
+def _hands(request: BriefRequest, made: Setting) -> CrosswindHands | None:
+    parts = made.wind
+    crosswind_kt = parts.cross_kt
+    if parts.cross_kt is not None and parts.gust_cross_kt is not None:
+        crosswind_kt = max(parts.cross_kt, parts.gust_cross_kt, key=abs)
+    limit_kt, source = request.aircraft.crosswind_limit
+    return crosswind_hands(
+        crosswind_kt=crosswind_kt,
+        approach_ktas=made.approach.speed_ktas,
+        touchdown_ktas=made.approach.touchdown_ktas,
+        limit_kt=limit_kt,
+        limit_source=source,
+    )
+
+
+def _air_words(made: Setting, temperature_c: float) -> str:
+    """What the density of the air does, in plain words: true airspeed and distances on the ground."""
+    altitude_ft = density_altitude_ft(pressure_altitude_ft=made.pressure_altitude_ft, temperature_c=temperature_c)
+    faster = 1 / math.sqrt(made.density_ratio) - 1
+    rolls = 1 / made.density_ratio - 1  # energy over the ground goes with the square of the speed
+    where = f'The air is that of {round(altitude_ft, -2):,.0f} ft on a standard day'
+    if abs(faster) < 0.01:
+        return f'{where}: nothing to allow for.'
+    if faster < 0:
+        return f'{where}, denser than at sea level: {-faster:.0%} less groundspeed at the same indicated speed.'
+    return (
+        f'{where}: at the same indicated speed you are {faster:.0%} faster over the ground, and rolls and floats are '
+        f'about {rolls:.0%} longer than at sea level. Fly the same indicated speeds.'
     )
 
 

@@ -32,6 +32,20 @@ DECELERATION_SD_FPS2 = 0.6  # [own] how far light aircraft differ from it
 IDLE_FIRST_LEAD_S = 2.0  # [own] power closed this long before the roundout in "idle, shift, flare"
 GRADUAL_LEAD_S = 3.0  # [own] power drawn off over 6 s counts as closed for half of them
 
+SOFT_POWER_DECELERATION = 0.75  # [own] of idle deceleration, with 100 to 200 rpm held through a soft-field touchdown
+CLEAN_DECELERATION = 0.8  # [own] of full-flap deceleration, with the flap up
+SLIP_PATH_DEG = 2.5  # [own] how much a forward slip steepens a glide
+
+# Aiming by rule of thumb, before the spot [com]; the wind in it [own]
+AIM_FIXED_FT = 200.0
+AIM_CALM_FT = 500.0
+AIM_WINDY_FT = 300.0
+AIM_FULL_HEADWIND_KT = 15.0
+
+# Sideslip against a crosswind [own], see docs/model.md, "Crosswind"
+SIDE_FORCE_PER_RAD = 0.5  # of wing area and dynamic pressure, light single
+APPROACH_LIFT_COEFFICIENT = 1.2  # at 1.3 of the stall with flap
+
 # A pilot of whom nothing is known yet [own]
 SCATTER_FT = 140.0
 BIAS_SD_FT = 150.0
@@ -59,4 +73,4 @@ FIRST_TURN_BELOW_TPA_FT = 300.0  # [pub: AIM, AC 90-66]
 PATTERN_HEIGHT_FT = 1_000.0  # above the field, unless published [pub: AC 90-66]
 OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle
 
-MODEL_VERSION = '1'  # goes up when the same inputs give another answer
+MODEL_VERSION = '2'  # goes up when the same inputs give another answer

@@ -56,11 +56,14 @@ def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
 
 
 def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
-    """A lap as calibration takes it; None when no touchdown was seen.
+    """A lap as calibration takes it; None when no touchdown was seen, and for a soft-field one.
+
+    The power left on through a soft-field touchdown makes its float longer by an unknown amount: it teaches nothing of
+    the idle hold-off.
 
     The request must carry the aim point that was flown, or none when the recommended one was.
     """
-    if lap.along_ft is None:
+    if lap.along_ft is None or request.landing == 'soft_field':
         return None
     aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim_point_ft
     return FlownLap(

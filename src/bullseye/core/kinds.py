@@ -2,7 +2,19 @@
 
 from typing import Literal
 
-LandingKind = Literal['normal', 'short_field', 'power_off']
+LandingKind = Literal['normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip']
+ExerciseKind = Literal[
+    'normal',
+    'crosswind',
+    'short_field',
+    'soft_field',
+    'power_off',
+    'no_flap',
+    'forward_slip',
+    'go_around',
+    'low_approach',
+    'hold_off_drill',
+]
 StandardCode = Literal['us_private', 'us_commercial']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel']
 Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around']
@@ -15,3 +27,13 @@ CorrectionSet = Literal['common', 'uk_caa']
 LiftOff = Literal['rotate', 'fly_off']
 FirstTurn = Literal['tpa_less_300', '500_agl']
 PowerOffShape = Literal['squared', 'arc']
+BaseSpeed = Literal['handbook', 'rule']
+CrosswindFlap = Literal['full', 'reduced']
+CrosswindMethod = Literal['wing_low', 'crab_then_straighten', 'crab_then_wing_low']
+RolloutFlap = Literal['hands_off', 'flap_up']
+BaseCue = Literal['spot_45_behind', 'timed']
+PitchPower = Literal['pitch_for_speed', 'pitch_for_aim', 'fixed_power']
+SpeedReference = Literal['airspeed', 'angle_of_attack']
+StabilisedBy = Literal['500', '300', '200']
+AimTarget = Literal['middle_of_box', 'on_the_line']
+AimDistance = Literal['calibrated', 'fixed', 'before_300_500']

@@ -15,8 +15,9 @@ from bullseye.core.airfield import RunwayEnd
 from bullseye.core.atmosphere import true_airspeed_kt
 from bullseye.core.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.errors import BullseyeError
-from bullseye.core.kinds import PatternSide
+from bullseye.core.kinds import BaseCue, PatternSide
 from bullseye.core.quantity import Checked, Degrees, Real
+from bullseye.core.traffic import NumberTwo, extension_s, number_two
 from bullseye.core.turns import (
     STEEPEST_DEG,
     GroundWind,
@@ -36,6 +37,7 @@ _CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off to the first turn
 _SLOWEST_KT = 10.0  # of groundspeed: below it no pattern makes sense
 _LOWEST_FT = 300.0  # of pattern height
 _RUSHED_FPM = 900.0  # [own]
+_TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
 _FINAL_GATES_FT = (500.0, 300.0, 200.0)
 
 
@@ -50,6 +52,8 @@ class PatternChoice(Checked):
     base_extension_s: Annotated[Real, Ge(0), Le(600)] = 0.0  # number two: downwind flown on for so long
     wind_dir_deg_true: Degrees | None = None  # at pattern height; None with wind_kt None: estimated
     wind_kt: Annotated[Real, Ge(0), Le(100)] | None = None
+    ahead_final_nm: Annotated[Real, Ge(0), Le(15)] | None = None  # of one on final as we are abeam the spot
+    ahead_kt: Annotated[Real, Ge(30), Le(250)] | None = None  # its groundspeed; else as ours on final
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -132,6 +136,7 @@ class PatternAnswer:
     final_length_ft: float
     descent_fpm: float
     seconds: float
+    number_two: NumberTwo | None
     cautions: tuple[str, ...]
 
 
@@ -218,6 +223,7 @@ class PatternTask:
     path_angle_deg: float
     approach_kias: float
     is_northern: bool
+    base_cue: BaseCue = 'spot_45_behind'
 
     @property
     def right(self) -> float:
@@ -313,6 +319,7 @@ class _Flown:
     final_turn_s: float
     final_s: float
     final_ft: float
+    extend_s: float
 
     def at(self, seconds: float) -> tuple[float, float]:
         """Place at a marked time."""
@@ -334,8 +341,10 @@ def _fly(legs: _Legs) -> _Flown:
     on_downwind_s = flight.seconds
     downwind_fps = legs.downwind.groundspeed_kt * FPS_PER_KT
     abeam_s = on_downwind_s + max(0.0, flight.along_ft - task.spot_ft) / downwind_fps
-    # base is begun with the spot 45° behind, or farther out for number two
-    base_at_ft = task.spot_ft - abs(flight.lateral_ft) - task.choice.base_extension_s * downwind_fps
+    # base is begun with the spot 45° behind, or after a time, or farther out for number two
+    behind_ft = abs(flight.lateral_ft) if task.base_cue == 'spot_45_behind' else _TIMED_BASE_S * downwind_fps
+    extend_s = _extension_s(legs, behind_ft / downwind_fps)
+    base_at_ft = task.spot_ft - behind_ft - extend_s * downwind_fps
     seconds['downwind'] = flight.straight(legs.downwind, max(0.0, flight.along_ft - base_at_ft))
     base_turn_s = flight.seconds
     flight.turn('base', legs.turns['base'])
@@ -358,6 +367,38 @@ def _fly(legs: _Legs) -> _Flown:
         final_turn_s=final_turn_s,
         final_s=final_s,
         final_ft=final_ft,
+        extend_s=extend_s,
+    )
+
+
+def _extension_s(legs: _Legs, base_turn_after_abeam_s: float) -> float:
+    """Seconds downwind is flown on: as chosen, or until the one on final has passed abeam."""
+    choice = legs.task.choice
+    if choice.ahead_final_nm is None:
+        return choice.base_extension_s
+    return choice.base_extension_s + extension_s(
+        ahead_final_nm=choice.ahead_final_nm,
+        ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
+        downwind_kt=legs.downwind.groundspeed_kt,
+        spot_ft=legs.task.spot_ft,
+        base_turn_after_abeam_s=base_turn_after_abeam_s,
+    )
+
+
+def _number_two(legs: _Legs, flown: _Flown) -> NumberTwo | None:
+    choice = legs.task.choice
+    if flown.extend_s <= 0 and choice.ahead_final_nm is None:
+        return None
+    return number_two(
+        extend_s=flown.extend_s,
+        downwind_kt=legs.downwind.groundspeed_kt,
+        final_ft=flown.final_ft,
+        tpa_ft=legs.task.tpa_ft,
+        path_angle_deg=legs.task.path_angle_deg,
+        aim_ft=legs.task.aim_point_ft,
+        from_abeam_s=flown.flight.seconds - flown.abeam_s,
+        ahead_final_nm=choice.ahead_final_nm,
+        ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
     )
 
 
@@ -368,7 +409,7 @@ class _Heights:
         self.tpa_ft = task.tpa_ft
         self.on_final_ft = min(task.tpa_ft, flown.final_ft * math.tan(math.radians(task.path_angle_deg)))
         first_turn_ft = min(self.tpa_ft, max(0.0, task.first_turn_ft - task.runway.elevation_ft))
-        down_s = min(flown.abeam_s + task.choice.base_extension_s, flown.final_s - 1.0)
+        down_s = min(flown.abeam_s + flown.extend_s, flown.final_s - 1.0)
         self.descent_s = flown.final_s - down_s
         end_s = flown.final_s + flown.seconds['final']
         climbed_s = max(flown.seconds['upwind'] + 1.0, flown.on_downwind_s)
@@ -512,6 +553,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
         final_length_ft=flown.final_ft,
         descent_fpm=heights.descent_fpm,
         seconds=flown.flight.seconds,
+        number_two=_number_two(legs, flown),
         cautions=_cautions(legs, heights, final_turn),
     )
 

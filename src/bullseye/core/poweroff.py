@@ -10,14 +10,13 @@ from scipy.optimize import brentq
 from bullseye.core.aircraft import Aircraft, FlapSetting
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.atmosphere import true_airspeed_kt
-from bullseye.core.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2
+from bullseye.core.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, SLIP_PATH_DEG
 from bullseye.core.errors import BullseyeError
 from bullseye.core.kinds import PatternSide, PowerOffShape
 from bullseye.core.turns import GroundWind, Turn, groundspeed_on, heading_for
 
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
-_SLIP_DEG = 2.5  # [own] how much a forward slip steepens the path
 _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
 
 
@@ -185,7 +184,7 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     clean, full = aircraft.flaps[0], aircraft.flaps[-1]
     kias = aircraft.best_glide_kias * math.sqrt(aircraft.weight_ratio(task.weight_lb))
     ktas = true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio)
-    clean_slope, steep_slope = _slope(clean, 5.5), _slope(full, 6.5, _SLIP_DEG)
+    clean_slope, steep_slope = _slope(clean, 5.5), _slope(full, 6.5, SLIP_PATH_DEG)
 
     def reach(after_abeam_ft: float) -> tuple[float, float]:
         glide, _ = _to_final(task, ktas, clean_slope, after_abeam_ft)

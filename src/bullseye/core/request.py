@@ -10,14 +10,14 @@ from typing import Annotated, Any, get_args
 from annotated_types import Ge, Le
 from pydantic import TypeAdapter, ValidationError
 
-from bullseye.core.aircraft import Aircraft
+from bullseye.core.aircraft import Aircraft, FlapSetting
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.calibration import Calibration
 from bullseye.core.errors import BullseyeError, InvalidInput
 from bullseye.core.kinds import LandingKind, StandardCode
 from bullseye.core.quantity import Checked, Degrees, Name, Real
 from bullseye.core.standards import BUILT_IN, Standard
-from bullseye.core.technique import Technique
+from bullseye.core.technique import Technique, usual_flap
 from bullseye.core.wind import Wind, true_from_magnetic_deg
 
 
@@ -72,8 +72,10 @@ class BriefRequest(Checked):
 
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)
-        flap = self.aircraft.flap(self.flap)
+        flap = self.flap_setting
         self.standard.tolerance(self.landing)
+        if self.landing == 'no_flap' and flap is not self.aircraft.flaps[0]:
+            raise InvalidInput('flap', flap.name, f'{self.aircraft.flaps[0].name}, for a landing without flap')
         if self.spot_ft >= self.runway.landing_distance_available_ft:
             raise InvalidInput(
                 'spot_ft', self.spot_ft, f'on the runway, below {self.runway.landing_distance_available_ft:g}'
@@ -84,6 +86,12 @@ class BriefRequest(Checked):
                 raise InvalidInput(
                     'approach_speed_kias', self.approach_speed_kias, f'above the stall, {stall_kias:.1f} KIAS'
                 )
+
+    @property
+    def flap_setting(self) -> FlapSetting:
+        """Flap the landing is made with: the one named, else the usual one of its kind."""
+        names = [flap.name for flap in self.aircraft.flaps]
+        return self.aircraft.flap(self.flap or usual_flap(names, self.landing, self.technique))
 
 
 class RefusedRequest(BullseyeError, ValueError):

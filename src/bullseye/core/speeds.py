@@ -48,11 +48,12 @@ def approach_speed(
     half the gust spread [pub: FAA-H-8083-3, approach chapters].
     """
     published_kias = flap.published_approach_kias(kind)
-    if published_kias is not None:
+    if published_kias is not None and technique.base_speed == 'handbook':
         base_kias, why, source = published_kias, f'handbook speed, flap {flap.name}, at maximum weight', 'handbook'
     else:
         base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
-        why = f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed, read back as indicated; the handbook prints none'
+        why = f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed, read back as indicated'
+        why += '; the handbook prints none' if published_kias is None else ': technique setting'
     steps = [SpeedStep(step='base', change_kt=base_kias, speed_kias=base_kias, reason=why, source=source)]
 
     ratio = aircraft.weight_ratio(weight_lb)

@@ -6,7 +6,7 @@ The built-in ones are quoted from memory of the published documents, and the int
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, get_args
 
 from annotated_types import Ge, Le
 
@@ -38,7 +38,11 @@ class Tolerance(Checked):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Standard(Checked):
-    """A set of tolerances by landing kind; None where the standard has no such task."""
+    """A set of tolerances by landing kind; None where the standard has no such task.
+
+    A crosswind landing is judged as a normal one, as the published standards do. A soft-field, no-flap or slipped
+    landing has no distance of its own in them: the normal one is taken [own].
+    """
 
     name: Name
     edition: Name
@@ -49,21 +53,23 @@ class Standard(Checked):
 
     def examines(self, kind: LandingKind) -> bool:
         """Whether the standard has a tolerance for a landing kind."""
-        return getattr(self, kind) is not None
+        return self._of(kind) is not None
+
+    def _of(self, kind: LandingKind) -> Tolerance | None:
+        if kind == 'short_field':
+            return self.short_field
+        if kind == 'power_off':
+            return self.power_off
+        return self.normal
 
     def tolerance(self, kind: LandingKind) -> Tolerance:
         """Tolerances of a landing kind.
 
         :raises InvalidInput: when the standard does not examine that kind
         """
-        by_kind: dict[LandingKind, Tolerance | None] = {
-            'normal': self.normal,
-            'short_field': self.short_field,
-            'power_off': self.power_off,
-        }
-        found = by_kind[kind]
+        found = self._of(kind)
         if found is None:
-            kinds = ', '.join(name for name, tolerance in by_kind.items() if tolerance)
+            kinds = ', '.join(name for name in get_args(LandingKind) if self.examines(name))
             raise InvalidInput('landing', kind, f'{kinds} ({self.name} sets no tolerance for it)')
         return found
 

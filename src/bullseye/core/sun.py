@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import UTC, datetime, timedelta
 
 from astral import Observer
 from astral import sun as astral_sun
 
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
+_SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -30,3 +31,18 @@ def is_in_the_eyes(sun: Sun, *, final_course_deg_true: float) -> bool:
     """Whether it dazzles on final: within 30° of the course and not higher than 25° [own]."""
     off_deg = (sun.azimuth_deg_true - final_course_deg_true + 180) % 360 - 180
     return abs(off_deg) <= _EITHER_SIDE_DEG and 0 <= sun.elevation_deg <= _HIGHEST_DEG
+
+
+def daylight_left_min(*, lat_deg: float, lon_deg: float, at: datetime) -> float | None:
+    """Minutes until sunset; 0 when it is down, None where it does not set within a day."""
+    observer = Observer(latitude=lat_deg, longitude=lon_deg)
+    if astral_sun.elevation(observer, at) < _SET_DEG:
+        return 0.0
+    for ahead in (0, 1):  # the next sunset may belong to tomorrow's date in UTC
+        try:
+            sunset = astral_sun.sunset(observer, date=(at + timedelta(days=ahead)).date(), tzinfo=UTC)
+        except ValueError:
+            return None
+        if sunset > at:
+            return (sunset - at).total_seconds() / 60
+    return None

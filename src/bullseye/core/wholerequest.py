@@ -15,18 +15,25 @@ from bullseye.core.airfield import Airfield
 from bullseye.core.errors import InvalidInput
 from bullseye.core.geojson import airfield_from_geojson, is_geojson
 from bullseye.core.kinds import TakeoffKind
+from bullseye.core.lapplan import LessonTime
 from bullseye.core.metar import Report, read_metar
 from bullseye.core.pattern import PatternChoice
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request
 from bullseye.core.wholebrief import Plan, ranking_of
 
 _TEXT_LIMIT = 1_000
-_MORE = ('metar', 'airfield', 'time_utc', 'takeoff', 'pattern')
+_CALLSIGN_LIMIT = 40
+_MORE = ('metar', 'airfield', 'time_utc', 'takeoff', 'pattern', 'lesson', 'callsign')
 
 
 @cache
 def _choice_adapter() -> TypeAdapter[PatternChoice]:
     return TypeAdapter(PatternChoice)
+
+
+@cache
+def _lesson_adapter() -> TypeAdapter[LessonTime]:
+    return TypeAdapter(LessonTime)
 
 
 @cache
@@ -88,6 +95,19 @@ def _weather(given: object, report: Report | None) -> object:
     return found
 
 
+def _lesson(more: Mapping[str, Any], errors: _Errors) -> tuple[LessonTime, str | None, TakeoffKind]:
+    lesson = LessonTime()
+    if 'lesson' in more:
+        lesson = errors.of('lesson', lambda: _lesson_adapter().validate_python(more['lesson'])) or lesson
+    callsign = more.get('callsign')
+    if callsign is not None and not (isinstance(callsign, str) and 0 < len(callsign) <= _CALLSIGN_LIMIT):
+        errors['callsign'] = f'callsign is {callsign!r}; accepted: 1 to {_CALLSIGN_LIMIT} characters'
+    takeoff = more.get('takeoff', 'normal')
+    if takeoff not in get_args(TakeoffKind):
+        errors['takeoff'] = f'takeoff is {takeoff!r}; accepted: {", ".join(get_args(TakeoffKind))}'
+    return lesson, callsign, takeoff
+
+
 def parse_whole_request(
     data: object, *, aircraft_by_name: Mapping[str, Aircraft], now: datetime
 ) -> tuple[BriefRequest, Plan, Report | None]:
@@ -115,9 +135,7 @@ def parse_whole_request(
     choice = PatternChoice()
     if 'pattern' in more:
         choice = errors.of('pattern', lambda: _choice_adapter().validate_python(more['pattern'])) or choice
-    takeoff = more.get('takeoff', 'normal')
-    if takeoff not in get_args(TakeoffKind):
-        errors['takeoff'] = f'takeoff is {takeoff!r}; accepted: {", ".join(get_args(TakeoffKind))}'
+    lesson, callsign, takeoff = _lesson(more, errors)
     landing['weather'] = _weather(landing.get('weather'), report)
     choose = field if 'runway' not in landing else None  # the field to choose an end of
     if choose is not None:
@@ -140,6 +158,9 @@ def parse_whole_request(
         airfield=field,
         at=at or (now if field is not None else None),
         is_northern=field is None or field.latitude_deg >= 0,
+        lesson=lesson,
+        field_name=field.name if field else None,
+        callsign=callsign,
     )
     if choose is not None:
         request = replace(request, runway=choose.end(ranking_of(request, plan)[0].ident))
@@ -177,7 +198,11 @@ def whole_request_schema(landing_schema: dict[str, Any]) -> dict[str, Any]:
     """The landing's schema grown by the members that only the whole brief has."""
     schema = {**landing_schema, 'properties': dict(landing_schema['properties'])}
     definitions = dict(schema.get('$defs', {}))
-    for name, adapter in (('PatternChoice', _choice_adapter()), ('Airfield', _airfield_adapter())):
+    for name, adapter in (
+        ('PatternChoice', _choice_adapter()),
+        ('LessonTime', _lesson_adapter()),
+        ('Airfield', _airfield_adapter()),
+    ):
         made = adapter.json_schema(ref_template='#/$defs/{model}')
         definitions |= made.pop('$defs', {})
         definitions[name] = made
@@ -187,6 +212,8 @@ def whole_request_schema(landing_schema: dict[str, Any]) -> dict[str, Any]:
     properties['time_utc'] = {'type': 'string', 'format': 'date-time'}
     properties['takeoff'] = {'enum': list(get_args(TakeoffKind)), 'default': 'normal'}
     properties['pattern'] = {'$ref': '#/$defs/PatternChoice'}
+    properties['lesson'] = {'$ref': '#/$defs/LessonTime'}
+    properties['callsign'] = {'type': 'string', 'minLength': 1, 'maxLength': 40}
     properties['airfield'] = {
         'anyOf': [{'$ref': '#/$defs/Airfield'}, {'type': 'object', 'description': 'GeoJSON, RFC 7946'}]
     }

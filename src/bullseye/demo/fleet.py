@@ -8,12 +8,13 @@ from bullseye.core.aircraft import (
     Aircraft,
     AirspeedTable,
     FlapSetting,
+    Flow,
     LandingTable,
     LegSetting,
     SpeedLadder,
     TakeoffTable,
 )
-from bullseye.core.airfield import DepartureObstacle, Obstacle, RunwayEnd
+from bullseye.core.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd
 from bullseye.core.geo import RunwayFrame
 from bullseye.core.kinds import PatternSide, Surface
 
@@ -73,8 +74,36 @@ def _speeds(*pairs: tuple[float, float]) -> AirspeedTable:
     return AirspeedTable(ias_kt=tuple(i for i, _ in pairs), cas_kt=tuple(c for _, c in pairs))
 
 
+def _flows(*before_takeoff: str, retractable: bool = False) -> tuple[Flow, ...]:
+    gear = ('gear down, three greens',) if retractable else ()
+    return (
+        Flow(
+            phase='before takeoff',
+            items=(*before_takeoff, 'controls free and correct', 'look at the approach'),
+            callouts=('ready to go, or not?',),
+        ),
+        Flow(
+            phase='takeoff',
+            items=('full power over three seconds', 'engine in the green', 'airspeed alive'),
+            callouts=('airspeed alive', 'rotate', 'positive rate'),
+        ),
+        Flow(
+            phase='downwind', items=('fuel', *gear, 'mixture rich', 'harness'), callouts=('abeam: power, flap, speed',)
+        ),
+        Flow(phase='final', items=(*gear, 'path, speed, centreline'), callouts=('stable', 'not stable: going around')),
+        Flow(
+            phase='go-around',
+            items=('full power', 'level until speed', 'flap one stage', 'positive rate', 'rest of the flap'),
+        ),
+        Flow(phase='after landing', items=('clear of the runway, then levers', 'flap up', 'lights')),
+    )
+
+
 MARRAM_160 = Aircraft(
     name='Marram 160',
+    callsign='Marram One Six Zero',
+    fuel_burn_gph=8.5,
+    flows=_flows('fuel on fullest', 'flap as briefed', 'trim set', 'magnetos, 2 drops', 'hatches and harness'),
     max_weight_lb=2_400,
     empty_weight_lb=1_450,
     demonstrated_crosswind_kt=15,
@@ -123,6 +152,10 @@ MARRAM_160 = Aircraft(
 
 SORREL_200R = Aircraft(
     name='Sorrel 200R',
+    fuel_burn_gph=11.0,
+    flows=_flows(
+        'fuel on fullest', 'flap as briefed', 'trim set', 'propeller cycled', 'hatches and harness', retractable=True
+    ),
     max_weight_lb=2_750,
     empty_weight_lb=1_780,
     demonstrated_crosswind_kt=17,
@@ -165,6 +198,8 @@ SORREL_200R = Aircraft(
 
 BRAMBLE_90T = Aircraft(
     name='Bramble 90T',
+    fuel_burn_gph=5.5,
+    flows=_flows('fuel on', 'trim set', 'magnetos, 2 drops', 'stick back', 'harness'),
     max_weight_lb=1_350,
     empty_weight_lb=820,
     blind_distance_ft=95,
@@ -210,6 +245,7 @@ class DemoField:
     lat_deg: float
     lon_deg: float
     ends: tuple[tuple[RunwayEnd, float, float], ...]
+    marks: tuple[GroundMark, ...] = ()
 
 
 def _runway(
@@ -269,6 +305,10 @@ def _runway(
 
 FIELDS = (
     DemoField(
+        marks=(
+            GroundMark(name='light on the rock', latitude_deg=47.2105, longitude_deg=-38.4105, use='downwind'),
+            GroundMark(name='boat sheds', latitude_deg=47.1925, longitude_deg=-38.4215, use='base'),
+        ),
         name='Lantern Bay',
         ident='LANT',
         elevation_ft=38,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
@@ -191,6 +191,7 @@ def add_fleet(db: Session, school: School) -> None:
             is_fictional=True,
             elevation_ft=field.elevation_ft,
             pattern_altitude_ft=field.pattern_altitude_ft,
+            marks=[asdict(mark) for mark in field.marks],
         )
         db.add(airfield)
         db.flush()

@@ -26,6 +26,7 @@ _WORKERS, _THREADS = 2, 4
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Options of the command."""
     parser.add_argument('--port', type=int, default=DEFAULT_PORT, help=f'port to serve on, {DEFAULT_PORT} if not given')
+    parser.add_argument('--weather', metavar='URL', help='a weather station to ask, such as ./bullseye sim weather')
     which = parser.add_mutually_exclusive_group()
     which.add_argument('--demo', action='store_true', help='serve the demo school again after --empty')
     which.add_argument('--reset-demo', action='store_true', help='make the demo school anew; its changes are lost')
@@ -99,12 +100,18 @@ def _raise_interrupt(*_: object) -> None:
     raise KeyboardInterrupt
 
 
-def up(arguments: argparse.Namespace) -> int:
-    """Run until Ctrl-C or a terminate signal; stop all that was started."""
+def _check(arguments: argparse.Namespace) -> None:
     if not 1 <= arguments.port <= 65_535:
         give_up(f'Port {arguments.port} does not exist; choose one from 1024 to 65535.')
     if is_taken(arguments.port):
         give_up(f'Port {arguments.port} is taken; choose another with --port.')
+    if arguments.weather and not arguments.weather.startswith(('http://', 'https://')):
+        give_up(f'--weather {arguments.weather} is no address; it begins with http:// or https://.')
+
+
+def up(arguments: argparse.Namespace) -> int:
+    """Run until Ctrl-C or a terminate signal; stop all that was started."""
+    _check(arguments)
     for stop in (signal.SIGINT, signal.SIGTERM):  # SIGINT too: a shell starts background jobs with it ignored
         signal.signal(stop, _raise_interrupt)
     watch = Stopwatch()
@@ -127,6 +134,7 @@ def up(arguments: argparse.Namespace) -> int:
         cluster.ensure_database(mode)
         environment = {
             **os.environ,
+            'BULLSEYE_WEATHER_URL': arguments.weather or '',
             'PYTHONPATH': str(places.ROOT / 'src'),
             'BULLSEYE_DATABASE_URL': cluster.url(mode),
             'BULLSEYE_SECRET_KEY': _secret_key(folder),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import dataclasses
 import json
+import statistics
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, time, timedelta
@@ -14,16 +15,18 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import BriefAnswer, make_brief
+from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
 from bullseye.core.diagnosis import Diagnosis, diagnose
-from bullseye.core.kinds import TakeoffKind
+from bullseye.core.kinds import LandingKind, TakeoffKind
+from bullseye.core.kneeboard import Kneeboard, make_kneeboard
+from bullseye.core.lapplan import KindRecord, LessonTime, PlannedLap
 from bullseye.core.pattern import PatternChoice
 from bullseye.core.progress import Summary, summarise
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
 from bullseye.core.touchdown import Approach
-from bullseye.core.wholebrief import Plan
+from bullseye.core.wholebrief import Plan, make_parts
 from bullseye.core.wind import components
 from bullseye.store import catalogue
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
@@ -48,6 +51,8 @@ brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
+_LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
+_USUAL_HOUR = time(14)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -88,7 +93,7 @@ def request_data(sortie: Sortie, *, pieces: Pieces | None = None) -> dict[str, A
         'weight_lb': sortie.weight_lb,
         'landing': sortie.landing,
         'standard': of.standard.spec,
-        'technique': catalogue.technique_settings(of.technique),
+        'technique': of.technique.spec,
         'spot_ft': sortie.spot_ft,
         'flap': sortie.flap,
         'approach_speed_kias': sortie.approach_speed_kias,
@@ -186,23 +191,84 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
 def live_request(db: Session, sortie: Sortie) -> BriefRequest:
     """The request of a sortie with all that its school, student and laps so far add."""
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
-    known = calibration_for(db, sortie, prior_deceleration_fps2=request.aircraft.deceleration_fps2)
+    known = calibration_for(db, sortie, prior_deceleration_fps2=prior_deceleration_fps2(request))
     return dataclasses.replace(request, calibration=known)
 
 
-def plan_of(sortie: Sortie, *, takeoff: TakeoffKind | None = None, pattern: PatternChoice | None = None) -> Plan:
-    """What the sortie's whole brief is asked with, or with another takeoff or pattern.
+def planned_at(sortie: Sortie, *, longitude_deg: float) -> datetime:
+    """When a sortie is flown [UTC]; two in the afternoon by the sun at the field when no hour is planned."""
+    if sortie.planned_time is not None:
+        return datetime.combine(sortie.planned_on, sortie.planned_time, UTC)
+    return datetime.combine(sortie.planned_on, _USUAL_HOUR, UTC) - timedelta(hours=longitude_deg / 15)
 
-    The sun is looked up for two in the afternoon by the sun at the field, when nothing nearer is known.
-    """
-    airfield = catalogue.airfield_of(sortie.runway_end.airfield)
-    noon = datetime.combine(sortie.planned_on, time(12), UTC) - timedelta(hours=airfield.longitude_deg / 15)
+
+def plan_of(
+    db: Session, sortie: Sortie, *, takeoff: TakeoffKind | None = None, pattern: PatternChoice | None = None
+) -> Plan:
+    """What the sortie's whole brief is asked with, or with another takeoff or pattern."""
+    row = sortie.runway_end.airfield
+    airfield = catalogue.airfield_of(row)
     return Plan(
         takeoff=takeoff or cast(TakeoffKind, sortie.takeoff),
         pattern=pattern or _PATTERN_CHOICE.validate_python(sortie.pattern or {}),
         airfield=airfield,
-        at=noon + timedelta(hours=2),
+        at=planned_at(sortie, longitude_deg=airfield.longitude_deg),
         is_northern=airfield.latitude_deg >= 0,
+        lesson=LessonTime(booked_min=sortie.booked_min, fuel_gal=sortie.fuel_gal, record=records_of(db, sortie)),
+        field_name=row.name,
+        marks=catalogue.placed_marks(row, sortie.runway_end),
+        laps=None if sortie.lap_plan is None else _LAP_PLAN.validate_python(sortie.lap_plan),
+    )
+
+
+def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:
+    """What earlier sorties of this student show of each landing kind, from their latest laps."""
+    query = (
+        select(Lap)
+        .where(Lap.student_id == sortie.student_id, Lap.removed_at.is_(None), Lap.sortie_id != sortie.id)
+        .order_by(Lap.flown_at.desc())
+        .limit(_PILOT_LAPS)
+    )
+    by_kind: dict[str, list[Lap]] = {}
+    for lap in db.scalars(query):
+        by_kind.setdefault(lap.request['landing'], []).append(lap)
+    found = []
+    for kind, laps in by_kind.items():
+        judged = [result_of(lap, number=0) for lap in laps]
+        errors = [one.diagnosis.error_ft for one in judged if one.diagnosis.error_ft is not None]
+        scored = [one.score.hit for one in judged if one.score.hit is not None]
+        flown_on = laps[0].flown_at.date()
+        found.append(
+            KindRecord(
+                landing=cast(LandingKind, kind),
+                laps=len(laps),
+                hit_rate=sum(scored) / len(scored) if scored else None,
+                mean_error_ft=statistics.fmean(errors) if errors else None,
+                spread_ft=statistics.stdev(errors) if len(errors) > 1 else None,
+                days_since=float(max(0, (sortie.planned_on - flown_on).days)),
+            )
+        )
+    return tuple(found)
+
+
+def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
+    """The kneeboard card of a sortie as it is briefed now."""
+    request = live_request(db, sortie)
+    brief = brief_of(request)
+    wind, field = request.weather, sortie.runway_end.airfield.name
+    blows = 'calm' if not wind.wind_kt else f'{wind.wind_kt:.0f} kt'
+    if wind.wind_kt:
+        from_deg = wind.wind_dir_deg_mag
+        blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
+        blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''
+    return make_kneeboard(
+        request=request,
+        brief=brief,
+        parts=make_parts(request, plan_of(db, sortie), brief),
+        card=brief.card,
+        title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
+        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:.0f} lb, '
+        f'{sortie.standard.name}, technique {sortie.technique.name}',
     )
 
 

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import uuid
-from datetime import date, datetime
+from datetime import date, datetime, time
 
 from sqlalchemy import CheckConstraint, ForeignKey, Index, String, UniqueConstraint, func
+from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from bullseye.store.base import Base, Json, SchoolOwned, owned_key, points_at
@@ -97,6 +98,7 @@ class Aircraft(SchoolOwned, Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str] = mapped_column(String(80))
     spec: Mapped[Json]
+    removed_at: Mapped[datetime | None]
 
 
 class Airfield(SchoolOwned, Base):
@@ -111,6 +113,8 @@ class Airfield(SchoolOwned, Base):
     is_fictional: Mapped[bool] = mapped_column(default=False)
     elevation_ft: Mapped[float]
     pattern_altitude_ft: Mapped[float]
+    marks: Mapped[list[Json]] = mapped_column(JSONB, default=list)  # what GroundMarks are built from
+    removed_at: Mapped[datetime | None]
     ends: Mapped[list[RunwayEnd]] = relationship(back_populates='airfield', order_by='RunwayEnd.id')
 
 
@@ -130,28 +134,24 @@ class RunwayEnd(SchoolOwned, Base):
     threshold_lat_deg: Mapped[float]
     threshold_lon_deg: Mapped[float]
     spec: Mapped[Json]
+    removed_at: Mapped[datetime | None]
     airfield: Mapped[Airfield] = relationship(back_populates='ends')
 
 
 class Technique(SchoolOwned, Base):
-    """A school of thought, as a named set of settings."""
+    """A school of thought; ``spec`` is what the core's Technique is built from."""
 
     __tablename__ = 'technique'
     __table_args__ = (
         owned_key(),
         UniqueConstraint('school_id', 'name'),
-        CheckConstraint("gust_allowance in ('half', 'none')", name='gust_allowance_known'),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str] = mapped_column(String(80))
-    gust_allowance: Mapped[str] = mapped_column(String(8))
-    weight_scaling: Mapped[bool]
-    roundout_order: Mapped[str] = mapped_column(String(32))
-    correction_set: Mapped[str] = mapped_column(String(16), default='common')
-    lift_off: Mapped[str] = mapped_column(String(16), default='fly_off')
-    first_turn: Mapped[str] = mapped_column(String(16), default='tpa_less_300')
-    power_off_shape: Mapped[str] = mapped_column(String(16), default='arc')
+    spec: Mapped[Json]
+    is_built_in: Mapped[bool] = mapped_column(default=False)  # read-only; a copy can be changed
+    removed_at: Mapped[datetime | None]
 
 
 class Standard(SchoolOwned, Base):
@@ -163,6 +163,8 @@ class Standard(SchoolOwned, Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str] = mapped_column(String(80))
     spec: Mapped[Json]
+    is_built_in: Mapped[bool] = mapped_column(default=False)  # read-only; a copy can be changed
+    removed_at: Mapped[datetime | None]
 
 
 class Sortie(SchoolOwned, Base):
@@ -179,7 +181,11 @@ class Sortie(SchoolOwned, Base):
         points_at('technique'),
         Index(None, 'school_id', 'planned_on'),
         Index(None, 'school_id', 'student_id'),
-        CheckConstraint("landing in ('normal', 'short_field', 'power_off')", name='landing_known'),
+        CheckConstraint(
+            "landing in ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip')",
+            name='landing_known',
+        ),
+        CheckConstraint("wind_source in ('hand', 'report', 'sock')", name='wind_source_known'),
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
         CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
     )
@@ -205,6 +211,11 @@ class Sortie(SchoolOwned, Base):
     takeoff: Mapped[str] = mapped_column(String(16), default='normal')
     pattern: Mapped[Json | None]  # what the core's PatternChoice is built from; None: the usual one
     metar: Mapped[str | None] = mapped_column(String(600))  # the report beside which the wind was decided
+    wind_source: Mapped[str] = mapped_column(String(8), default='hand')  # what the sock says wins over any report
+    planned_time: Mapped[time | None]  # UTC; for glare and daylight
+    booked_min: Mapped[float] = mapped_column(default=60.0)
+    fuel_gal: Mapped[float | None]
+    lap_plan: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # as ordered; null: as worked out
     from_demo: Mapped[bool] = mapped_column(default=False)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     school: Mapped[School] = relationship(viewonly=True)

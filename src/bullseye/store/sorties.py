@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session, aliased, joinedload
 from bullseye.core.aircraft import Aircraft as CoreAircraft
 from bullseye.core.brief import make_brief
 from bullseye.core.errors import InvalidInput
+from bullseye.core.technique import usual_flap
 from bullseye.store import catalogue, coaching
 from bullseye.store.base import SchoolOwned
 from bullseye.store.errors import NotAllowed, NotFound
@@ -128,7 +129,7 @@ def _check_choices(db: Session, values: Mapping[str, Any]) -> None:
     for field, (model, what) in _CHOICES.items():
         if field in values:
             row = db.get(model, values[field]) if 0 < values[field] < 2**31 else None
-            if row is None:
+            if row is None or getattr(row, 'removed_at', None) is not None:
                 raise InvalidInput(field, values[field], f'one of the school ({what} not found)')
             if field == 'instructor_id' and isinstance(row, User) and not may_coach(row):
                 raise InvalidInput(field, values[field], 'an instructor')
@@ -152,7 +153,8 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     _check_choices(db, filled)
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, filled['aircraft_id']))
     if filled.get('flap') is None:
-        filled['flap'] = aircraft.flaps[-1].name
+        technique = catalogue.technique_of(db.get_one(Technique, filled['technique_id']))
+        filled['flap'] = usual_flap([flap.name for flap in aircraft.flaps], filled['landing'], technique)
     if filled.get('weight_lb') is None:
         filled['weight_lb'] = usual_weight_lb(aircraft)
     if filled.get('spot_ft') is None:
@@ -165,10 +167,14 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
 def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) -> Sortie:
     """Change a sortie. Laps already flown keep the brief they were flown by."""
     require_coach(by)
-    _check_choices(db, values)
-    if 'aircraft_id' in values and 'flap' not in values and values['aircraft_id'] != sortie.aircraft_id:
-        aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values['aircraft_id']))
-        sortie.flap = aircraft.flaps[-1].name
+    moved = {name: value for name, value in values.items() if value != getattr(sortie, name)}
+    _check_choices(db, moved)
+    aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values.get('aircraft_id', sortie.aircraft_id)))
+    if 'flap' not in values and {'aircraft_id', 'landing', 'technique_id'} & moved.keys():
+        technique = catalogue.technique_of(db.get_one(Technique, values.get('technique_id', sortie.technique_id)))
+        landing = values.get('landing', sortie.landing)
+        sortie.flap = usual_flap([flap.name for flap in aircraft.flaps], landing, technique)
+    if 'aircraft_id' in moved:
         sortie.weight_lb = min(max(sortie.weight_lb, aircraft.empty_weight_lb), aircraft.max_weight_lb)
     for field, value in values.items():
         setattr(sortie, field, value)

@@ -2,8 +2,10 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { answered, http, rememberCsrfToken } from './client'
 import type {
+  AircraftSpec,
   BriefChanges,
   BriefOut,
+  GeoJson,
   Lap,
   LapIn,
   Laps,
@@ -14,7 +16,11 @@ import type {
   Session,
   SortieChange,
   SortieIn,
+  Standard,
+  Technique,
 } from './types'
+
+export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
 
 async function withToken(call: Promise<Session>): Promise<Session> {
   const session = await call
@@ -65,6 +71,41 @@ export const api = {
     answered(http.POST('/api/airfields/{airfield_id}/metar', { params: { path: { airfield_id } }, body: { text } })),
   rankRunways: (airfield_id: number, body: RankingIn) =>
     answered(http.POST('/api/airfields/{airfield_id}/ranking', { params: { path: { airfield_id } }, body })),
+  station: (airfield_id: number) =>
+    answered(http.GET('/api/airfields/{airfield_id}/station', { params: { path: { airfield_id } } })),
+  kneeboard: (sortie_id: number) =>
+    answered(http.GET('/api/sorties/{sortie_id}/kneeboard', { params: { path: { sortie_id } } })),
+  disputes: () => answered(http.GET('/api/disputes')),
+  keepAircraft: (spec: AircraftSpec, row_id: number | null) =>
+    row_id === null
+      ? answered(http.POST('/api/aircraft', { body: { spec } }))
+      : answered(http.PUT('/api/aircraft/{row_id}', { params: { path: { row_id } }, body: { spec } })),
+  keepStandard: (spec: Standard, row_id: number | null) =>
+    row_id === null
+      ? answered(http.POST('/api/standards', { body: { spec } }))
+      : answered(http.PUT('/api/standards/{row_id}', { params: { path: { row_id } }, body: { spec } })),
+  keepTechnique: (name: string, spec: Technique, row_id: number | null) =>
+    row_id === null
+      ? answered(http.POST('/api/techniques', { body: { name, spec } }))
+      : answered(http.PUT('/api/techniques/{row_id}', { params: { path: { row_id } }, body: { name, spec } })),
+  checkTechnique: (spec: Technique) => answered(http.POST('/api/techniques/check', { body: { spec } })),
+  makeTechniqueMine: (row_id: number) =>
+    answered(http.POST('/api/techniques/{row_id}/mine', { params: { path: { row_id } } })),
+  readTable: (kind: 'landing' | 'takeoff', text: string) =>
+    answered(http.POST('/api/tables', { body: { kind, text } })),
+  loading: (aircraft_id: number, loading: { people_lb: number[]; bags_lb: number; fuel_gal: number }) =>
+    answered(http.POST('/api/loading', { body: { aircraft_id, loading } })),
+  keepAirfield: (geojson: GeoJson, airfield_id: number | null) =>
+    airfield_id === null
+      ? answered(http.POST('/api/airfields', { body: { geojson } }))
+      : answered(http.PUT('/api/airfields/{airfield_id}', { params: { path: { airfield_id } }, body: { geojson } })),
+  airfieldGeojson: (airfield_id: number) =>
+    answered(http.GET('/api/airfields/{airfield_id}/geojson', { params: { path: { airfield_id } } })),
+  readRunwayTable: (text: string) => answered(http.POST('/api/airfields/table', { body: { text } })),
+  takeOutOfUse: (what: Kept, row_id: number) =>
+    answered(http.DELETE('/api/{what}/{row_id}', { params: { path: { what, row_id } } })),
+  bringBack: (what: Kept, row_id: number) =>
+    answered(http.POST('/api/{what}/{row_id}/restore', { params: { path: { what, row_id } } })),
   laps: (sortie_id: number) =>
     answered(
       http.GET('/api/sorties/{sortie_id}/laps', { params: { path: { sortie_id } } }),
@@ -83,12 +124,14 @@ export const sortiesQuery = { queryKey: ['sorties'] as const, queryFn: api.sorti
 export const sortieQuery = (id: number) => ({ queryKey: ['sortie', id] as const, queryFn: () => api.sortie(id) })
 export const briefQuery = (id: number) => ({ queryKey: ['brief', id] as const, queryFn: () => api.brief(id) })
 export const planQuery = (id: number) => ({ queryKey: ['plan', id] as const, queryFn: () => api.plan(id) })
+export const kneeboardQuery = (id: number) => ({ queryKey: ['kneeboard', id] as const, queryFn: () => api.kneeboard(id) })
+export const disputesQuery = { queryKey: ['disputes'] as const, queryFn: api.disputes, staleTime: Infinity }
 export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => api.laps(id) })
 
 /** After a sortie or its laps changed, everything shown of it is asked for again. */
 export async function forgetSortie(client: QueryClient, id: number) {
   await Promise.all(
-    [['sorties'], ['sortie', id], ['brief', id], ['plan', id], ['laps', id]].map((queryKey) =>
+    [['sorties'], ['sortie', id], ['brief', id], ['plan', id], ['laps', id], ['kneeboard', id]].map((queryKey) =>
       client.invalidateQueries({ queryKey }),
     ),
   )

@@ -9,7 +9,7 @@ defineProps<{ sortieId: number }>()
 <template>
   <nav
     aria-label="Lesson"
-    class="fixed inset-x-0 bottom-0 z-10 flex border-t border-line bg-card lg:sticky lg:top-0 lg:h-dvh lg:w-24 lg:flex-col lg:border-r lg:border-t-0 lg:pt-12"
+    class="fixed inset-x-0 bottom-0 z-10 flex print:hidden border-t border-line bg-card lg:sticky lg:top-0 lg:h-dvh lg:w-24 lg:flex-col lg:border-r lg:border-t-0 lg:pt-12"
   >
     <RouterLink
       v-for="step in STEPS"

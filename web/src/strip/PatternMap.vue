@@ -2,11 +2,11 @@
 /** The pattern from above, to scale: ground track, gates with their heights, wind, and where to land if the engine stops. */
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import type { Pattern, Runway } from '@/api/types'
+import type { Pattern, Plan, Runway } from '@/api/types'
 import { LEG_LABEL, round } from '@/words'
 import { landingLength, pavedStart } from './places'
 
-const props = defineProps<{ runway: Runway; pattern: Pattern; width: number; height: number; northUp: boolean; reach: [number, number] | null }>()
+const props = defineProps<{ runway: Runway; pattern: Pattern; width: number; height: number; northUp: boolean; reach: [number, number] | null; marks: Plan['marks'] }>()
 type Spot = readonly [number, number]
 const turn = computed(() => (props.northUp ? (props.runway.course_deg_true * Math.PI) / 180 : 0))
 /** Runway frame to the sheet, in feet: right of the sheet, and up. */
@@ -80,6 +80,12 @@ const gates = computed(() =>
     return { ...gate, ...place, label: outward(place, gate.name === 'mid-base' ? -24 : -14) }
   }),
 )
+/** Ground marks near enough to be seen from the pattern; farther ones would shrink the map. */
+const near = computed(() =>
+  props.marks
+    .map((mark) => ({ ...mark, ...at(mark.along_ft, mark.lateral_ft) }))
+    .filter((mark) => mark.x > 20 && mark.x < props.width - 20 && mark.y > 20 && mark.y < props.height - 30),
+)
 const inner: Record<string, 'start' | 'middle' | 'end'> = { start: 'end', end: 'start', middle: 'middle' }
 /** Where the wind blows to, on the sheet, clockwise from up [rad]. */
 const windTo = computed(() => {
@@ -113,6 +119,11 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
     <g v-for="gate in gates" :key="gate.name" data-mark="gate">
       <circle :cx="gate.x" :cy="gate.y" r="5" fill="var(--card)" stroke="var(--ink)" stroke-width="2.5" />
       <text :x="gate.label.x" :y="gate.label.y" :text-anchor="inner[gate.label.anchor]" class="label halo" fill="var(--ink)">{{ round(gate.altitude_ft, 10) }}</text>
+    </g>
+    <g v-for="mark in near" :key="mark.name" data-mark="ground-mark">
+      <path :d="`M${mark.x} ${mark.y - 9} v9 M${mark.x - 6} ${mark.y} h12`" stroke="var(--pass-ink)" stroke-width="3" fill="none" />
+      <circle :cx="mark.x" :cy="mark.y - 10" r="3.5" fill="var(--pass-ink)" />
+      <text :x="mark.x" :y="mark.y + 16" text-anchor="middle" class="label halo" fill="var(--pass-ink)">{{ mark.name }}</text>
     </g>
     <g v-for="leg in legs" :key="leg.leg">
       <text :x="leg.x" :y="leg.y" :text-anchor="leg.anchor" class="label halo" fill="var(--aim-ink)">

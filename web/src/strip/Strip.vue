@@ -24,12 +24,13 @@ const props = withDefaults(
     runwayHeight?: number
     brief?: Marks | null
     touches?: Touch[]
+    reach?: [number, number] | null
     canDragSpot?: boolean
     canTap?: boolean
     spotLabel?: string
     tapLabel?: string
   }>(),
-  { runwayHeight: 74, brief: null, touches: () => [], spotLabel: 'Spot', tapLabel: 'Where the wheels touched' },
+  { runwayHeight: 74, reach: null, brief: null, touches: () => [], spotLabel: 'Spot', tapLabel: 'Where the wheels touched' },
 )
 const emit = defineEmits<{
   spot: [feet: number]
@@ -151,6 +152,14 @@ function fineTune(event: KeyboardEvent) {
     </defs>
     <g clip-path="url(#window)">
       <RunwayPaint :runway="runway" :x="x" :top="top" :height="runwayHeight" />
+
+      <!-- what a glide from abeam can reach: a bar along the lower edge -->
+      <g v-if="reach" data-mark="reach">
+        <rect :x="x(reach[0])" :y="bottom - 7" :width="Math.max(0, x(reach[1]) - x(reach[0]))" height="7" fill="var(--paint)" stroke="var(--aim)" stroke-width="1.5" />
+        <text :x="clamp(x((Math.max(reach[0], from) + Math.min(reach[1], to)) / 2), 90, width - 90)" :y="bottom - 12" text-anchor="middle" class="label" fill="var(--paint)">
+          glide reaches {{ round(reach[0], 10) }} to {{ round(reach[1], 10) }}
+        </text>
+      </g>
 
       <template v-if="brief && words">
         <!-- box: where the standard wants the wheels -->

@@ -3,10 +3,11 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, briefQuery, forgetSortie, sessionQuery, sortieQuery } from '@/api/queries'
+import { api, briefQuery, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { BriefChanges } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Figure from '@/components/Figure.vue'
+import LandingCard from '@/components/LandingCard.vue'
 import Loading from '@/components/Loading.vue'
 import SpeedSteps from '@/components/SpeedSteps.vue'
 import Stepper from '@/components/Stepper.vue'
@@ -78,6 +79,9 @@ const wind = computed(() => ({
   gust_kt: (now('gust_kt') as number | null | undefined) ?? null,
 }))
 
+const planState = useQuery({ ...planQuery(id), enabled: computed(() => sortie.value?.landing === 'power_off') })
+/** The stretch of runway a glide from abeam can reach, clean to full flap with a slip. */
+const reach = computed(() => planState.data.value?.plan.power_off?.reach_ft ?? null)
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
 const view = computed(() =>
@@ -96,11 +100,13 @@ const otherProblem = computed(() =>
   />
   <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
     <div class="min-w-0 space-y-3">
-      <div class="flex flex-wrap items-baseline gap-x-3">
+      <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h1 class="text-2xl font-bold">{{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}</h1>
         <p class="text-soft">
           {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.airfield }} · {{ sortie.standard.name }}
         </p>
+        <span class="flex-1" />
+        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan and card</RouterLink>
       </div>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
         <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}, path ${brief.path_angle_deg.toFixed(1)}°`" />
@@ -128,6 +134,7 @@ const otherProblem = computed(() =>
               :from="view.from"
               :to="view.to"
               :width="width"
+              :reach="sortie.landing === 'power_off' ? reach : null"
               can-drag-spot
               @spot="change('spot_ft', $event)"
             />
@@ -135,7 +142,12 @@ const otherProblem = computed(() =>
           </template>
         </div>
         <p class="px-1 pt-1 text-lg font-bold">{{ brief.roundout_cue.words }}</p>
+        <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
+          {{ planState.data.value.plan.power_off.words }} {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft
+          to spare at the aim.
+        </p>
       </section>
+      <LandingCard :card="brief.card" :crosswind="brief.crosswind" />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">
@@ -250,6 +262,7 @@ const otherProblem = computed(() =>
           <dt>Density altitude</dt>
           <dd class="figure text-right">{{ round(brief.density_altitude_ft, 10) }} ft</dd>
         </dl>
+        <p class="mt-1 text-sm">{{ brief.air_words }}</p>
       </section>
       <section class="panel text-sm" aria-labelledby="sure">
         <h2 id="sure" class="text-base font-bold">How sure</h2>

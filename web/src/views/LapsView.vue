@@ -123,6 +123,7 @@ const more = ref(false)
       <h1 class="mr-2 text-2xl font-bold">
         {{ recorder.id.value ? `Lap ${number}` : `Next: lap ${laps.length + 1}` }}
       </h1>
+        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
       <span class="hidden text-soft sm:inline">
         {{ sortie.student.name }} · {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.runway.ident }} · {{ windWords(sortie) }}
       </span>

@@ -8,6 +8,7 @@ import type { PatternChoice, Plan } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
+import Flows from '@/components/Flows.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useLatest } from '@/composables/useLatest'
@@ -35,6 +36,8 @@ const USUAL: Required<PatternChoice> = {
   base_extension_s: 0,
   wind_dir_deg_true: null,
   wind_kt: null,
+  ahead_final_nm: null,
+  ahead_kt: null,
 }
 const choice = reactive<Required<PatternChoice>>({ ...USUAL })
 const isChanged = ref(false)
@@ -117,6 +120,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
             :width="width"
             :height="Math.min(600, Math.max(400, width * 0.75))"
             :north-up="northUp"
+            :marks="plan.marks"
           />
         </div>
         <p class="px-1 text-sm text-soft">
@@ -152,6 +156,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           </tbody>
         </table>
       </section>
+      <Flows :flows="plan.flows" :phases="['downwind', 'base', 'final', 'go-around', 'after landing']" />
     </div>
     <aside class="min-w-0 space-y-3">
       <template v-if="pattern">
@@ -184,6 +189,16 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           <p v-for="text in plan.power_off.cautions" :key="text" class="text-sm font-bold">▲ {{ text }}</p>
         </section>
       </template>
+      <section v-if="pattern?.number_two" class="panel border-l-8 !border-l-warn" aria-labelledby="two">
+        <h2 id="two" class="heading">Number two</h2>
+        <p class="text-lg font-bold leading-snug">{{ pattern.number_two.turn_words }}</p>
+        <p class="mt-1">{{ pattern.number_two.go_down_words }}</p>
+        <p class="mt-1">
+          New final {{ pattern.number_two.final_nm.toFixed(1) }} nm<template v-if="pattern.number_two.gap_s !== null">,
+          gap at the threshold about {{ round(pattern.number_two.gap_s) }} s</template>. The aim point stays: same path,
+          same speed.
+        </p>
+      </section>
       <section class="panel space-y-3" aria-label="What if">
         <div class="flex min-h-11 flex-wrap items-center gap-2">
           <h2 class="flex-1 font-bold">Fly it otherwise</h2>
@@ -199,12 +214,30 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <Stepper :model-value="choice.spacing_nm ?? 0.75" label="Spacing" unit="nm" :min="0.2" :max="3" :step="0.05" :digits="2" slide :error="error('spacing_nm')" @update:model-value="change({ spacing_nm: $event ?? 0.75 })" />
         <p v-if="pattern" class="text-sm">{{ pattern.spacing_words }}</p>
         <Stepper :model-value="choice.bank_deg ?? 25" label="Bank in the turns" unit="°" :min="5" :max="45" :error="error('bank_deg')" @update:model-value="change({ bank_deg: $event ?? 25 })" />
-        <Stepper :model-value="choice.base_extension_s ?? 0" label="Number two: fly downwind on for" unit="s" :min="0" :max="600" :step="5" slide :error="error('base_extension_s')" @update:model-value="change({ base_extension_s: $event ?? 0 })" />
+        <Stepper :model-value="choice.ahead_final_nm ?? null" label="Number two: one on final, this far out as you are abeam; empty: nobody" unit="nm" :min="0" :max="15" :step="0.5" :digits="1" :start="1.5" empty-word="nobody" slide :error="error('ahead_final_nm')" @update:model-value="change({ ahead_final_nm: $event })" />
+        <Stepper :model-value="choice.base_extension_s ?? 0" label="Fly downwind on for another" unit="s" :min="0" :max="600" :step="5" slide :error="error('base_extension_s')" @update:model-value="change({ base_extension_s: $event ?? 0 })" />
         <div class="grid grid-cols-2 gap-3">
           <Stepper :model-value="choice.wind_dir_deg_true ?? null" label="Wind up there, true; empty: estimated" unit="°" :min="0" :max="360" :step="10" :start="Math.round(pattern?.wind_dir_deg_true ?? 360)" empty-word="auto" :error="error('wind_dir_deg_true')" @update:model-value="change({ wind_dir_deg_true: $event, wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)) })" />
           <Stepper :model-value="choice.wind_kt ?? null" label="Its speed" unit="kt" :min="0" :max="100" :start="Math.round(pattern?.wind_kt ?? 10)" empty-word="auto" :error="error('wind_kt')" @update:model-value="change({ wind_kt: $event, wind_dir_deg_true: $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)) })" />
         </div>
       </section>
+      <details class="panel">
+        <summary class="min-h-11 cursor-pointer content-center font-bold">Radio calls</summary>
+        <dl>
+          <template v-for="call in plan.radio" :key="call.when">
+            <dt class="heading mt-2">{{ call.when }}</dt>
+            <dd>{{ call.words }}</dd>
+          </template>
+        </dl>
+        <p class="mt-2 text-sm text-soft">For a field without a tower. Where the local words differ, they win.</p>
+      </details>
+      <details class="panel">
+        <summary class="min-h-11 cursor-pointer content-center font-bold">Wake of larger aircraft</summary>
+        <p v-for="one in plan.wake" :key="one.behind">
+          <b>Behind {{ one.behind }}: wait {{ round(one.wait_s / 60) }} min</b> (common teaching; the local rule wins).
+        </p>
+        <p class="mt-1 font-bold">▲ {{ plan.wake_words }}</p>
+      </details>
     </aside>
   </div>
 </template>

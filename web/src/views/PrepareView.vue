@@ -10,7 +10,7 @@ import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useUndo } from '@/stores/undo'
-import { direction, LANDING_LABEL, round, today } from '@/words'
+import { direction, examines, LANDING_LABEL, round, today, windWords } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -39,6 +39,10 @@ const form = reactive<Form>({
   technique_id: null,
   weight_lb: null,
   metar: null,
+  wind_source: 'hand',
+  planned_time: null,
+  booked_min: 60,
+  fuel_gal: null,
 })
 const ready = ref(false)
 const report = ref('')
@@ -67,6 +71,10 @@ watch(
       planned_on: id === null ? today() : (from?.planned_on ?? today()),
       weight_lb: own?.weight_lb ?? null,
       metar: own?.metar ?? null,
+      wind_source: own?.wind_source ?? 'hand',
+      planned_time: own?.planned_time ?? null,
+      booked_min: own?.booked_min ?? 60,
+      fuel_gal: own?.fuel_gal ?? null,
     })
     report.value = form.metar ?? ''
     ready.value = true
@@ -81,7 +89,7 @@ const landings = computed(() =>
   (Object.keys(LANDING_LABEL) as LandingKind[]).map((kind) => ({
     value: kind,
     label: LANDING_LABEL[kind],
-    off: !standard.value?.spec[kind],
+    off: !standard.value || !examines(standard.value.spec, kind),
   })),
 )
 const missing = computed(() =>
@@ -103,21 +111,23 @@ const field = computed(() =>
 )
 const said = ref<string[]>([])
 const reportProblem = ref('')
-/** Fill wind and air from the report; what it does not say stays as it is, and what is typed afterwards wins. */
-async function readReport() {
-  reportProblem.value = ''
-  said.value = []
-  if (!report.value.trim()) {
-    form.metar = null
-    return
-  }
-  try {
-    const { report: found, wind_dir_deg_mag: magnetic } = await api.readMetar(field.value?.id ?? 0, report.value.trim())
+/** The wind as the report has it, beside what the sock says. */
+const reported = ref<{ wind_dir_deg_mag: number | null; wind_kt: number; gust_kt: number | null } | null>(null)
+type Read = Awaited<ReturnType<typeof api.readMetar>>
+/** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
+function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
     form.metar = found.text
-    if (found.wind_kt !== null) {
-      form.wind_dir_deg_mag = magnetic === null ? null : Math.round(magnetic)
-      form.wind_kt = Math.round(found.wind_kt)
-      form.gust_kt = found.gust_kt === null ? null : Math.round(found.gust_kt)
+    reported.value =
+      found.wind_kt === null
+        ? null
+        : {
+            wind_dir_deg_mag: magnetic === null ? null : Math.round(magnetic),
+            wind_kt: Math.round(found.wind_kt),
+            gust_kt: found.gust_kt === null ? null : Math.round(found.gust_kt),
+          }
+    if (reported.value && form.wind_source !== 'sock') {
+      Object.assign(form, reported.value)
+      form.wind_source = 'report'
     }
     form.temperature_c = found.temperature_c ?? form.temperature_c
     form.qnh_hpa = found.qnh_hpa === null ? form.qnh_hpa : Math.round(found.qnh_hpa)
@@ -129,11 +139,59 @@ async function readReport() {
       ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
       ...found.warnings,
     ]
+}
+async function readReport() {
+  reportProblem.value = ''
+  said.value = []
+  if (!report.value.trim()) {
+    form.metar = null
+    reported.value = null
+    if (form.wind_source === 'report') form.wind_source = 'hand'
+    return
+  }
+  try {
+    take(await api.readMetar(field.value?.id ?? 0, report.value.trim()))
   } catch (error) {
     reportProblem.value = error instanceof Error ? error.message : 'The report was not read.'
   }
 }
+/** The station of the field, where the school has one, is asked every minute while this screen is open. */
+const station = useQuery({
+  queryKey: ['station', computed(() => field.value?.id ?? 0)],
+  queryFn: () => api.station(field.value?.id ?? 0),
+  enabled: computed(() => ready.value && mayPlan.value && !!field.value),
+  refetchInterval: (query) => (query.state.data?.has_station === false ? false : 60_000),
+  retry: false,
+})
+const follows = ref(id === null)
+watch(
+  station.data,
+  (now) => {
+    if (!follows.value || !now?.report || !now.text) return
+    report.value = now.text
+    take({ report: now.report, wind_dir_deg_mag: now.wind_dir_deg_mag })
+  },
+  { immediate: true },
+)
+function takeStation() {
+  follows.value = true
+  const now = station.data.value
+  if (!now?.report || !now.text) return
+  report.value = now.text
+  take({ report: now.report, wind_dir_deg_mag: now.wind_dir_deg_mag })
+}
+/** A wind entered by hand is what the sock says: it wins over any report until given back. */
+function bySock(part: Partial<Form>) {
+  Object.assign(form, part)
+  form.wind_source = form.metar || station.data.value?.has_station ? 'sock' : 'hand'
+}
+function byReport() {
+  if (reported.value) Object.assign(form, reported.value)
+  form.wind_source = 'report'
+}
+const at = computed(() => (form.planned_time && form.planned_on ? `${form.planned_on}T${form.planned_time}Z` : null))
 const asked = computed(() => ({
+  at: at.value,
   aircraft_id: form.aircraft_id,
   student_id: form.student_id || null,
   wind_kt: form.wind_kt,
@@ -197,6 +255,10 @@ async function save() {
             qnh_hpa: before.qnh_hpa,
             planned_on: before.planned_on,
             metar: before.metar,
+            wind_source: before.wind_source,
+            planned_time: before.planned_time,
+            booked_min: before.booked_min,
+            fuel_gal: before.fuel_gal,
           })
           await forgetSortie(client, id)
         })
@@ -285,8 +347,20 @@ const otherProblem = computed(() =>
             <li v-for="line in said" :key="line">{{ line }}</li>
           </ul>
         </div>
+        <p v-if="station.data.value?.has_station" class="flex flex-wrap items-center gap-2 text-sm">
+          <template v-if="station.data.value.problem">▲ {{ station.data.value.problem }}</template>
+          <template v-else>
+            <span class="figure min-w-0 flex-1">{{ station.data.value.text }}</span>
+            <button v-if="!follows" type="button" class="button" @click="takeStation">Take the station's</button>
+            <span v-else class="text-soft">from the station, asked every minute</span>
+          </template>
+        </p>
+        <div v-if="form.wind_source === 'sock' && reported" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2" role="status">
+          <p><b>The sock wins:</b> {{ windWords(form as Parameters<typeof windWords>[0]) }}. The report says {{ windWords(reported) }}.</p>
+          <button type="button" class="button mt-1" @click="byReport">Back to the report</button>
+        </div>
         <Stepper
-          v-model="form.wind_dir_deg_mag"
+          :model-value="form.wind_dir_deg_mag ?? null"
           label="Wind from, magnetic as the tower says it; empty: variable or calm"
           unit="°"
           :min="0"
@@ -295,6 +369,7 @@ const otherProblem = computed(() =>
           :start="360"
           empty-word="variable"
           :error="fields.wind_dir_deg_mag"
+          @update:model-value="bySock({ wind_dir_deg_mag: $event })"
         />
         <div class="grid grid-cols-2 gap-3">
           <Stepper
@@ -304,10 +379,10 @@ const otherProblem = computed(() =>
             :min="0"
             :max="100"
             :error="fields.wind_kt"
-            @update:model-value="form.wind_kt = $event ?? 0"
+            @update:model-value="bySock({ wind_kt: $event ?? 0 })"
           />
           <Stepper
-            v-model="form.gust_kt"
+            :model-value="form.gust_kt ?? null"
             label="Gust; empty: none"
             unit="kt"
             :min="0"
@@ -315,6 +390,7 @@ const otherProblem = computed(() =>
             :start="form.wind_kt + 5"
             empty-word="none"
             :error="fields.gust_kt"
+            @update:model-value="bySock({ gust_kt: $event })"
           />
           <Stepper
             :model-value="form.temperature_c ?? 15"
@@ -358,6 +434,28 @@ const otherProblem = computed(() =>
         <div>
           <label for="day" class="heading">Day</label>
           <input id="day" v-model="form.planned_on" class="field" type="date" required />
+        </div>
+        <div class="grid grid-cols-2 gap-3">
+          <div>
+            <label for="hour" class="heading">Hour, UTC; for sun and sunset</label>
+            <input
+              id="hour"
+              class="field"
+              type="time"
+              :value="form.planned_time?.slice(0, 5) ?? ''"
+              @change="form.planned_time = ($event.target as HTMLInputElement).value ? `${($event.target as HTMLInputElement).value}:00` : null"
+            />
+          </div>
+          <Stepper
+            :model-value="form.booked_min ?? 60"
+            label="Booked"
+            unit="min"
+            :min="10"
+            :max="480"
+            :step="10"
+            :error="fields.booked_min"
+            @update:model-value="form.booked_min = $event ?? 60"
+          />
         </div>
       </section>
     </fieldset>

@@ -8,6 +8,7 @@ import type { Takeoff } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
+import Flows from '@/components/Flows.vue'
 import Loading from '@/components/Loading.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useUndo } from '@/stores/undo'
@@ -22,6 +23,7 @@ const sortieState = useQuery(sortieQuery(id))
 const planState = useQuery(planQuery(id))
 const sortie = computed(() => sortieState.data.value)
 const takeoff = computed(() => planState.data.value?.plan.takeoff)
+const flows = computed(() => planState.data.value?.plan.flows ?? [])
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
@@ -99,6 +101,7 @@ const spare = (feet: number | null) =>
           <li>First turn at {{ round(takeoff.first_turn_ft, 10) }} ft, beyond the runway end.</li>
         </ol>
       </section>
+      <Flows :flows="flows" :phases="['before takeoff', 'takeoff', 'climb']" />
     </div>
     <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
       <section class="panel border-l-8 !border-l-spot" aria-labelledby="engine">

@@ -1,0 +1,119 @@
+"""The kneeboard card as PDF: one A5 page, or two side by side on A4."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Sequence
+from typing import Any, Literal
+from xml.sax.saxutils import escape
+
+from reportlab.lib import colors
+from reportlab.lib.pagesizes import A4, A5, landscape
+from reportlab.lib.styles import ParagraphStyle
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
+
+from bullseye.core.kneeboard import Kneeboard, Line
+
+Paper = Literal['a5', 'a4']
+_MARGIN = 7 * mm
+_PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
+_BOLD = ParagraphStyle('bold', parent=_PLAIN, fontName='Helvetica-Bold')
+_TITLE = ParagraphStyle('title', parent=_BOLD, fontSize=12, leading=14)
+_HEAD = ParagraphStyle('head', parent=_BOLD, fontSize=8.5, leading=11, spaceBefore=3)
+_SMALL = ParagraphStyle('small', parent=_PLAIN, fontSize=6.6, leading=7.8)
+_BARE = TableStyle(
+    [('VALIGN', (0, 0), (-1, -1), 'TOP')]
+    + [(f'{side}PADDING', (0, 0), (-1, -1), 0) for side in ('LEFT', 'RIGHT', 'TOP', 'BOTTOM')]
+)
+# the standard fonts of PDF hold Latin-1 only
+_PLAIN_LETTERS = str.maketrans({'−': '-', '–': '-', '’': "'", '√': 'root of ', 'γ': 'angle', '▲': '!', '₂': '2'})
+
+
+def _text(words: str) -> str:
+    plain = words.translate(_PLAIN_LETTERS).encode('latin-1', 'replace').decode('latin-1')
+    return escape(plain)
+
+
+def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:
+    rows = [[Paragraph(_text(one.label), _PLAIN), Paragraph(_text(one.value), _BOLD)] for one in lines]
+    table = Table(rows, colWidths=[width * share, width * (1 - share)])
+    table.setStyle(
+        TableStyle(
+            [
+                ('VALIGN', (0, 0), (-1, -1), 'TOP'),
+                ('TOPPADDING', (0, 0), (-1, -1), 0.6),
+                ('BOTTOMPADDING', (0, 0), (-1, -1), 0.6),
+                ('LEFTPADDING', (0, 0), (-1, -1), 0),
+                ('RIGHTPADDING', (0, 0), (-1, -1), 2),
+                ('LINEBELOW', (0, 0), (-1, -1), 0.25, colors.grey),
+            ]
+        )
+    )
+    return table
+
+
+def _section(heading: str, lines: Sequence[Line], width: float, share: float = 0.36) -> list[Flowable]:
+    return [Paragraph(heading, _HEAD), _lines(lines, width, share)] if lines else []
+
+
+def _laps(card: Kneeboard, width: float) -> list[Flowable]:
+    if not card.laps:
+        return [Paragraph('Laps', _HEAD), Paragraph('No lap fits the time.', _PLAIN)]
+    rows: list[list[Any]] = [[Paragraph(_text(words), _SMALL) for words in ('', 'Lap', 'Spot', 'Aim', 'Watch', 'Felt')]]
+    for number, lap in enumerate(card.laps, start=1):
+        cells = (f'{number} {lap.label}', lap.spot, lap.aim, lap.watch)
+        rows.append(['', *(Paragraph(_text(words), _PLAIN) for words in cells), ''])
+    shares = (0.045, 0.21, 0.13, 0.13, 0.37, 0.115)
+    table = Table(rows, colWidths=[width * share for share in shares])
+    table.setStyle(
+        TableStyle(
+            [
+                ('VALIGN', (0, 0), (-1, -1), 'MIDDLE'),
+                ('TOPPADDING', (0, 0), (-1, -1), 1.2),
+                ('BOTTOMPADDING', (0, 0), (-1, -1), 1.2),
+                ('LEFTPADDING', (0, 0), (-1, -1), 2),
+                ('RIGHTPADDING', (0, 0), (-1, -1), 1),
+                ('LINEBELOW', (0, 0), (-1, -1), 0.25, colors.grey),
+                ('BOX', (0, 1), (0, -1), 0.8, colors.black),
+                ('INNERGRID', (0, 1), (0, -1), 0.8, colors.black),
+            ]
+        )
+    )
+    return [Paragraph('Laps', _HEAD), table]
+
+
+def _flow(card: Kneeboard, width: float) -> list[Flowable]:
+    half = width / 2 - 2 * mm
+    left = [*_section('Aim, spot, go around', card.points, half), *_section('Takeoff', card.takeoff, half)]
+    right = [*_section('Speeds', card.speeds, half), *_section('Gates, above sea level', card.gates, half, 0.6)]
+    columns = Table([[left, right]], colWidths=[half + 2 * mm, half + 2 * mm])
+    columns.setStyle(_BARE)
+    found: list[Flowable] = [Paragraph(_text(card.title), _TITLE), Paragraph(_text(card.subtitle), _PLAIN), columns]
+    found += _section('Legs: heading, speed, flap, time', card.headings, width, 0.2)
+    found += _section('If the engine stops', card.engine_failure, width, 0.28)
+    found += _laps(card, width)
+    found.append(Spacer(1, 3))
+    found += [Paragraph(_text(f'! {one}'), _SMALL) for one in card.cautions]
+    return found
+
+
+def kneeboard_pdf(card: Kneeboard, *, paper: Paper = 'a5') -> bytes:
+    """Draw a card; on A4 it stands twice, for student and instructor, to be cut in the middle."""
+    out = io.BytesIO()
+    page = A5 if paper == 'a5' else landscape(A4)
+    canvas = Canvas(out, pagesize=page, pageCompression=1, invariant=1)
+    canvas.setTitle(card.title.translate(_PLAIN_LETTERS))
+    width, height = A5
+    for left in (0.0,) if paper == 'a5' else (0.0, page[0] / 2):
+        inner = width - 2 * _MARGIN
+        frame = Frame(left + _MARGIN, _MARGIN, inner, height - 2 * _MARGIN, 0, 0, 0, 0)
+        # a long day is set smaller, so that a card is always one page
+        frame.addFromList([KeepInFrame(inner, height - 2 * _MARGIN, _flow(card, inner), mode='shrink')], canvas)
+    if paper == 'a4':
+        canvas.setDash(2, 3)
+        canvas.line(page[0] / 2, 0, page[0] / 2, page[1])
+    canvas.showPage()
+    canvas.save()
+    return out.getvalue()

@@ -1,0 +1,1 @@
+"""Simulated stand-ins for what is outside: a weather station that issues METARs."""

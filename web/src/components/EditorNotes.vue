@@ -1,0 +1,16 @@
+<script setup lang="ts">
+/** What keeping said: done, or what is wrong and where. */
+defineProps<{ problem: string; fields: Record<string, string>; saved: string }>()
+</script>
+
+<template>
+  <p v-if="saved && !problem" role="status" class="font-bold text-pass-ink"><span aria-hidden="true">✓ </span>{{ saved }}</p>
+  <div v-if="problem" role="alert" class="font-bold text-fail-ink">
+    <p>{{ problem }}</p>
+    <ul class="list-disc pl-6">
+      <li v-for="(text, field) in fields" :key="field">
+        <span class="figure">{{ String(field).replace(/^spec\./, '') }}</span>: {{ text }}
+      </li>
+    </ul>
+  </div>
+</template>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+/** The kneeboard card on the screen, and from the browser onto paper: black on white. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { kneeboardQuery } from '@/api/queries'
+import Loading from '@/components/Loading.vue'
+
+const id = Number(useRoute().params.id)
+const state = useQuery(kneeboardQuery(id))
+const card = computed(() => state.data.value?.kneeboard)
+const sections = computed(() =>
+  card.value
+    ? [
+        ['Aim, spot, go around', card.value.points],
+        ['Speeds', card.value.speeds],
+        ['Takeoff', card.value.takeoff],
+        ['Gates, above sea level', card.value.gates],
+        ['Legs: heading, speed, flap, time', card.value.headings],
+        ['If the engine stops', card.value.engine_failure],
+      ] as const
+    : [],
+)
+const print = () => window.print()
+</script>
+
+<template>
+  <Loading v-if="!card" :error="state.error.value" :retry="state.refetch" />
+  <div v-else>
+    <div class="mb-3 flex flex-wrap gap-2 print:hidden">
+      <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Back to the lap plan</RouterLink>
+      <button type="button" class="button button-main" @click="print">Print</button>
+      <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">PDF, A5</a>
+      <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">PDF, two on A4</a>
+    </div>
+    <article class="sheet" aria-label="Kneeboard card">
+      <h1 class="text-lg font-bold leading-tight">{{ card.title }}</h1>
+      <p class="text-sm">{{ card.subtitle }}</p>
+      <div class="columns">
+        <section v-for="[heading, lines] in sections" :key="heading" class="section">
+          <template v-if="lines.length">
+            <h2 class="font-bold">{{ heading }}</h2>
+            <dl>
+              <div v-for="line in lines" :key="line.label" class="flex justify-between gap-2 border-b border-black/30">
+                <dt>{{ line.label }}</dt>
+                <dd class="text-right font-bold">{{ line.value }}</dd>
+              </div>
+            </dl>
+          </template>
+        </section>
+      </div>
+      <section class="mt-1">
+        <h2 class="font-bold">Laps</h2>
+        <table class="w-full text-left">
+          <thead>
+            <tr class="text-xs">
+              <th class="w-6"><span class="sr-only">Done</span></th>
+              <th>Lap</th>
+              <th>Spot</th>
+              <th>Aim</th>
+              <th>Watch</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(lap, i) in card.laps" :key="i" class="border-b border-black/30 align-top">
+              <td><span class="inline-block h-4 w-4 border-2 border-black" aria-hidden="true" /></td>
+              <td>{{ i + 1 }} {{ lap.label }}</td>
+              <td class="whitespace-nowrap font-bold">{{ lap.spot }}</td>
+              <td class="whitespace-nowrap font-bold">{{ lap.aim }}</td>
+              <td>{{ lap.watch }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <p v-for="text in card.cautions" :key="text" class="mt-1 text-xs">▲ {{ text }}</p>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  max-width: 148mm;
+  background: #fff;
+  color: #000;
+  border: 1px solid #000;
+  padding: 5mm;
+  font-size: 11.5px;
+  line-height: 1.25;
+}
+.columns {
+  columns: 2;
+  column-gap: 5mm;
+}
+.section {
+  break-inside: avoid;
+  margin-top: 2mm;
+}
+@media print {
+  .sheet {
+    border: 0;
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,203 @@
+<script setup lang="ts">
+/** The laps of the lesson in order: worked out from time, wind and record; the instructor reorders and edits. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import type { ExerciseKind, PlannedLap } from '@/api/types'
+import Loading from '@/components/Loading.vue'
+import Stepper from '@/components/Stepper.vue'
+import { useUndo } from '@/stores/undo'
+import { landingLength } from '@/strip/places'
+import { EXERCISE_LABEL, round } from '@/words'
+
+const id = Number(useRoute().params.id)
+const client = useQueryClient()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const sortieState = useQuery(sortieQuery(id))
+const planState = useQuery(planQuery(id))
+const sortie = computed(() => sortieState.data.value)
+const plan = computed(() => planState.data.value?.plan.lap_plan)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+const KINDS = Object.keys(EXERCISE_LABEL) as ExerciseKind[]
+const lands = (kind: ExerciseKind) => !['go_around', 'low_approach', 'hold_off_drill'].includes(kind)
+
+const laps = ref<PlannedLap[]>([])
+const isChanged = ref(false)
+const problem = ref('')
+watch(
+  plan,
+  (now) => {
+    if (!now || isChanged.value) return
+    laps.value = now.laps.map(({ kind, runway, spot_ft, watch: look, why }) => ({ kind, runway, spot_ft, watch: look, why }))
+  },
+  { immediate: true },
+)
+function edit(change: () => void) {
+  change()
+  isChanged.value = true
+}
+function move(from: number, to: number) {
+  if (to < 0 || to >= laps.value.length) return
+  edit(() => laps.value.splice(to, 0, ...laps.value.splice(from, 1)))
+}
+function retype(lap: PlannedLap, kind: ExerciseKind) {
+  edit(() => {
+    lap.kind = kind
+    lap.spot_ft = lands(kind) ? (lap.spot_ft ?? sortie.value?.spot_ft ?? 0) : null
+  })
+}
+function add() {
+  const one = sortie.value
+  if (!one) return
+  edit(() =>
+    laps.value.push({ kind: one.landing, runway: one.runway.ident, spot_ft: one.spot_ft, watch: 'speed on final', why: '' }),
+  )
+}
+async function write(lap_plan: PlannedLap[] | null, also: { booked_min?: number; fuel_gal?: number | null } = {}) {
+  problem.value = ''
+  try {
+    await api.changeSortie(id, { lap_plan, ...also })
+    isChanged.value = false
+    await forgetSortie(client, id)
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'Not kept.'
+  }
+}
+async function keep() {
+  const before = sortie.value?.lap_plan ?? null
+  await write(laps.value)
+  if (!problem.value) undo.done('lap plan', () => write(before))
+}
+async function workOut() {
+  const before = sortie.value?.lap_plan ?? null
+  isChanged.value = false
+  await write(null)
+  if (!problem.value) undo.done('lap plan worked out anew', () => write(before))
+}
+async function book(also: { booked_min?: number; fuel_gal?: number | null }) {
+  problem.value = ''
+  try {
+    await api.changeSortie(id, also)
+    await forgetSortie(client, id)
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'Not kept.'
+  }
+}
+/** What to fly on a lap as it stands; a changed spot only moves the feet. */
+const briefed = (lap: PlannedLap) => plan.value?.laps.find((one) => one.kind === lap.kind && (one.spot_ft !== null) === (lap.spot_ft !== null))
+function aim(lap: PlannedLap) {
+  const known = briefed(lap)
+  if (!known || known.aim_point_ft === null || known.spot_ft === null || lap.spot_ft === null) return null
+  return lap.spot_ft + known.aim_point_ft - known.spot_ft
+}
+</script>
+
+<template>
+  <Loading
+    v-if="!sortie || !plan"
+    :error="sortieState.error.value ?? planState.error.value"
+    :retry="() => [sortieState.refetch(), planState.refetch()]"
+  />
+  <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
+    <div class="min-w-0 space-y-3">
+      <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <div class="min-w-0 flex-1">
+          <h1 class="text-2xl font-bold">Lap plan, runway {{ sortie.runway.ident }}</h1>
+          <p>{{ plan.words }}</p>
+        </div>
+        <template v-if="mayChange && isChanged">
+          <button type="button" class="button button-main" @click="keep">Keep</button>
+          <button type="button" class="button" @click="((isChanged = false), planState.refetch(), (laps = plan.laps.map((l) => ({ ...l }))))">As it was</button>
+        </template>
+        <button v-else-if="mayChange && plan.is_own" type="button" class="button" @click="workOut">Work out anew</button>
+      </div>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+      <ol class="space-y-2" aria-label="Laps in order">
+        <li v-for="(lap, i) in laps" :key="i" class="panel grid items-center gap-x-3 gap-y-2 !py-2 md:grid-cols-[2rem_11rem_9.5rem_1fr_auto]">
+          <span class="figure text-2xl">{{ i + 1 }}</span>
+          <select
+            v-if="mayChange"
+            class="field"
+            :aria-label="`Lap ${i + 1}: kind`"
+            :value="lap.kind"
+            @change="retype(lap, ($event.target as HTMLSelectElement).value as ExerciseKind)"
+          >
+            <option v-for="kind in KINDS" :key="kind" :value="kind">{{ EXERCISE_LABEL[kind] }}</option>
+          </select>
+          <b v-else>{{ EXERCISE_LABEL[lap.kind] }}</b>
+          <div>
+            <Stepper
+              v-if="mayChange && lap.spot_ft !== null"
+              :model-value="lap.spot_ft"
+              :label="`Lap ${i + 1}: spot`"
+              unit="ft"
+              :min="0"
+              :max="landingLength(sortie.runway) - 10"
+              :step="10"
+              @update:model-value="edit(() => (lap.spot_ft = $event ?? lap.spot_ft))"
+            />
+            <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
+          </div>
+          <div class="min-w-0">
+            <input
+              v-if="mayChange"
+              class="field"
+              maxlength="80"
+              :aria-label="`Lap ${i + 1}: one thing to watch`"
+              :value="lap.watch"
+              @change="edit(() => (lap.watch = ($event.target as HTMLInputElement).value || lap.watch))"
+            />
+            <p v-else>Watch: {{ lap.watch }}</p>
+            <p class="text-sm">
+              <b v-if="aim(lap) !== null" class="text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b>
+              <template v-if="briefed(lap)?.approach_kias"> · {{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</template>
+              <span v-if="lap.why" class="text-soft"> · {{ lap.why }}</span>
+            </p>
+          </div>
+          <div v-if="mayChange" class="flex gap-1">
+            <button type="button" class="button !px-3" :disabled="i === 0" :aria-label="`Lap ${i + 1} earlier`" @click="move(i, i - 1)">↑</button>
+            <button type="button" class="button !px-3" :disabled="i === laps.length - 1" :aria-label="`Lap ${i + 1} later`" @click="move(i, i + 1)">↓</button>
+            <button type="button" class="button !px-3" :aria-label="`Remove lap ${i + 1}`" @click="edit(() => laps.splice(i, 1))">×</button>
+          </div>
+        </li>
+      </ol>
+      <button v-if="mayChange" type="button" class="button" :disabled="laps.length >= 20" @click="add">Add a lap</button>
+    </div>
+    <aside class="min-w-0 space-y-3">
+      <section class="panel space-y-3" aria-label="Time and fuel">
+        <Stepper
+          :model-value="sortie.booked_min"
+          label="Booked, block to block"
+          unit="min"
+          :min="10"
+          :max="480"
+          :step="10"
+          @update:model-value="$event && book({ booked_min: $event })"
+        />
+        <Stepper
+          :model-value="sortie.fuel_gal"
+          label="Fuel aboard; empty: not counted"
+          unit="gal"
+          :min="0"
+          :max="200"
+          :start="20"
+          empty-word="unknown"
+          @update:model-value="book({ fuel_gal: $event })"
+        />
+        <p>A lap takes about {{ round(plan.lap_s / 60) }} min in this wind.</p>
+        <p v-for="note in plan.notes" :key="note" class="text-sm font-bold">▲ {{ note }}</p>
+      </section>
+      <section class="panel" aria-labelledby="kneeboard">
+        <h2 id="kneeboard" class="text-lg font-bold">Kneeboard card</h2>
+        <p class="text-sm text-soft">One A5 page for when the tablet dies.</p>
+        <div class="mt-2 flex flex-wrap gap-2">
+          <RouterLink class="button" :to="{ name: 'kneeboard', params: { id } }">Show and print</RouterLink>
+          <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">PDF, A5</a>
+          <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">PDF, two on A4</a>
+        </div>
+      </section>
+    </aside>
+  </div>
+</template>

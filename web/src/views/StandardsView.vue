@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** What landings are measured against: the built-in standards as they are, and copies the school may change. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, watch } from 'vue'
+import { api, catalogueQuery, sessionQuery } from '@/api/queries'
+import type { Standard, StandardRow } from '@/api/types'
+import EditorNotes from '@/components/EditorNotes.vue'
+import Loading from '@/components/Loading.vue'
+import Stepper from '@/components/Stepper.vue'
+import { useEditor } from '@/composables/useEditor'
+
+const catalogue = useQuery(catalogueQuery)
+const session = useQuery(sessionQuery)
+const isChief = computed(() => session.data.value?.person?.role === 'chief')
+const editor = useEditor<Standard>('standards')
+const { draft, id, fields, problem, saved } = editor
+const row = computed(() => catalogue.data.value?.standards.find((one) => one.id === id.value))
+const mayEdit = computed(() => isChief.value && !row.value?.is_built_in)
+const TASKS = [
+  ['normal', 'Normal and crosswind'],
+  ['short_field', 'Short-field'],
+  ['power_off', 'Power-off 180'],
+] as const
+const show = (one: StandardRow) => editor.open(one.spec, one.id)
+watch(catalogue.data, (now) => now?.standards[0] && !draft.value && show(now.standards[0]), { immediate: true })
+function copy() {
+  const spec = draft.value
+  if (spec) editor.open({ ...spec, name: `${spec.name}, ours`, source: `copy of ${spec.edition}; changed by the school` }, null)
+}
+async function keep() {
+  const spec = draft.value
+  const before = row.value
+  if (!spec) return
+  await editor.keep(spec.name, (one) => api.keepStandard(spec, one), before ? () => api.keepStandard(before.spec, before.id) : null)
+}
+function toggle(task: (typeof TASKS)[number][0]) {
+  if (!draft.value) return
+  draft.value[task] = draft.value[task]
+    ? null
+    : { touchdown_from_ft: 0, touchdown_to_ft: 200, speed_above_kt: 5, speed_below_kt: 5 }
+}
+</script>
+
+<template>
+  <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
+  <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
+    <section aria-labelledby="standards">
+      <h1 id="standards" class="text-2xl font-bold">Standards</h1>
+      <ul class="mt-2 space-y-1">
+        <li v-for="one in catalogue.data.value.standards" :key="one.id">
+          <button type="button" class="button w-full !justify-start" :class="one.id === id ? 'button-main' : ''" @click="show(one)">
+            {{ one.name }}<span v-if="one.is_built_in" class="font-normal"> · built in</span>
+          </button>
+        </li>
+      </ul>
+    </section>
+    <form v-if="draft" class="min-w-0 space-y-4" @submit.prevent="keep">
+      <div class="flex flex-wrap items-center gap-2">
+        <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
+        <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
+        <button v-if="isChief" type="button" class="button" @click="copy">Copy</button>
+        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+      </div>
+      <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+      <p v-if="row?.is_built_in" class="font-bold">Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.</p>
+      <p v-else-if="!isChief" class="text-soft">Only the chief instructor changes standards.</p>
+      <fieldset :disabled="!mayEdit" class="space-y-4">
+        <section v-if="!row?.is_built_in" class="panel grid gap-3 md:grid-cols-3" aria-label="Name and source">
+          <div v-for="field in ['name', 'edition', 'source'] as const" :key="field">
+            <label :for="field" class="heading capitalize">{{ field }}</label>
+            <input :id="field" v-model="draft[field]" class="field" maxlength="80" required />
+          </div>
+        </section>
+        <section v-for="[task, label] in TASKS" :key="task" class="panel" :aria-label="label">
+          <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
+            <input type="checkbox" class="h-6 w-6" :checked="!!draft[task]" @change="toggle(task)" />{{ label }}
+          </label>
+          <div v-if="draft[task]" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
+            <Stepper :model-value="draft[task]!.touchdown_from_ft as number" label="Box from the spot" unit="ft" :min="-2000" :max="5000" :step="10" :error="fields[`spec.${task}.touchdown_from_ft`]" @update:model-value="draft[task]!.touchdown_from_ft = $event ?? 0" />
+            <Stepper :model-value="draft[task]!.touchdown_to_ft as number" label="to" unit="ft" :min="-2000" :max="5000" :step="10" :error="fields[`spec.${task}.touchdown_to_ft`]" @update:model-value="draft[task]!.touchdown_to_ft = $event ?? 0" />
+            <Stepper :model-value="draft[task]!.speed_above_kt as number" label="Faster by" unit="kt" :min="0" :max="50" @update:model-value="draft[task]!.speed_above_kt = $event ?? 0" />
+            <Stepper :model-value="draft[task]!.speed_below_kt as number" label="Slower by" unit="kt" :min="0" :max="50" @update:model-value="draft[task]!.speed_below_kt = $event ?? 0" />
+          </div>
+          <p v-else class="text-soft">Not examined.</p>
+        </section>
+        <p class="text-sm text-soft">Soft-field, no-flap and slipped landings have no distance of their own in the published standards: they are judged as normal ones.</p>
+      </fieldset>
+    </form>
+  </div>
+</template>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+/** Schools of thought: each choice with what it suits and costs, our default and why; warned of where two do not go together. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api, catalogueQuery, disputesQuery, sessionQuery } from '@/api/queries'
+import type { Technique, TechniqueRow } from '@/api/types'
+import Cautions from '@/components/Cautions.vue'
+import EditorNotes from '@/components/EditorNotes.vue'
+import Loading from '@/components/Loading.vue'
+import { useEditor } from '@/composables/useEditor'
+
+type Draft = { name: string; spec: Technique }
+const catalogue = useQuery(catalogueQuery)
+const disputes = useQuery(disputesQuery)
+const session = useQuery(sessionQuery)
+const client = useQueryClient()
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+const editor = useEditor<Draft>('techniques')
+const { draft, id, fields, problem, saved } = editor
+const row = computed(() => catalogue.data.value?.techniques.find((one) => one.id === id.value))
+const mayEdit = computed(() => mayChange.value && !row.value?.is_built_in)
+const mine = computed(() => catalogue.data.value?.my_technique_id ?? null)
+const show = (one: TechniqueRow) => editor.open({ name: one.name, spec: one.spec }, one.id)
+watch(
+  catalogue.data,
+  (now) => {
+    const first = now?.techniques.find((one) => one.id === now.my_technique_id) ?? now?.techniques[0]
+    if (first && !draft.value) show(first)
+  },
+  { immediate: true },
+)
+const warnings = ref<string[]>([])
+watch(
+  () => draft.value?.spec,
+  async (spec) => {
+    if (spec) warnings.value = (await api.checkTechnique(spec).catch(() => ({ warnings: [] as string[] }))).warnings
+  },
+  { deep: true, immediate: true },
+)
+type Key = keyof Technique
+const chosen = (field: string) => draft.value?.spec[field as Key]
+function choose(field: string, value: string | boolean) {
+  if (draft.value) draft.value.spec = { ...draft.value.spec, [field]: value } as Technique
+}
+async function keep() {
+  const one = draft.value
+  const before = row.value
+  if (!one) return
+  await editor.keep(
+    one.name,
+    (at) => api.keepTechnique(one.name, one.spec, at),
+    before ? () => api.keepTechnique(before.name, before.spec, before.id) : null,
+  )
+}
+async function makeMine() {
+  if (id.value === null) return
+  await editor.attempt(() => api.makeTechniqueMine(id.value!), 'New sorties of yours start with it.')
+  await client.invalidateQueries({ queryKey: catalogueQuery.queryKey })
+}
+</script>
+
+<template>
+  <Loading
+    v-if="!catalogue.data.value || !disputes.data.value"
+    :error="catalogue.error.value ?? disputes.error.value"
+    :retry="() => [catalogue.refetch(), disputes.refetch()]"
+  />
+  <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
+    <section aria-labelledby="techniques">
+      <h1 id="techniques" class="text-2xl font-bold">Techniques</h1>
+      <p class="text-sm text-soft">Where instructors differ, theirs is a setting; every brief says which it follows.</p>
+      <ul class="mt-2 space-y-1">
+        <li v-for="one in catalogue.data.value.techniques" :key="one.id">
+          <button type="button" class="button w-full !justify-start text-left" :class="one.id === id ? 'button-main' : ''" @click="show(one)">
+            {{ one.name }}<span v-if="one.id === mine" class="font-normal"> · mine</span>
+          </button>
+        </li>
+      </ul>
+    </section>
+    <form v-if="draft" class="min-w-0 space-y-3" @submit.prevent="keep">
+      <div class="flex flex-wrap items-center gap-2">
+        <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
+        <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
+        <button v-if="mayChange && id !== null && id !== mine" type="button" class="button" @click="makeMine">Make it mine</button>
+        <button v-if="mayChange" type="button" class="button" @click="editor.open({ name: `${draft.name}, mine`, spec: draft.spec }, null)">Copy</button>
+        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+      </div>
+      <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+      <p v-if="row?.is_built_in" class="text-soft">Built in: it stays as it is; a copy can be changed.</p>
+      <Cautions :cautions="warnings" />
+      <div v-if="!row?.is_built_in">
+        <label for="technique-name" class="heading">Name</label>
+        <input id="technique-name" v-model="draft.name" class="field" maxlength="80" required :disabled="!mayEdit" />
+      </div>
+      <fieldset v-for="one in disputes.data.value.disputes" :key="one.field" :disabled="!mayEdit" class="panel">
+        <legend class="sr-only">{{ one.title }}</legend>
+        <h3 class="text-lg font-bold" aria-hidden="true">{{ one.title }}</h3>
+        <p class="text-soft">{{ one.about }}</p>
+        <div class="mt-1 grid gap-2 md:grid-cols-3">
+          <label
+            v-for="way in one.ways"
+            :key="String(way.value)"
+            class="block cursor-pointer rounded-lg border-2 p-2"
+            :class="chosen(one.field) === way.value ? 'border-ink bg-paper' : 'border-line'"
+          >
+            <span class="flex items-start gap-2 font-bold">
+              <input type="radio" class="mt-1 h-5 w-5 shrink-0" :name="one.field" :checked="chosen(one.field) === way.value" @change="choose(one.field, way.value)" />
+              {{ way.label }}
+            </span>
+            <span class="mt-1 block text-sm">Suits: {{ way.suits }}</span>
+            <span class="block text-sm">Costs: {{ way.costs }}</span>
+            <span v-if="way.value === one.default" class="block text-sm text-soft">Our default: {{ one.why }}</span>
+          </label>
+        </div>
+      </fieldset>
+    </form>
+  </div>
+</template>
