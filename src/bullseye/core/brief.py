@@ -483,7 +483,8 @@ def _air_words(made: Setting, temperature_c: float) -> str:
     altitude_ft = density_altitude_ft(pressure_altitude_ft=made.pressure_altitude_ft, temperature_c=temperature_c)
     faster = 1 / math.sqrt(made.density_ratio) - 1
     rolls = 1 / made.density_ratio - 1  # energy over the ground goes with the square of the speed
-    where = f'The air is that of {round(altitude_ft, -2):,.0f} ft on a standard day'
+    height = 'sea level' if abs(altitude_ft) < 500 else f'{round(altitude_ft, -2):,.0f} ft'
+    where = f'The air is that of {height} on a standard day'
     if abs(faster) < 0.01:
         return f'{where}: nothing to allow for.'
     if faster < 0:

@@ -141,9 +141,9 @@ def _watch(task: LapPlanTask, kind: LandingKind) -> str:
         return _WATCH[kind]
     if abs(known.mean_error_ft) > 2 * known.spread_ft / known.laps**0.5 and abs(known.mean_error_ft) > 60:
         side = 'long' if known.mean_error_ft > 0 else 'short'
-        return f'the aim point: steadily {abs(known.mean_error_ft):.0f} ft {side}'
+        return f'the aim: {abs(known.mean_error_ft):.0f} ft {side} so far, steadily'
     if known.spread_ft > 120:
-        return f'the same speed every lap: scattered by {known.spread_ft:.0f} ft'
+        return f'the same speed every lap: {known.spread_ft:.0f} ft of scatter'
     return _WATCH[kind]
 
 
@@ -211,10 +211,12 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
     count, limited_by, notes = _count(task)
     if task.over_limit:
         notes.append('Crosswind over a limit: no crosswind laps are planned; another runway, or dual only.')
-    laps = []
+    laps, told = [], set()
     for (kind, why), spot_ft in zip(_kinds(task, count), _spots(task, count), strict=True):
         lands = kind not in ('go_around', 'low_approach', 'hold_off_drill')
-        watch = _watch(task, kind) if lands else _WATCH[kind]  # type: ignore[arg-type]
+        # what the record says is said once; the laps between watch what the kind asks for
+        watch = _watch(task, kind) if lands and kind not in told else _WATCH[kind]  # type: ignore[arg-type]
+        told.add(kind)
         laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=spot_ft if lands else None, watch=watch, why=why))
     if len({one.spot_ft for one in laps if one.spot_ft is not None}) < 2 <= len(laps):
         notes.append('Only one spot fits this runway: it cannot be changed from lap to lap.')

@@ -31,7 +31,7 @@ const broken = computed(() => ![view.value.scale, view.value.x(0), view.value.y(
 <template>
   <section class="panel" aria-label="The field from above">
     <p v-if="broken">A coordinate is missing.</p>
-    <svg v-else :viewBox="`0 0 ${W} ${H}`" class="w-full" role="img" :aria-label="`${field.name} from above, north up`">
+    <svg v-else :viewBox="`0 0 ${W} ${H}`" class="mx-auto w-full max-w-2xl" role="img" :aria-label="`${field.name} from above, north up`">
       <g v-for="(one, i) in places.runways" :key="i">
         <line
           :x1="view.x(one.places[0]!.at[0])" :y1="view.y(one.places[0]!.at[1])" :x2="view.x(one.places[1]!.at[0])" :y2="view.y(one.places[1]!.at[1])"

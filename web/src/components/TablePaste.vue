@@ -55,7 +55,7 @@ const ticks = computed(() => y.value.ticks(4))
       <text v-for="t in table.temperature_c" :key="t" :x="x(t)" :y="H - 8" text-anchor="middle" font-size="11" fill="var(--ink-soft)">{{ t }}°</text>
       <g v-for="curve in curves" :key="curve.altitude">
         <path :d="path(curve.feet)" fill="none" stroke="var(--aim)" stroke-width="2" />
-        <text :x="W - 58" :y="y(curve.feet.at(-1) ?? 0) + 4" font-size="11" fill="var(--aim-ink)">{{ round(curve.altitude) }} ft</text>
+        <text v-if="curve === curves[0] || curve === curves.at(-1)" :x="W - 58" :y="y(curve.feet.at(-1) ?? 0) + 4" font-size="11" fill="var(--aim-ink)">{{ round(curve.altitude) }} ft</text>
       </g>
     </svg>
     <p v-else class="text-sm">None yet: distances stay unknown, and the brief says so.</p>

@@ -83,7 +83,10 @@ const gates = computed(() =>
 /** Ground marks near enough to be seen from the pattern; farther ones would shrink the map. */
 const near = computed(() =>
   props.marks
-    .map((mark) => ({ ...mark, ...at(mark.along_ft, mark.lateral_ft) }))
+    .map((mark) => {
+      const place = at(mark.along_ft, mark.lateral_ft)
+      return { ...mark, ...place, label: outward(place, 14) }
+    })
     .filter((mark) => mark.x > 20 && mark.x < props.width - 20 && mark.y > 20 && mark.y < props.height - 30),
 )
 const inner: Record<string, 'start' | 'middle' | 'end'> = { start: 'end', end: 'start', middle: 'middle' }
@@ -123,7 +126,7 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
     <g v-for="mark in near" :key="mark.name" data-mark="ground-mark">
       <path :d="`M${mark.x} ${mark.y - 9} v9 M${mark.x - 6} ${mark.y} h12`" stroke="var(--pass-ink)" stroke-width="3" fill="none" />
       <circle :cx="mark.x" :cy="mark.y - 10" r="3.5" fill="var(--pass-ink)" />
-      <text :x="mark.x" :y="mark.y + 16" text-anchor="middle" class="label halo" fill="var(--pass-ink)">{{ mark.name }}</text>
+      <text :x="mark.label.x" :y="mark.label.y" :text-anchor="mark.label.anchor" class="label halo" fill="var(--pass-ink)">{{ mark.name }}</text>
     </g>
     <g v-for="leg in legs" :key="leg.leg">
       <text :x="leg.x" :y="leg.y" :text-anchor="leg.anchor" class="label halo" fill="var(--aim-ink)">

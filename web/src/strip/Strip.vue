@@ -156,9 +156,7 @@ function fineTune(event: KeyboardEvent) {
       <!-- what a glide from abeam can reach: a bar along the lower edge -->
       <g v-if="reach" data-mark="reach">
         <rect :x="x(reach[0])" :y="bottom - 7" :width="Math.max(0, x(reach[1]) - x(reach[0]))" height="7" fill="var(--paint)" stroke="var(--aim)" stroke-width="1.5" />
-        <text :x="clamp(x((Math.max(reach[0], from) + Math.min(reach[1], to)) / 2), 90, width - 90)" :y="bottom - 12" text-anchor="middle" class="label" fill="var(--paint)">
-          glide reaches {{ round(reach[0], 10) }} to {{ round(reach[1], 10) }}
-        </text>
+        <text :x="Math.max(x(reach[0]), x(0)) + 24" :y="bottom - 12" class="label" fill="var(--paint)">glide reach</text>
       </g>
 
       <template v-if="brief && words">

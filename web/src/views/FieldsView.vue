@@ -140,7 +140,7 @@ const number = (event: Event) => {
             <div><label for="f-name" class="heading">Name</label><input id="f-name" v-model="draft.name" class="field" maxlength="80" required /></div>
             <div><label for="f-ident" class="heading">Ident</label><input id="f-ident" v-model="draft.ident" class="field" maxlength="8" required /></div>
             <div><label for="f-elev" class="heading">Elevation, ft</label><input id="f-elev" v-model.number="draft.elevation_ft" class="field figure" type="number" step="any" required /></div>
-            <div><label for="f-tpa" class="heading">Pattern altitude, ft; empty: 1,000 up</label><input id="f-tpa" class="field figure" type="number" step="any" :value="draft.pattern_altitude_ft ?? ''" @change="draft.pattern_altitude_ft = number($event)" /></div>
+            <div><label for="f-tpa" class="heading">Pattern altitude, ft</label><input id="f-tpa" class="field figure" type="number" step="any" :value="draft.pattern_altitude_ft ?? ''" placeholder="1,000 ft up" @change="draft.pattern_altitude_ft = number($event)" /></div>
           </section>
           <FieldMap :field="draft" />
           <section v-for="(runway, r) in draft.runways" :key="r" class="panel space-y-2" :aria-label="`Runway ${r + 1}`">

@@ -103,10 +103,10 @@ const otherProblem = computed(() =>
       <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h1 class="text-2xl font-bold">{{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}</h1>
         <p class="text-soft">
-          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.airfield }} · {{ sortie.standard.name }}
+          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.standard.name }}
         </p>
         <span class="flex-1" />
-        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan and card</RouterLink>
+        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
       </div>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
         <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}, path ${brief.path_angle_deg.toFixed(1)}°`" />
@@ -143,8 +143,9 @@ const otherProblem = computed(() =>
         </div>
         <p class="px-1 pt-1 text-lg font-bold">{{ brief.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
-          {{ planState.data.value.plan.power_off.words }} {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft
-          to spare at the aim.
+          {{ planState.data.value.plan.power_off.words }} The glide reaches
+          {{ round(reach?.[0], 10) }} to {{ round(reach?.[1], 10) }} ft:
+          {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at the aim.
         </p>
       </section>
       <LandingCard :card="brief.card" :crosswind="brief.crosswind" />

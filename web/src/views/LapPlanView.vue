@@ -115,7 +115,7 @@ function aim(lap: PlannedLap) {
       </div>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <ol class="space-y-2" aria-label="Laps in order">
-        <li v-for="(lap, i) in laps" :key="i" class="panel grid items-center gap-x-3 gap-y-2 !py-2 md:grid-cols-[2rem_11rem_9.5rem_1fr_auto]">
+        <li v-for="(lap, i) in laps" :key="i" class="panel grid items-center gap-x-3 gap-y-2 !py-2 md:grid-cols-[2rem_12rem_12rem_1fr_auto]">
           <span class="figure text-2xl">{{ i + 1 }}</span>
           <select
             v-if="mayChange"
@@ -140,21 +140,21 @@ function aim(lap: PlannedLap) {
             />
             <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
           </div>
-          <div class="min-w-0">
+          <p class="min-w-0">
+            <template v-if="aim(lap) !== null"><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br /></template>
+            <span v-if="briefed(lap)?.approach_kias" class="text-sm">{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span>
+          </p>
+          <div class="min-w-0 md:col-span-5 md:row-start-2 md:flex md:items-center md:gap-3 md:pl-11">
             <input
               v-if="mayChange"
-              class="field"
+              class="field flex-1"
               maxlength="80"
               :aria-label="`Lap ${i + 1}: one thing to watch`"
               :value="lap.watch"
               @change="edit(() => (lap.watch = ($event.target as HTMLInputElement).value || lap.watch))"
             />
-            <p v-else>Watch: {{ lap.watch }}</p>
-            <p class="text-sm">
-              <b v-if="aim(lap) !== null" class="text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b>
-              <template v-if="briefed(lap)?.approach_kias"> · {{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</template>
-              <span v-if="lap.why" class="text-soft"> · {{ lap.why }}</span>
-            </p>
+            <p v-else class="flex-1">Watch: {{ lap.watch }}</p>
+            <p v-if="lap.why" class="whitespace-nowrap text-sm text-soft">{{ lap.why }}</p>
           </div>
           <div v-if="mayChange" class="flex gap-1">
             <button type="button" class="button !px-3" :disabled="i === 0" :aria-label="`Lap ${i + 1} earlier`" @click="move(i, i - 1)">↑</button>

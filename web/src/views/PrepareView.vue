@@ -326,6 +326,40 @@ const otherProblem = computed(() =>
         <Choice :model-value="form.landing" label="Landing" :options="landings" @update:model-value="form.landing = $event ?? 'normal'" />
         <p v-if="missing" class="text-sm text-soft">{{ standard?.name }} sets no tolerance for: {{ missing }}.</p>
         <p v-if="fields.landing" role="alert" class="font-bold text-fail-ink">{{ fields.landing }}</p>
+        <div>
+          <label for="technique" class="heading">Technique: where instructors differ</label>
+          <select id="technique" v-model="form.technique_id" class="field">
+            <option :value="null">{{ id === null ? 'My own' : 'Unchanged' }}</option>
+            <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <p v-if="fields.technique_id" role="alert" class="font-bold text-fail-ink">{{ fields.technique_id }}</p>
+        </div>
+        <div>
+          <label for="day" class="heading">Day</label>
+          <input id="day" v-model="form.planned_on" class="field" type="date" required />
+        </div>
+        <div class="grid grid-cols-2 gap-3">
+          <div>
+            <label for="hour" class="heading">Hour, UTC; for sun and sunset</label>
+            <input
+              id="hour"
+              class="field"
+              type="time"
+              :value="form.planned_time?.slice(0, 5) ?? ''"
+              @change="form.planned_time = ($event.target as HTMLInputElement).value ? `${($event.target as HTMLInputElement).value}:00` : null"
+            />
+          </div>
+          <Stepper
+            :model-value="form.booked_min ?? 60"
+            label="Booked"
+            unit="min"
+            :min="10"
+            :max="480"
+            :step="10"
+            :error="fields.booked_min"
+            @update:model-value="form.booked_min = $event ?? 60"
+          />
+        </div>
       </section>
       <section class="panel space-y-3" aria-label="Wind and air">
         <div>
@@ -423,40 +457,6 @@ const otherProblem = computed(() =>
           :error="fields.weight_lb"
           @update:model-value="form.weight_lb = $event"
         />
-        <div>
-          <label for="technique" class="heading">Technique: where instructors differ</label>
-          <select id="technique" v-model="form.technique_id" class="field">
-            <option :value="null">{{ id === null ? 'My own' : 'Unchanged' }}</option>
-            <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select>
-          <p v-if="fields.technique_id" role="alert" class="font-bold text-fail-ink">{{ fields.technique_id }}</p>
-        </div>
-        <div>
-          <label for="day" class="heading">Day</label>
-          <input id="day" v-model="form.planned_on" class="field" type="date" required />
-        </div>
-        <div class="grid grid-cols-2 gap-3">
-          <div>
-            <label for="hour" class="heading">Hour, UTC; for sun and sunset</label>
-            <input
-              id="hour"
-              class="field"
-              type="time"
-              :value="form.planned_time?.slice(0, 5) ?? ''"
-              @change="form.planned_time = ($event.target as HTMLInputElement).value ? `${($event.target as HTMLInputElement).value}:00` : null"
-            />
-          </div>
-          <Stepper
-            :model-value="form.booked_min ?? 60"
-            label="Booked"
-            unit="min"
-            :min="10"
-            :max="480"
-            :step="10"
-            :error="fields.booked_min"
-            @update:model-value="form.booked_min = $event ?? 60"
-          />
-        </div>
       </section>
     </fieldset>
     <section v-if="mayPlan" class="panel" aria-labelledby="runways">

@@ -96,7 +96,7 @@ async function makeMine() {
         <legend class="sr-only">{{ one.title }}</legend>
         <h3 class="text-lg font-bold" aria-hidden="true">{{ one.title }}</h3>
         <p class="text-soft">{{ one.about }}</p>
-        <div class="mt-1 grid gap-2 md:grid-cols-3">
+        <div class="mt-1 grid gap-2" :class="one.ways.length === 2 ? 'md:grid-cols-2' : 'md:grid-cols-3'">
           <label
             v-for="way in one.ways"
             :key="String(way.value)"
