@@ -21,8 +21,15 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
     addresses = [
         '/',
         '/people',
+        '/hangar',
+        '/fields',
+        '/standards',
+        '/techniques',
         '/sorties/new',
-        *(f'{sortie}/{step}' for step in ('prepare', 'takeoff', 'pattern', 'landing', 'laps', 'debrief')),
+        *(
+            f'{sortie}/{step}'
+            for step in ('prepare', 'takeoff', 'pattern', 'landing', 'lap-plan', 'kneeboard', 'laps', 'debrief')
+        ),
     ]
     for address in addresses:
         page.goto(f'{still_server.url}{address}')

@@ -142,6 +142,12 @@ def test_an_aim_before_the_threshold_is_never_called_good():
     assert any('short of the landing threshold' in text for text in short.cautions)
     blocked = briefed(runway={'obstacle': {'height_ft': 60, 'before_threshold_ft': 500}})
     assert any('below the top of the 60 ft obstacle' in text for text in blocked.aim_problems)
+    said = next(text for text in blocked.aim_problems if 'One steady' in text)
+    angle = float(said.split('One steady ')[1].split('°')[0])
+    over_ft = math.tan(math.radians(angle)) * (blocked.aim_point_ft + 500)
+    assert over_ft == pytest.approx(90, abs=2)  # the obstacle and 30 ft, exact trigonometry
+    hopeless = briefed(runway={'obstacle': {'height_ft': 300, 'before_threshold_ft': 500}})
+    assert any('No steady angle' in text for text in hopeless.aim_problems)
 
 
 @pytest.mark.parametrize(

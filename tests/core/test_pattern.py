@@ -210,3 +210,23 @@ def test_out_of_reach_is_said_plainly():
     assert any(text.startswith('NOT REACHED') for text in far.cautions)
     assert far.margin_ft < 0
     assert any('add power' in text for text in far.cautions)
+
+
+@pytest.mark.parametrize(
+    ('side', 'from_deg_mag', 'words'),
+    [
+        ('left', 320.4, 'towards the field'),
+        ('left', 140.4, 'away from the field'),
+        ('right', 320.4, 'away from the field'),
+        ('right', 140.4, 'towards the field'),
+        ('left', 50.4, 'Little wind'),
+    ],
+)
+def test_wind_across_the_pattern_is_said_by_its_side(side, from_deg_mag, words):
+    request = make_request(weather={'wind_dir_deg_mag': from_deg_mag, 'wind_kt': 10})
+    choice = PatternChoice(side=side, wind_dir_deg_true=(from_deg_mag - 12.4) % 360, wind_kt=10.0)
+    made = make_parts(request, Plan(pattern=choice), make_brief(request)).pattern
+    assert words in made.wind_words
+    if 'field' in words:  # drift = wind × time, in closed form
+        downwind = next(leg for leg in made.legs if leg.leg == 'downwind')
+        assert f'{10 * FPS_PER_KT * downwind.seconds:,.0f} ft' in made.wind_words

@@ -85,11 +85,11 @@ useKeys({
           Keys
         </button>
         <template v-if="person">
-          <Menu as="div" class="relative">
+          <Menu :key="route.path" as="div" class="relative">
             <MenuButton class="min-h-11 rounded px-2 underline">School</MenuButton>
             <MenuItems class="panel absolute right-0 z-20 w-48 !p-1 shadow-lg">
-              <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active, close }">
-                <RouterLink :to="to" class="flex min-h-11 items-center rounded px-3 font-bold" :class="active ? 'bg-paper' : ''" @click="close">
+              <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active }">
+                <RouterLink :to="to" class="flex min-h-11 items-center rounded px-3 font-bold" :class="active ? 'bg-paper' : ''">
                   {{ label }}
                 </RouterLink>
               </MenuItem>

@@ -16,6 +16,7 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.brief import BriefAnswer
+from bullseye.core.cards import Card, all_cards
 from bullseye.core.kinds import LandingKind, TakeoffKind
 from bullseye.core.kneeboard import Kneeboard
 from bullseye.core.lapplan import PlannedLap
@@ -346,3 +347,19 @@ def print_kneeboard(sortie_id: int, paper: Paper) -> Response:
         mimetype='application/pdf',
         headers={'Content-Disposition': f'inline; filename="kneeboard-{sortie_id}.pdf"'},
     )
+
+
+class CardsOut(Out):
+    """Cards of every landing and exercise."""
+
+    cards: list[Card]
+
+
+@bp.get('/<int:sortie_id>/cards')
+@login_required
+@bp.output(CardsOut)
+@bp.doc(responses=[401, 404])
+def read_cards(sortie_id: int) -> CardsOut:
+    """Every card as the technique of a sortie flies it: landings, go-around, low approach, hold-off drill."""
+    sortie = sorties.find(database(), sortie_id, person=person())
+    return CardsOut(cards=list(all_cards(catalogue.technique_of(sortie.technique))))

@@ -12,7 +12,7 @@ from pydantic import TypeAdapter
 
 from bullseye.core import glidepath
 from bullseye.core.aircraft import FlapSetting
-from bullseye.core.airfield import in_stripes
+from bullseye.core.airfield import Obstacle, in_stripes
 from bullseye.core.atmosphere import (
     density_altitude_ft,
     density_ratio,
@@ -52,6 +52,7 @@ from bullseye.core.touchdown import (
 from bullseye.core.wind import Components, components
 
 _POWER_OFF_PATH_DEG = 5.5  # [own] of a light aircraft at idle, full flap, where its record gives none
+_STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _TRAINING_AID = (
     'Training aid: the aircraft handbook, local rules and the instructor decide. A go-around is always a good answer.'
@@ -282,6 +283,17 @@ def ground_roll(request: BriefRequest, made: Setting) -> tuple[GroundRoll | None
     return roll, None
 
 
+def _steady_angle(aim_ft: float, obstacle: Obstacle) -> str:
+    """The one steady angle over the obstacle to the aim point, where it is one that can be flown."""
+    to_top_ft = aim_ft + obstacle.before_threshold_ft
+    if to_top_ft <= 0:
+        return ''
+    angle_deg = math.degrees(math.atan2(obstacle.height_ft + OBSTACLE_MARGIN_FT, to_top_ft))
+    if angle_deg > _STEEPEST_PATH_DEG:
+        return ' No steady angle that can be flown clears it: aim farther in, or choose another runway.'
+    return f' One steady {angle_deg:.1f}° to this aim point would clear it.'
+
+
 def _aim_problems(request: BriefRequest, made: Setting, aim_ft: float, touch: Touchdown) -> tuple[str, ...]:
     problems = []
     if aim_ft < 0:
@@ -299,6 +311,7 @@ def _aim_problems(request: BriefRequest, made: Setting, aim_ft: float, touch: To
             problems.append(
                 f'The path to this aim point passes {abs(margin_ft):.0f} ft {side} the top of the '
                 f'{obstacle.height_ft:.0f} ft obstacle; {OBSTACLE_MARGIN_FT:.0f} ft is the least we call good.'
+                f'{_steady_angle(aim_ft, obstacle)}'
             )
     if made.approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
         problems.append('No speed is left to hold off with: the wheels arrive in the roundout. Fly faster.')

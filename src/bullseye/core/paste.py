@@ -43,6 +43,12 @@ def _is_number(cell: str) -> bool:
     return True
 
 
+def _require_two(altitudes: Sequence[float], temperatures: Sequence[float]) -> None:
+    for name, values in (('pressure altitudes', altitudes), ('temperatures', temperatures)):
+        if not 2 <= len(values) <= 20:
+            raise InvalidInput('text', f'{len(values)} {name}', f'2 to 20 {name}')
+
+
 def read_landing_table(text: str) -> LandingTable:
     """Read ground rolls: temperatures along the first row, pressure altitudes down the first column.
 
@@ -57,6 +63,7 @@ def read_landing_table(text: str) -> LandingTable:
         values = [_number(cell, number, column) for column, cell in enumerate(row, start=1)]
         altitudes.append(values[0])
         rolls.append(tuple(values[1:]))
+    _require_two(altitudes, temperatures)
     for i, row_ft in enumerate(rolls):
         for j, roll_ft in enumerate(row_ft):
             before = [rolls[i - 1][j]] if i else []
@@ -88,6 +95,7 @@ def read_takeoff_table(text: str) -> TakeoffTable:
             raise InvalidInput('text', f'row {number}', f'{altitude:g} ft, {temperature:g} °C, {weight:g} lb only once')
         cases[altitude, temperature, weight] = (roll, over)
     altitudes, temperatures, weights = (sorted({case[axis] for case in cases}) for axis in range(3))
+    _require_two(altitudes, temperatures)
     for case in ((a, t, w) for a in altitudes for t in temperatures for w in weights):
         if case not in cases:
             raise InvalidInput('text', 'no row', 'a row for {:g} ft, {:g} °C, {:g} lb'.format(*case))

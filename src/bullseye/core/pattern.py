@@ -37,6 +37,7 @@ _CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off to the first turn
 _SLOWEST_KT = 10.0  # of groundspeed: below it no pattern makes sense
 _LOWEST_FT = 300.0  # of pattern height
 _RUSHED_FPM = 900.0  # [own]
+_LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
 _FINAL_GATES_FT = (500.0, 300.0, 200.0)
 
@@ -137,6 +138,7 @@ class PatternAnswer:
     descent_fpm: float
     seconds: float
     number_two: NumberTwo | None
+    wind_words: str
     cautions: tuple[str, ...]
 
 
@@ -490,6 +492,28 @@ def _turn_answer(onto: Leg, turn: Turn) -> TurnAnswer:
     )
 
 
+def _wind_words(legs: _Legs, flown: _Flown) -> str:
+    """What the wind across the pattern does to spacing and descent, if nothing is done about it."""
+    task = legs.task
+    # the runway lies to the left of the landing direction's right pattern: towards it is -right
+    towards_kt = -task.right * legs.wind.right_fps / FPS_PER_KT
+    if abs(towards_kt) < _LIGHT_KT:
+        return 'Little wind across the pattern: spacing and descent are as in still air.'
+    drift_ft = abs(towards_kt) * FPS_PER_KT * flown.seconds['downwind']
+    still_s = flown.seconds['base'] * legs.base.groundspeed_kt / legs.base.ktas
+    less_s = still_s - flown.seconds['base']
+    crab = abs(legs.downwind.heading_deg - legs.downwind.track_deg)
+    if towards_kt > 0:
+        return (
+            f'{towards_kt:.0f} kt blow towards the field: without {crab:.0f}° of crab the downwind closes in by '
+            f'{drift_ft:,.0f} ft, and base is {less_s:.0f} s shorter. Too high and rushed is the classic result.'
+        )
+    return (
+        f'{-towards_kt:.0f} kt blow away from the field: without {crab:.0f}° of crab the downwind drifts out by '
+        f'{drift_ft:,.0f} ft, and base is {-less_s:.0f} s longer: keep the height until it is turned.'
+    )
+
+
 def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn) -> tuple[str, ...]:
     task, said = legs.task, []
     shortest = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
@@ -554,6 +578,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
         descent_fpm=heights.descent_fpm,
         seconds=flown.flight.seconds,
         number_two=_number_two(legs, flown),
+        wind_words=_wind_words(legs, flown),
         cautions=_cautions(legs, heights, final_turn),
     )
 

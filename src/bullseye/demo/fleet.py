@@ -306,8 +306,8 @@ def _runway(
 FIELDS = (
     DemoField(
         marks=(
-            GroundMark(name='light on the rock', latitude_deg=47.2187, longitude_deg=-38.4146, use='downwind'),
-            GroundMark(name='boat sheds', latitude_deg=47.1870, longitude_deg=-38.4260, use='base'),
+            GroundMark(name='light on the rock', latitude_deg=47.2160, longitude_deg=-38.4138, use='downwind'),
+            GroundMark(name='boat sheds', latitude_deg=47.1940, longitude_deg=-38.4253, use='base'),
         ),
         name='Lantern Bay',
         ident='LANT',

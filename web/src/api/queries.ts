@@ -75,6 +75,8 @@ export const api = {
     answered(http.GET('/api/airfields/{airfield_id}/station', { params: { path: { airfield_id } } })),
   kneeboard: (sortie_id: number) =>
     answered(http.GET('/api/sorties/{sortie_id}/kneeboard', { params: { path: { sortie_id } } })),
+  cards: (sortie_id: number) =>
+    answered(http.GET('/api/sorties/{sortie_id}/cards', { params: { path: { sortie_id } } })),
   disputes: () => answered(http.GET('/api/disputes')),
   keepAircraft: (spec: AircraftSpec, row_id: number | null) =>
     row_id === null

@@ -135,7 +135,7 @@ const number = (event: Event) => {
           <button type="button" class="button" @click="download">Save as GeoJSON</button>
         </div>
         <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
-        <fieldset :disabled="!mayChange" class="space-y-4">
+        <fieldset :disabled="!mayChange" class="min-w-0 space-y-4">
           <section class="panel grid gap-3 sm:grid-cols-2 lg:grid-cols-4" aria-label="The field">
             <div><label for="f-name" class="heading">Name</label><input id="f-name" v-model="draft.name" class="field" maxlength="80" required /></div>
             <div><label for="f-ident" class="heading">Ident</label><input id="f-ident" v-model="draft.ident" class="field" maxlength="8" required /></div>
@@ -180,7 +180,7 @@ const number = (event: Event) => {
           <button v-if="mayChange" type="button" class="button" @click="draft.runways.push(blankField(draft).runways[0]!)">Another runway</button>
           <section class="panel space-y-2" aria-label="Ground marks">
             <h3 class="font-bold">Ground marks: what you point at</h3>
-            <div v-for="(mark, m) in draft.marks" :key="m" class="grid grid-cols-[1fr_8rem_8rem_8rem_auto] gap-2">
+            <div v-for="(mark, m) in draft.marks" :key="m" class="grid grid-cols-2 gap-2 sm:grid-cols-[1fr_7rem_7rem_7rem_auto]">
               <input v-model="mark.name" class="field" maxlength="80" placeholder="clearing in the wood" :aria-label="`Mark ${m + 1}: name`" />
               <input v-model.number="mark.lat" class="field figure" type="number" step="any" :aria-label="`Mark ${m + 1}: latitude`" />
               <input v-model.number="mark.lon" class="field figure" type="number" step="any" :aria-label="`Mark ${m + 1}: longitude`" />

@@ -154,7 +154,7 @@ function addLadder() {
       </div>
       <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
       <p class="text-sm text-soft">The handbook decides. Enter what it prints, at maximum weight; a change counts from the next brief, past laps keep theirs.</p>
-      <fieldset :disabled="!mayChange" class="grid gap-4 xl:grid-cols-2">
+      <fieldset :disabled="!mayChange" class="grid min-w-0 gap-4 xl:grid-cols-2 [&>*]:min-w-0">
         <section class="panel space-y-3" aria-label="Weights and limits">
           <div>
             <label for="name" class="heading">Name</label>
@@ -228,7 +228,7 @@ function addLadder() {
         <section class="panel space-y-3" aria-label="Speeds of the legs">
           <h3 class="font-bold">Speeds of the legs</h3>
           <button v-if="!draft.ladder" type="button" class="button" @click="addLadder">Enter them</button>
-          <div v-for="leg in draft.ladder ? LEGS : []" :key="leg" class="grid grid-cols-[5.5rem_5rem_1fr_1.3fr] items-center gap-2">
+          <div v-for="leg in draft.ladder ? LEGS : []" :key="leg" class="grid grid-cols-2 items-center gap-2 sm:grid-cols-[5.5rem_5rem_1fr_1.3fr]">
             <span class="font-bold capitalize">{{ leg }}</span>
             <input v-model.number="draft.ladder![leg].kias" class="field figure" type="number" step="any" :aria-label="`${leg}: KIAS`" />
             <select v-model="draft.ladder![leg].flap" class="field" :aria-label="`${leg}: flap`">

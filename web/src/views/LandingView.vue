@@ -148,7 +148,7 @@ const otherProblem = computed(() =>
           {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at the aim.
         </p>
       </section>
-      <LandingCard :card="brief.card" :crosswind="brief.crosswind" />
+      <LandingCard :own="brief.card" :crosswind="brief.crosswind" :sortie-id="id" />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">

@@ -163,6 +163,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <section class="panel border-l-8 !border-l-aim" aria-label="Turn onto final">
           <p class="heading">Base to final</p>
           <p class="text-lg font-bold leading-snug">{{ pattern.final_turn.words }}</p>
+          <p class="mt-1">{{ pattern.wind_words }}</p>
         </section>
         <div class="grid grid-cols-2 gap-2">
           <Figure label="Final" :value="(pattern.final_length_ft / 6076.115).toFixed(1)" unit="nm" />
@@ -217,8 +218,8 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <Stepper :model-value="choice.ahead_final_nm ?? null" label="Number two: one on final, this far out as you are abeam; empty: nobody" unit="nm" :min="0" :max="15" :step="0.5" :digits="1" :start="1.5" empty-word="nobody" slide :error="error('ahead_final_nm')" @update:model-value="change({ ahead_final_nm: $event })" />
         <Stepper :model-value="choice.base_extension_s ?? 0" label="Fly downwind on for another" unit="s" :min="0" :max="600" :step="5" slide :error="error('base_extension_s')" @update:model-value="change({ base_extension_s: $event ?? 0 })" />
         <div class="grid grid-cols-2 gap-3">
-          <Stepper :model-value="choice.wind_dir_deg_true ?? null" label="Wind up there, true; empty: estimated" unit="°" :min="0" :max="360" :step="10" :start="Math.round(pattern?.wind_dir_deg_true ?? 360)" empty-word="auto" :error="error('wind_dir_deg_true')" @update:model-value="change({ wind_dir_deg_true: $event, wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)) })" />
-          <Stepper :model-value="choice.wind_kt ?? null" label="Its speed" unit="kt" :min="0" :max="100" :start="Math.round(pattern?.wind_kt ?? 10)" empty-word="auto" :error="error('wind_kt')" @update:model-value="change({ wind_kt: $event, wind_dir_deg_true: $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)) })" />
+          <Stepper :model-value="choice.wind_dir_deg_true ?? null" label="Wind up there, true; empty: estimated" unit="°" :min="0" :max="360" :step="10" :start="Math.round(pattern?.wind_dir_deg_true ?? 360)" empty-word="auto" slide :error="error('wind_dir_deg_true')" @update:model-value="change({ wind_dir_deg_true: $event, wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)) })" />
+          <Stepper :model-value="choice.wind_kt ?? null" label="Its speed" unit="kt" :min="0" :max="100" :start="Math.round(pattern?.wind_kt ?? 10)" empty-word="auto" slide :error="error('wind_kt')" @update:model-value="change({ wind_kt: $event, wind_dir_deg_true: $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)) })" />
         </div>
       </section>
       <details class="panel">

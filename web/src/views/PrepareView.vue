@@ -189,6 +189,23 @@ function byReport() {
   if (reported.value) Object.assign(form, reported.value)
   form.wind_source = 'report'
 }
+/** A direction is typed as the tower says it or as a report writes it; it is kept magnetic. */
+const REFERENCES = [
+  { value: 'mag', label: 'Magnetic, as the tower says' },
+  { value: 'true', label: 'True, as a report writes' },
+] as const
+const reference = ref<'mag' | 'true' | null>('mag')
+const variation = computed(
+  () => field.value?.ends.find((end) => end.id === form.runway_end_id)?.spec.magnetic_variation_deg ?? 0,
+)
+const round360 = (deg: number) => ((Math.round(deg) % 360) + 360) % 360 || 360
+const shownDirection = computed(() => {
+  const mag = form.wind_dir_deg_mag ?? null
+  return mag === null || reference.value === 'mag' ? mag : round360(mag + variation.value)
+})
+function toMagnetic(typed: number | null) {
+  return typed === null || reference.value === 'mag' ? typed : round360(typed - variation.value)
+}
 const at = computed(() => (form.planned_time && form.planned_on ? `${form.planned_on}T${form.planned_time}Z` : null))
 const asked = computed(() => ({
   at: at.value,
@@ -393,9 +410,10 @@ const otherProblem = computed(() =>
           <p><b>The sock wins:</b> {{ windWords(form as Parameters<typeof windWords>[0]) }}. The report says {{ windWords(reported) }}.</p>
           <button type="button" class="button mt-1" @click="byReport">Back to the report</button>
         </div>
+        <Choice v-model="reference" label="Wind direction by hand" :options="REFERENCES" />
         <Stepper
-          :model-value="form.wind_dir_deg_mag ?? null"
-          label="Wind from, magnetic as the tower says it; empty: variable or calm"
+          :model-value="shownDirection"
+          :label="reference === 'mag' ? 'Wind from, magnetic; empty: variable or calm' : 'Wind from, true; empty: variable or calm'"
           unit="°"
           :min="0"
           :max="360"
@@ -403,7 +421,7 @@ const otherProblem = computed(() =>
           :start="360"
           empty-word="variable"
           :error="fields.wind_dir_deg_mag"
-          @update:model-value="bySock({ wind_dir_deg_mag: $event })"
+          @update:model-value="bySock({ wind_dir_deg_mag: toMagnetic($event) })"
         />
         <div class="grid grid-cols-2 gap-3">
           <Stepper

@@ -64,7 +64,7 @@ function toggle(task: (typeof TASKS)[number][0]) {
       <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
       <p v-if="row?.is_built_in" class="font-bold">Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.</p>
       <p v-else-if="!isChief" class="text-soft">Only the chief instructor changes standards.</p>
-      <fieldset :disabled="!mayEdit" class="space-y-4">
+      <fieldset :disabled="!mayEdit" class="min-w-0 space-y-4">
         <section v-if="!row?.is_built_in" class="panel grid gap-3 md:grid-cols-3" aria-label="Name and source">
           <div v-for="field in ['name', 'edition', 'source'] as const" :key="field">
             <label :for="field" class="heading capitalize">{{ field }}</label>

@@ -1,0 +1,293 @@
+"""Entering aircraft, fields, standards and techniques over the API: who may, what is refused, and nothing past is lost."""
+
+import copy
+import threading
+
+import pytest
+
+from bullseye.demo import seed
+from bullseye.demo.fleet import MARRAM_160
+from bullseye.sim.weather import station
+from bullseye.store import people, scope
+from bullseye.store.models import School
+from tests.api.conftest import Browser
+
+TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
+
+
+def aircraft_of(browser, name='Marram 160'):
+    return next(row for row in browser.get('/api/catalogue')['aircraft'] if row['name'] == name)
+
+
+def test_a_new_aircraft_can_be_flown_at_once(marta):
+    spec = copy.deepcopy(aircraft_of(marta)['spec']) | {'name': 'Dunlin 115', 'demonstrated_crosswind_kt': None}
+    spec['landing_table'] = marta.call('POST', '/api/tables', {'kind': 'landing', 'text': TABLE})['landing']
+    made = marta.call('POST', '/api/aircraft', {'spec': spec}, status=201)
+    sortie = marta.get(f'/api/sorties/{marta.sortie_of("Ines")}')
+    changed = marta.call('PATCH', f'/api/sorties/{sortie["id"]}', {'aircraft_id': made['id']})
+    assert changed['aircraft']['name'] == 'Dunlin 115'
+    brief = marta.call('POST', f'/api/sorties/{sortie["id"]}/brief', {})['brief']
+    assert 'silent' in brief['crosswind_limits'][0]['source']
+
+
+@pytest.mark.parametrize(
+    ('change', 'field'),
+    [
+        ({'empty_weight_lb': 9_000}, 'spec.empty_weight_lb'),
+        ({'max_weight_lb': -1}, 'spec.max_weight_lb'),
+        ({'name': 'Sorrel 200R'}, 'name'),
+        ({'flaps': []}, 'spec.flaps'),
+        ({'fuel_burn_gph': 0}, 'spec.fuel_burn_gph'),
+        ({'wings': 2}, 'spec.wings'),
+    ],
+)
+def test_a_wrong_figure_of_an_aircraft_is_named(marta, change, field):
+    row = aircraft_of(marta)
+    reply = marta.call('PUT', f'/api/aircraft/{row["id"]}', {'spec': row['spec'] | change}, status=422)
+    assert field in reply['fields']
+    assert aircraft_of(marta) == row
+
+
+def test_a_changed_aircraft_leaves_past_scores_as_they_were(marta):
+    past = next(one for one in marta.sorties() if one['laps'])
+    before = marta.get(f'/api/sorties/{past["id"]}/laps')['laps']
+    row = aircraft_of(marta)
+    marta.call('PUT', f'/api/aircraft/{row["id"]}', {'spec': row['spec'] | {'blind_distance_ft': 90.0}})
+    assert marta.get(f'/api/sorties/{past["id"]}/laps')['laps'] == before
+
+
+def test_what_is_taken_out_of_use_is_no_longer_offered_but_still_read(marta):
+    past = next(one for one in marta.sorties() if one['laps'])
+    row = aircraft_of(marta)
+    marta.call('DELETE', f'/api/aircraft/{row["id"]}', status=204)
+    assert 'Marram 160' not in [one['name'] for one in marta.get('/api/catalogue')['aircraft']]
+    assert marta.get(f'/api/sorties/{past["id"]}')['aircraft']['name'] == 'Marram 160'
+    assert marta.call('POST', f'/api/sorties/{past["id"]}/brief', {})['brief']['approach_speed_kias'] > 50
+    fields = marta.call('PATCH', f'/api/sorties/{past["id"]}', {'weight_lb': 2_000.0})  # the same aircraft may stay
+    assert fields['weight_lb'] == 2_000
+    other = aircraft_of(marta, 'Sorrel 200R')['id']
+    marta.call('PATCH', f'/api/sorties/{past["id"]}', {'aircraft_id': other})
+    refused = marta.call('PATCH', f'/api/sorties/{past["id"]}', {'aircraft_id': row['id']}, status=422)
+    assert 'aircraft_id' in refused['fields']
+    marta.call('POST', f'/api/aircraft/{row["id"]}/restore', {}, status=204)
+    assert aircraft_of(marta) == row
+
+
+def test_the_last_one_cannot_be_taken_out_of_use(marta):
+    rows = marta.get('/api/catalogue')['aircraft']
+    for row in rows[1:]:
+        marta.call('DELETE', f'/api/aircraft/{row["id"]}', status=204)
+    assert 'last one' in marta.call('DELETE', f'/api/aircraft/{rows[0]["id"]}', status=409)['message']
+
+
+WRITES = [
+    ('POST', '/api/aircraft', lambda c: {'spec': c['aircraft'][0]['spec'] | {'name': 'X'}}),
+    ('PUT', '/api/aircraft/{aircraft}', lambda c: {'spec': c['aircraft'][0]['spec']}),
+    ('DELETE', '/api/aircraft/{aircraft}', lambda c: None),
+    ('POST', '/api/aircraft/{aircraft}/restore', lambda c: {}),
+    ('POST', '/api/tables', lambda c: {'kind': 'landing', 'text': TABLE}),
+    ('POST', '/api/techniques', lambda c: {'name': 'X', 'spec': {}}),
+    ('POST', '/api/techniques/{techniques}/mine', lambda c: {}),
+    ('POST', '/api/airfields', lambda c: {'geojson': {'type': 'FeatureCollection', 'features': []}}),
+    ('DELETE', '/api/airfields/{airfields}', lambda c: None),
+    ('POST', '/api/airfields/table', lambda c: {'text': 'x'}),
+    ('POST', '/api/standards', lambda c: {'spec': c['standards'][0]['spec'] | {'name': 'X'}}),
+    ('DELETE', '/api/standards/{standards}', lambda c: None),
+]
+
+
+@pytest.mark.parametrize(('method', 'path', 'body'), WRITES)
+def test_a_student_changes_nothing_of_the_school(ines, method, path, body):
+    offered = ines.get('/api/catalogue')
+    path = path.format(
+        **{name: offered[name][0]['id'] for name in ('aircraft', 'techniques', 'airfields', 'standards')}
+    )
+    ines.call(method, path, body(offered), status=403)
+    assert ines.get('/api/catalogue') == offered
+
+
+def test_only_the_chief_changes_standards(app, marta):
+    elias = Browser(app).sign_in('elias')
+    spec = marta.get('/api/catalogue')['standards'][0]['spec'] | {'name': 'Ours'}
+    elias.call('POST', '/api/standards', {'spec': spec}, status=403)
+    made = marta.call('POST', '/api/standards', {'spec': spec}, status=201)
+    elias.call('DELETE', f'/api/standards/{made["id"]}', status=403)
+    spec['normal'] = spec['normal'] | {'touchdown_to_ft': 300.0}
+    assert marta.call('PUT', f'/api/standards/{made["id"]}', {'spec': spec})['spec']['normal']['touchdown_to_ft'] == 300
+
+
+@pytest.mark.parametrize('what', ['standards', 'techniques'])
+def test_what_is_built_in_stays_as_it_is(marta, what):
+    row = marta.get('/api/catalogue')[what][0]
+    assert row['is_built_in']
+    body = {'spec': row['spec']} if what == 'standards' else {'spec': row['spec'], 'name': 'Mine'}
+    assert 'copy' in marta.call('PUT', f'/api/{what}/{row["id"]}', body, status=409)['message']
+    marta.call('DELETE', f'/api/{what}/{row["id"]}', status=409)
+
+
+def test_a_technique_of_ones_own_is_followed_by_new_sorties(marta):
+    spec = {'aim_distance': 'fixed', 'crosswind_flap': 'reduced', 'rollout_flap': 'flap_up'}
+    made = marta.call('POST', '/api/techniques', {'name': 'Marta', 'spec': spec}, status=201)
+    marta.call('POST', f'/api/techniques/{made["id"]}/mine', {}, status=204)
+    assert marta.get('/api/catalogue')['my_technique_id'] == made['id']
+    old = marta.get(f'/api/sorties/{marta.sortie_of("Ines")}')
+    body = {
+        'student_id': old['student']['id'],
+        'aircraft_id': old['aircraft']['id'],
+        'runway_end_id': old['runway_end_id'],
+        'standard_id': old['standard']['id'],
+        'landing': 'crosswind',
+        'wind_kt': 6.0,
+        'wind_dir_deg_mag': 80.0,
+    }
+    sortie = marta.call('POST', '/api/sorties', body, status=201)
+    assert sortie['technique']['name'] == 'Marta'
+    assert sortie['flap'] == 'half'
+    brief = marta.call('POST', f'/api/sorties/{sortie["id"]}/brief', {})['brief']
+    assert brief['aim_point_ft'] == pytest.approx(sortie['spot_ft'] - 200)
+    warned = marta.call('POST', '/api/techniques/check', {'spec': spec})
+    assert any('Sorrel 200R' in text for text in warned['warnings'])
+    assert {card['kind'] for card in warned['cards']} >= {'go_around', 'hold_off_drill'}
+
+
+def test_another_landing_brings_its_own_flap(marta):
+    sortie = marta.sortie_of('Ines')
+    assert marta.call('PATCH', f'/api/sorties/{sortie}', {'landing': 'no_flap'})['flap'] == 'up'
+    assert marta.call('PATCH', f'/api/sorties/{sortie}', {'landing': 'normal'})['flap'] == 'full'
+
+
+def test_a_field_goes_out_as_geojson_and_comes_back(marta):
+    row = marta.get('/api/catalogue')['airfields'][0]
+    data = marta.get(f'/api/airfields/{row["id"]}/geojson')
+    data['features'][0]['properties']['name'] = 'Lantern Bay, copied'
+    made = marta.call('POST', '/api/airfields', {'geojson': data}, status=201)
+    assert [end['ident'] for end in made['ends']] == [end['ident'] for end in row['ends']]
+    assert made['marks'] == row['marks']
+    for a, b in zip(made['ends'], row['ends'], strict=True):
+        assert a['spec']['length_ft'] == pytest.approx(b['spec']['length_ft'], abs=2)
+
+
+def test_a_runway_that_is_closed_for_good_stays_in_past_sorties(marta):
+    row = marta.get('/api/catalogue')['airfields'][0]
+    data = marta.get(f'/api/airfields/{row["id"]}/geojson')
+    past = next(one for one in marta.sorties() if one['laps'])
+    lines = [one for one in data['features'] if one['geometry']['type'] == 'LineString']
+    paved = next(one for one in lines if one['properties']['ends'][0]['ident'] == '05')
+    data['features'].remove(paved)
+    changed = marta.call('PUT', f'/api/airfields/{row["id"]}', {'geojson': data})
+    assert [end['ident'] for end in changed['ends']] == ['14', '32']
+    assert marta.get(f'/api/sorties/{past["id"]}')['runway']['ident'] == '05'
+    assert marta.call('POST', f'/api/sorties/{past["id"]}/plan', {})['plan']['takeoff']['ground_roll_ft'] > 0
+    data['features'].append(paved)
+    again = marta.call('PUT', f'/api/airfields/{row["id"]}', {'geojson': data})
+    assert {end['id'] for end in again['ends']} == {end['id'] for end in row['ends']}
+
+
+@pytest.mark.parametrize(
+    'geojson',
+    [
+        {'type': 'FeatureCollection', 'features': []},
+        {'type': 'FeatureCollection', 'features': [{'type': 'Feature', 'geometry': None, 'properties': None}]},
+        {'type': 'FeatureCollection', 'features': [{'geometry': {'type': 'LineString', 'coordinates': 'x'}}]},
+        {'type': 'FeatureCollection', 'features': [{}] * 201},
+        {'type': 'Feature'},
+    ],
+)
+def test_a_field_that_is_none_is_refused(marta, geojson):
+    assert marta.call('POST', '/api/airfields', {'geojson': geojson}, status=422)['fields']
+
+
+def test_loading_is_added_up(marta):
+    row = aircraft_of(marta)
+    body = {'aircraft_id': row['id'], 'loading': {'people_lb': [170.0], 'bags_lb': 10.0, 'fuel_gal': 10.0}}
+    found = marta.call('POST', '/api/loading', body)['loaded']
+    assert found['weight_lb'] == MARRAM_160.empty_weight_lb + 170 + 10 + 60
+
+
+def test_another_school_sees_and_changes_nothing_of_this_one(app, marta):
+    with app.extensions['bullseye_sessions']() as db:
+        school = School(name='Sandling Aero', is_demo=False)
+        db.add(school)
+        db.flush()
+        scope.bind(db, school.id)
+        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
+        db.commit()
+    ada = Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
+    ours = marta.get('/api/catalogue')
+    for what in ('aircraft', 'airfields', 'standards', 'techniques'):
+        row = ours[what][0]
+        ada.call('DELETE', f'/api/{what}/{row["id"]}', status=404)
+        ada.call('POST', f'/api/{what}/{row["id"]}/restore', {}, status=404)
+    ada.call('PUT', f'/api/aircraft/{ours["aircraft"][0]["id"]}', {'spec': ours['aircraft'][0]['spec']}, status=404)
+    ada.get(f'/api/airfields/{ours["airfields"][0]["id"]}/geojson', status=404)
+    sortie = marta.sortie_of('Ines')
+    ada.get(f'/api/sorties/{sortie}/kneeboard', status=404)
+    ada.get(f'/api/sorties/{sortie}/kneeboard-a5.pdf', status=404)
+    assert marta.get('/api/catalogue') == ours
+
+
+# lap plan, kneeboard, station
+
+
+def test_a_lap_plan_is_kept_as_ordered_and_worked_out_anew(marta):
+    sortie = marta.sortie_of('Owen')
+    made = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['lap_plan']
+    assert not made['is_own']
+    names = ('kind', 'runway', 'spot_ft', 'watch', 'why')
+    laps = [{name: lap[name] for name in names} for lap in reversed(made['laps'])]
+    assert marta.call('PATCH', f'/api/sorties/{sortie}', {'lap_plan': laps})['lap_plan'] == laps
+    own = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['lap_plan']
+    assert own['is_own']
+    assert [lap['kind'] for lap in own['laps']] == [lap['kind'] for lap in laps]
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'lap_plan': None})
+    assert marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['lap_plan'] == made
+    wrong = [laps[0] | {'kind': 'looping'}]
+    assert marta.call('PATCH', f'/api/sorties/{sortie}', {'lap_plan': wrong}, status=422)['fields']
+
+
+def test_booked_time_fuel_and_hour_reach_the_plan(marta):
+    sortie = marta.sortie_of('Owen')
+    body = {'booked_min': 240.0, 'fuel_gal': 12.0, 'planned_time': '18:30:00'}
+    marta.call('PATCH', f'/api/sorties/{sortie}', body)
+    plan = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']
+    assert 'sunset' in plan['lap_plan']['words'] or 'fuel' in plan['lap_plan']['words']
+    later = plan['sun']['elevation_deg']
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'planned_time': '14:30:00'})
+    assert marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['sun']['elevation_deg'] > later
+
+
+def test_the_kneeboard_card_is_had_by_who_may_read_the_sortie(app, marta, ines):
+    sortie = marta.sortie_of('Ines')
+    card = ines.get(f'/api/sorties/{sortie}/kneeboard')['kneeboard']
+    assert card['title'] == 'Ines Carvalho, Marram 160, Lantern Bay 05'
+    for paper in ('a5', 'a4'):
+        reply = ines.client.get(f'/api/sorties/{sortie}/kneeboard-{paper}.pdf')
+        assert reply.mimetype == 'application/pdf'
+        assert reply.data.startswith(b'%PDF-')
+    ines.get(f'/api/sorties/{marta.sortie_of("Owen")}/kneeboard', status=404)
+    assert Browser(app).client.get(f'/api/sorties/{sortie}/kneeboard-a5.pdf').status_code == 401
+
+
+def test_without_a_station_there_is_none_and_a_silent_one_is_said(marta, monkeypatch):
+    field = marta.get('/api/catalogue')['airfields'][0]['id']
+    monkeypatch.delenv('BULLSEYE_WEATHER_URL', raising=False)
+    assert marta.get(f'/api/airfields/{field}/station')['has_station'] is False
+    monkeypatch.setenv('BULLSEYE_WEATHER_URL', 'http://127.0.0.1:9')
+    silent = marta.get(f'/api/airfields/{field}/station')
+    assert silent['has_station']
+    assert 'does not answer' in silent['problem']
+
+
+def test_the_station_of_a_field_is_asked_and_read(marta, monkeypatch):
+    server = station('steady-crosswind', port=0)
+    threading.Thread(target=server.serve_forever, daemon=True).start()
+    monkeypatch.setenv('BULLSEYE_WEATHER_URL', f'http://127.0.0.1:{server.server_address[1]}')
+    try:
+        field = marta.get('/api/catalogue')['airfields'][0]
+        found = marta.get(f'/api/airfields/{field["id"]}/station')
+        assert found['text'].startswith('LANT ')
+        variation = field['ends'][0]['spec']['magnetic_variation_deg']
+        assert found['wind_dir_deg_mag'] == pytest.approx(found['report']['wind_dir_deg_true'] - variation)
+    finally:
+        server.shutdown()
+        server.server_close()
