@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
 from bullseye.core import poweroff
+from bullseye.core.brief import make_brief
 from bullseye.core.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.pattern import NoPattern, PatternChoice, brief_pattern, wind_at_pattern_height
 from bullseye.core.turns import (

@@ -6,6 +6,7 @@ from typing import Any
 
 from apiflask import APIBlueprint
 from flask_login import login_required
+from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Out
@@ -108,12 +109,16 @@ def airfield_out(field: models.Airfield) -> dict[str, Any]:
 @bp.doc(responses=[401])
 def read_catalogue() -> dict[str, Any]:
     """List people, aircraft, fields, standards and techniques of the school."""
-    db = database()
+    return read_catalogue_data(database(), person())
+
+
+def read_catalogue_data(db: Session, by: models.User) -> dict[str, Any]:
+    """What a person may choose from."""
     return {
-        'people': people.everyone(db) if may_coach(person()) else [],
+        'people': people.everyone(db) if may_coach(by) else [],
         'aircraft': catalogue.all_aircraft(db),
         'airfields': [airfield_out(field) for field in catalogue.all_airfields(db)],
         'standards': catalogue.all_standards(db),
         'techniques': catalogue.all_techniques(db),
-        'my_technique_id': person().technique_id,
+        'my_technique_id': by.technique_id,
     }

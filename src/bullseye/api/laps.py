@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from annotated_types import Ge, Gt, Le
@@ -12,13 +13,14 @@ from flask_login import login_required
 from pydantic import AwareDatetime, Field
 
 from bullseye.api.context import database, person
-from bullseye.api.schema import In, Out
+from bullseye.api.schema import In, Note, Out
 from bullseye.core.diagnosis import Diagnosis
-from bullseye.core.kinds import DriftSide, Outcome
+from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LapMark, Outcome
 from bullseye.core.progress import Summary
 from bullseye.core.quantity import Degrees, Real
 from bullseye.core.scoring import Score
 from bullseye.store import coaching, laps, sorties
+from bullseye.store.models import LapRevision
 
 bp = APIBlueprint('laps', __name__, url_prefix='/api/sorties', tag='Laps')
 KnownBy = Literal['tapped', 'timed', 'read', 'seen', 'tracked', 'corrected']
@@ -39,9 +41,52 @@ class LapIn(In):
     wind_dir_deg_mag: Degrees | None = None
     wind_kt: Annotated[Real, Ge(0), Le(100)] | None = None
     aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+    marks: Annotated[list[LapMark], Field(max_length=20)] = Field(default_factory=list)
+    note: Note | None = None
+    excluded: Excluded | None = None
+    flown_by: FlownBy | None = None
     known_by: dict[
         Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'wind_kt'], KnownBy
     ] = Field(default_factory=dict)
+
+
+class WriterIn(In):
+    """The device that writes, for changes that may come twice, late or out of order."""
+
+    device: uuid.UUID
+    number: Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
+    had_revision: Annotated[int, Field(strict=True, ge=0, le=2**31 - 1)] | None = None
+    sent_at: AwareDatetime | None = None
+
+    def writer(self) -> laps.Writer:
+        """As the store takes it."""
+        return laps.Writer(device=self.device, number=self.number, had_revision=self.had_revision, sent_at=self.sent_at)
+
+
+class LapWrite(LapIn):
+    """A lap with the device that writes it."""
+
+    writer: WriterIn | None = None
+
+
+class LapRemoval(In):
+    """The device that takes a lap away."""
+
+    writer: WriterIn | None = None
+
+
+class OtherVersion(Out):
+    """A version of a lap that another device's edit covered."""
+
+    revision: int
+    kept_at: AwareDatetime
+    outcome: Outcome
+    along_ft: float | None
+    lateral_ft: float | None
+    threshold_speed_kias: float | None
+    float_s: float | None
+    marks: list[LapMark]
+    note: str | None
 
 
 class LapOut(Out):
@@ -61,6 +106,12 @@ class LapOut(Out):
     wind_dir_deg_mag: float | None
     wind_kt: float | None
     known_by: dict[str, KnownBy]
+    marks: list[LapMark]
+    note: str | None
+    excluded: Excluded | None
+    flown_by: FlownBy | None
+    revision: int
+    other_versions: list[OtherVersion]
     model_version: str
     aim_point_ft: float
     recommended_aim_point_ft: float
@@ -72,16 +123,20 @@ class LapOut(Out):
     diagnosis: Diagnosis
 
     @classmethod
-    def of(cls, result: coaching.LapResult) -> LapOut:
+    def of(cls, result: coaching.LapResult, others: Sequence[LapRevision] = ()) -> LapOut:
         """Reply for a lap with its result."""
         lap, brief = result.lap, result.brief
-        of_lap = (*('id', 'flown_at', *coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by', 'model_version'),)
+        of_lap = (
+            *('id', 'flown_at', *coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by', 'model_version'),
+            *('marks', 'note', 'excluded', 'flown_by', 'revision'),
+        )
         of_brief = ('aim_point_ft', 'recommended_aim_point_ft', 'approach_speed_kias', 'spot_ft', 'box_ft', 'target_ft')
         return cls.model_validate(
             {
                 **{name: getattr(lap, name) for name in of_lap},
                 **{name: getattr(brief, name) for name in of_brief},
                 'number': result.number,
+                'other_versions': [{**one.values, 'revision': one.revision, 'kept_at': one.kept_at} for one in others],
                 'score': result.score,
                 'diagnosis': result.diagnosis,
             }
@@ -104,20 +159,26 @@ def list_laps(sortie_id: int) -> LapsOut:
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
     found = laps.results(db, sortie)
-    return LapsOut(laps=[LapOut.of(one) for one in found], summary=coaching.summary_of(db, sortie, found))
+    others = laps.other_versions(db, [one.lap.id for one in found])
+    return LapsOut(
+        laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
+        summary=coaching.summary_of(db, sortie, found),
+    )
 
 
 @bp.put('/<int:sortie_id>/laps/<uuid:lap_id>')
 @login_required
-@bp.input(LapIn)
+@bp.input(LapWrite)
 @bp.output(LapOut)
 @bp.doc(responses=[401, 403, 404, 409])
-def keep_lap(sortie_id: int, lap_id: uuid.UUID, json_data: LapIn) -> LapOut:
+def keep_lap(sortie_id: int, lap_id: uuid.UUID, json_data: LapWrite) -> LapOut:
     """Write a lap under the id its client made; sending it twice changes nothing."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    laps.keep(db, sortie, lap_id=lap_id, by=person(), values=json_data.model_dump())
-    return LapOut.of(laps.result(db, sortie, lap_id))
+    values = json_data.model_dump(exclude={'writer'})
+    writer = json_data.writer.writer() if json_data.writer else None
+    laps.keep(db, sortie, lap_id=lap_id, by=person(), values=values, writer=writer)
+    return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
 
 
 @bp.delete('/<int:sortie_id>/laps/<uuid:lap_id>')
@@ -129,4 +190,16 @@ def remove_lap(sortie_id: int, lap_id: uuid.UUID) -> ResponseReturnValue:
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
     laps.remove(db, sortie, lap_id)
+    return '', 204
+
+
+@bp.post('/<int:sortie_id>/laps/<uuid:lap_id>/removal')
+@login_required
+@bp.input(LapRemoval)
+@bp.doc(responses=[401, 403, 404])
+def remove_lap_from_device(sortie_id: int, lap_id: uuid.UUID, json_data: LapRemoval) -> ResponseReturnValue:
+    """Take a lap away, as a device that may send this twice, late or out of order."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    laps.remove(db, sortie, lap_id, writer=json_data.writer.writer() if json_data.writer else None)
     return '', 204

@@ -12,8 +12,9 @@ from pydantic import Field, TypeAdapter, ValidationError
 
 from bullseye.core.aircraft import Aircraft
 from bullseye.core.airfield import in_stripes
-from bullseye.core.brief import BriefAnswer, make_brief
+from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
+from bullseye.core.constants import AIM_STEP_FT
 from bullseye.core.diagnosis import Diagnosis, diagnose, flown_lap
 from bullseye.core.kinds import LandingKind
 from bullseye.core.progress import summarise
@@ -21,7 +22,6 @@ from bullseye.core.quantity import Checked, Real
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
 
-AIM_STEP_FT = 150.0  # [own] no farther than this may one lap move the aim
 _INTERVAL = 1.96  # 95 % of a normal distribution
 _MOST_LAPS = 500
 
@@ -122,7 +122,7 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
 def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration:
     given = request.calibration
     everything, own = _flown(laps, replace(request, calibration=Calibration()))
-    prior = given.deceleration_fps2 or request.aircraft.deceleration_fps2
+    prior = given.deceleration_fps2 or prior_deceleration_fps2(request)
     return calibrate(aircraft_laps=everything, pilot_laps=own, prior_deceleration_fps2=prior)
 
 

@@ -42,6 +42,8 @@ AIM_CALM_FT = 500.0
 AIM_WINDY_FT = 300.0
 AIM_FULL_HEADWIND_KT = 15.0
 
+AIM_STEP_FT = 150.0  # [own] one lap moves the aim point by no more than this
+
 # Sideslip against a crosswind [own], see docs/model.md, "Crosswind"
 SIDE_FORCE_PER_RAD = 0.5  # of wing area and dynamic pressure, light single
 APPROACH_LIFT_COEFFICIENT = 1.2  # at 1.3 of the stall with flap

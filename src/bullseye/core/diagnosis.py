@@ -10,6 +10,7 @@ from bullseye.core.atmosphere import true_airspeed_kt
 from bullseye.core.brief import BriefAnswer, make_brief, setting
 from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.kinds import NOT_LANDED
 from bullseye.core.request import BriefRequest
 from bullseye.core.scoring import MeasuredLap
 from bullseye.core.touchdown import Approach, predict
@@ -82,7 +83,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
     in the last part, which says so. Source: [own]; see docs/model.md, "Why it landed there".
     """
     if lap.along_ft is None:
-        good = lap.outcome == 'go_around'
+        good = lap.outcome in NOT_LANDED
         return Diagnosis(
             error_ft=None,
             parts=(),

@@ -17,7 +17,26 @@ ExerciseKind = Literal[
 ]
 StandardCode = Literal['us_private', 'us_commercial']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel']
-Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around']
+Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill']
+LapMark = Literal[
+    'dropped_in',
+    'nose_first',
+    'crab_left_in',
+    'off_centreline',
+    'flat',
+    'steep',
+    'overshot_final',
+    'prompted',
+    'rotated_early',
+    'rotated_late',
+    'takeoff_off_centreline',
+    'tpa_not_held',
+    'wide',
+    'tight',
+    'over_banked',
+]
+Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']
+FlownBy = Literal['student', 'instructor']
 DriftSide = Literal['left', 'none', 'right']
 GustAllowance = Literal['half', 'none']
 RoundoutOrder = Literal['halve_shift_idle_flare', 'idle_shift_flare', 'gradual_from_threshold']
@@ -37,3 +56,5 @@ SpeedReference = Literal['airspeed', 'angle_of_attack']
 StabilisedBy = Literal['500', '300', '200']
 AimTarget = Literal['middle_of_box', 'on_the_line']
 AimDistance = Literal['calibrated', 'fixed', 'before_300_500']
+
+NOT_LANDED: tuple[Outcome, ...] = ('go_around', 'low_approach', 'drill')  # ends of a lap without a touchdown

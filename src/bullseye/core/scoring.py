@@ -9,7 +9,7 @@ from annotated_types import Ge, Gt, Le
 
 from bullseye.core.brief import BriefAnswer
 from bullseye.core.errors import InvalidInput
-from bullseye.core.kinds import DriftSide, Outcome
+from bullseye.core.kinds import NOT_LANDED, DriftSide, Outcome
 from bullseye.core.quantity import Checked, Real
 from bullseye.core.standards import Tolerance
 
@@ -43,8 +43,10 @@ class MeasuredLap(Checked):
     headwind_kt: Annotated[Real, Ge(-60), Le(100)] | None = None  # as it was on this lap
 
     def check_together(self) -> None:
-        if self.outcome == 'go_around' and self.along_ft is not None:
-            raise InvalidInput('along_ft', self.along_ft, 'nothing on a go-around; the wheels did not land')
+        if self.outcome in NOT_LANDED and self.along_ft is not None:
+            raise InvalidInput(
+                'along_ft', self.along_ft, f'nothing on a {self.outcome.replace("_", "-")}; the wheels did not land'
+            )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -186,7 +188,7 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
 
     Speed is judged from the worked-out speed, so a wrong choice of speed shows. A go-around has no score.
     """
-    if lap.outcome == 'go_around':
+    if lap.outcome in NOT_LANDED:
         return Score(
             criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words='Go-around: always a good answer.'
         )

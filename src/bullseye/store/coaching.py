@@ -18,7 +18,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
 from bullseye.core.diagnosis import Diagnosis, diagnose
-from bullseye.core.kinds import LandingKind, TakeoffKind
+from bullseye.core.kinds import NOT_LANDED, LandingKind, TakeoffKind
 from bullseye.core.kneeboard import Kneeboard, make_kneeboard
 from bullseye.core.lapplan import KindRecord, LessonTime, PlannedLap
 from bullseye.core.pattern import PatternChoice
@@ -51,6 +51,7 @@ brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
+_CALIBRATION = TypeAdapter(Calibration)
 _LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
 _USUAL_HOUR = time(14)
 
@@ -146,7 +147,8 @@ def _flown_lap(flown_json: str) -> FlownLap:
     return FlownLap(**{**flown, 'approach': Approach(**flown['approach'])})
 
 
-def _flown(laps: Sequence[Any]) -> list[FlownLap]:
+def flown_laps(laps: Sequence[Any]) -> list[FlownLap]:
+    """Laps as calibration takes them, from what rows keep of them."""
     return [_flown_lap(json.dumps(lap)) for lap in laps]
 
 
@@ -178,8 +180,8 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
         everybody = db.scalars(of_aircraft.limit(_AIRCRAFT_LAPS)).all()
         own = db.scalars(of_aircraft.where(own_only).limit(_PILOT_LAPS)).all()
         found = calibrate(
-            aircraft_laps=_flown(everybody),
-            pilot_laps=_flown(own[::-1]),
+            aircraft_laps=flown_laps(everybody),
+            pilot_laps=flown_laps(own[::-1]),
             prior_deceleration_fps2=prior_deceleration_fps2,
         )
         if len(_KNOWN) >= _KNOWN_AT_MOST:
@@ -192,7 +194,31 @@ def live_request(db: Session, sortie: Sortie) -> BriefRequest:
     """The request of a sortie with all that its school, student and laps so far add."""
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     known = calibration_for(db, sortie, prior_deceleration_fps2=prior_deceleration_fps2(request))
-    return dataclasses.replace(request, calibration=known)
+    request = dataclasses.replace(request, calibration=known)
+    last = db.scalar(
+        select(Lap)
+        .where(Lap.sortie_id == sortie.id, Lap.removed_at.is_(None))
+        .order_by(Lap.flown_at.desc(), Lap.id.desc())
+        .limit(1)
+    )
+    return request if last is None else _stepped(request, last, sortie.school.aim_step_ft)
+
+
+def _stepped(request: BriefRequest, last: Lap, step_ft: float) -> BriefRequest:
+    """Hold what a lap taught within a step: the next aim against where the last lap would aim today."""
+    flown = last.request
+    same = all(flown[name] == getattr(request, name) for name in ('landing', 'flap', 'approach_speed_kias'))
+    if not same or flown['aim_point_ft'] is None or request.technique.aim_distance != 'calibrated':
+        return request
+    wanted_ft = brief_of(request).recommended_aim_point_ft
+    before_ft = brief_of(request_adapter().validate_python({**flown, 'aim_point_ft': None})).recommended_aim_point_ft
+    # what wind, weight and spot have changed since is not learning and is not held back
+    learned_ft = brief_of(
+        dataclasses.replace(request, calibration=_CALIBRATION.validate_python(flown['calibration']))
+    ).recommended_aim_point_ft
+    at_last_ft = learned_ft + (flown['aim_point_ft'] - before_ft)
+    held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
+    return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)
 
 
 def planned_at(sortie: Sortie, *, longitude_deg: float) -> datetime:
@@ -314,6 +340,6 @@ def _judged(request_json: str, seen_json: str) -> tuple[BriefAnswer, Score, Diag
 
 def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Summary:
     """The laps of a sortie together, and the one change that follows for the next."""
-    next_aim_ft = brief_of(live_request(db, sortie)).recommended_aim_point_ft if results else None
-    laps = [(r.score, r.diagnosis, r.lap.outcome == 'go_around') for r in results]
+    next_aim_ft = brief_of(live_request(db, sortie)).aim_point_ft if results else None
+    laps = [(r.score, r.diagnosis, r.lap.outcome in NOT_LANDED) for r in results if not r.lap.excluded]
     return summarise(laps, next_aim_ft=next_aim_ft)

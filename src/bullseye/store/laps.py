@@ -5,7 +5,7 @@ from __future__ import annotations
 import dataclasses
 import uuid
 from collections.abc import Mapping, Sequence
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
@@ -19,10 +19,14 @@ from bullseye.core.diagnosis import flown_lap
 from bullseye.core.request import RefusedRequest, messages, request_adapter
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
-from bullseye.store.models import Lap, Sortie, User
+from bullseye.store.models import Lap, LapRevision, Sortie, User
 
 _FLOWN_LAP = TypeAdapter(FlownLap)
-_EDITABLE = (*coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by')
+_EDITABLE = (
+    *coaching.MEASURED,
+    *('wind_dir_deg_mag', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by'),
+)
+_CLOCK_IS_WRONG = timedelta(minutes=5)
 
 
 def of_sortie(db: Session, sortie: Sortie) -> Sequence[Lap]:
@@ -47,7 +51,64 @@ def result(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> coaching.LapResult
     raise NotFound('lap')
 
 
-def keep(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any]) -> bool:
+@dataclasses.dataclass(frozen=True, slots=True, kw_only=True)
+class Writer:
+    """Which device writes, its running number of this change, and the revision of the lap it had before it."""
+
+    device: uuid.UUID
+    number: int
+    had_revision: int | None = None
+    sent_at: datetime | None = None  # by the device's own clock
+
+
+def _is_old(lap: Lap, writer: Writer | None) -> bool:
+    """Whether a change has been had before, or was followed by a later one of the same device."""
+    return writer is not None and lap.writers.get(str(writer.device), 0) >= writer.number
+
+
+def _flown_at(values: Mapping[str, Any], writer: Writer | None) -> datetime:
+    """When a lap was flown; a device whose clock is wrong is put right by its own hour of sending."""
+    now = datetime.now(UTC)
+    flown_at: datetime = values.get('flown_at') or now
+    if writer is not None and writer.sent_at is not None:
+        off = now - writer.sent_at
+        if abs(off) > _CLOCK_IS_WRONG:
+            flown_at += off
+    return flown_at
+
+
+def _keep_other_version(db: Session, lap: Lap, values: Mapping[str, Any], writer: Writer | None) -> None:
+    """Keep what stands when somebody who had not seen it writes over it."""
+    if writer is None or writer.had_revision is None or writer.had_revision >= lap.revision:
+        return
+    stands = {name: getattr(lap, name) for name in _EDITABLE}
+    if all(stands[name] == values.get(name) for name in _EDITABLE):
+        return
+    db.add(
+        LapRevision(
+            school_id=lap.school_id, lap_id=lap.id, revision=lap.revision, values=stands, written_by=lap.recorded_by
+        )
+    )
+
+
+def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, list[LapRevision]]:
+    """The kept other versions of laps, newest first."""
+    found: dict[uuid.UUID, list[LapRevision]] = {}
+    query = select(LapRevision).where(LapRevision.lap_id.in_(lap_ids)).order_by(LapRevision.id.desc())
+    for row in db.scalars(query) if lap_ids else ():
+        found.setdefault(row.lap_id, []).append(row)
+    return found
+
+
+def keep(
+    db: Session,
+    sortie: Sortie,
+    *,
+    lap_id: uuid.UUID,
+    by: User,
+    values: Mapping[str, Any],
+    writer: Writer | None = None,
+) -> bool:
     """Write a lap under the id its client made; a removed one comes back.
 
     The brief it was flown by is fixed when it is first written: the sortie as it is, what the laps before it taught,
@@ -61,15 +122,26 @@ def keep(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Ma
     """
     lap = db.scalar(select(Lap).where(Lap.id == lap_id))
     is_new = lap is None
+    if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
+        return False
     if lap is None:
-        lap = _new_lap(db, sortie, lap_id=lap_id, by=by, values=values)
+        lap = _new_lap(db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
     elif values.get('aim_point_ft') is not None:
         lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
+    values = {'marks': [], **values}
+    if not is_new:
+        _keep_other_version(db, lap, values, writer)
+    changed = lap.removed_at is not None
     for name in _EDITABLE:
         if getattr(lap, name, None) != values.get(name):
             setattr(lap, name, values.get(name))
+            changed = True
+    if writer is not None:
+        lap.writers = {**(lap.writers or {}), str(writer.device): writer.number}
+    if changed and not is_new:
+        lap.revision += 1
     lap.removed_at = None
     _learn(db, lap)
     db.add(lap)
@@ -77,12 +149,14 @@ def keep(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Ma
     return is_new
 
 
-def _new_lap(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any]) -> Lap:
+def _new_lap(
+    db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime
+) -> Lap:
     request = coaching.live_request(db, sortie)
     if values.get('aim_point_ft') is not None:
         request = coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
     else:
-        request = dataclasses.replace(request, aim_point_ft=make_brief(request).recommended_aim_point_ft)
+        request = dataclasses.replace(request, aim_point_ft=make_brief(request).aim_point_ft)
     return Lap(
         school_id=sortie.school_id,
         id=lap_id,
@@ -90,7 +164,9 @@ def _new_lap(db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values
         student_id=sortie.student_id,
         aircraft_id=sortie.aircraft_id,
         flap=sortie.flap,
-        flown_at=values.get('flown_at') or datetime.now(UTC),
+        flown_at=flown_at,
+        revision=1,
+        writers={},
         request=request_adapter().dump_python(request, mode='json'),
         model_version=MODEL_VERSION,
         recorded_by=by.id,
@@ -106,16 +182,23 @@ def _learn(db: Session, lap: Lap) -> None:
         db.rollback()
         raise RefusedRequest(messages(error)) from None
     flown = flown_lap(measured, request)
-    lap.flown = None if flown is None else _FLOWN_LAP.dump_python(flown, mode='json')
+    lap.flown = None if flown is None or lap.excluded else _FLOWN_LAP.dump_python(flown, mode='json')
 
 
-def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> None:
+def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None) -> None:
     """Take a lap away; writing it again brings it back.
 
     :raises NotFound: when the sortie has no such lap
     """
-    lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id, Lap.removed_at.is_(None)))
+    lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id))
     if lap is None:
         raise NotFound('lap')
+    if _is_old(lap, writer):
+        return
+    if lap.removed_at is not None and writer is None:
+        raise NotFound('lap')
+    if writer is not None:
+        lap.writers = {**lap.writers, str(writer.device): writer.number}
+    lap.revision += 1
     lap.removed_at = datetime.now(UTC)
     db.commit()

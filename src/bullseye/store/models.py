@@ -5,10 +5,11 @@ from __future__ import annotations
 import uuid
 from datetime import date, datetime, time
 
-from sqlalchemy import CheckConstraint, ForeignKey, Index, String, UniqueConstraint, func
+from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, String, UniqueConstraint, func
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
+from bullseye.core.constants import AIM_STEP_FT
 from bullseye.store.base import Base, Json, SchoolOwned, owned_key, points_at
 
 
@@ -42,6 +43,7 @@ class School(Base):
     name: Mapped[str] = mapped_column(String(80))
     is_demo: Mapped[bool] = mapped_column(default=False)
     crosswind_limit_kt: Mapped[float | None]  # for students flying alone
+    aim_step_ft: Mapped[float] = mapped_column(default=AIM_STEP_FT)  # by which one lap may move the aim point
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
 
 
@@ -242,8 +244,17 @@ class Lap(SchoolOwned, Base):
         Index(None, 'school_id', 'sortie_id'),
         Index(None, 'school_id', 'student_id', 'aircraft_id', 'flap'),
         Index(None, 'school_id', 'aircraft_id', 'flap'),
-        CheckConstraint("outcome in ('full_stop', 'touch_and_go', 'stop_and_go', 'go_around')", name='outcome_known'),
-        CheckConstraint("outcome <> 'go_around' or along_ft is null", name='go_around_has_no_touchdown'),
+        owned_key(),
+        CheckConstraint(
+            "outcome in ('full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill')",
+            name='outcome_known',
+        ),
+        CheckConstraint(
+            "outcome not in ('go_around', 'low_approach', 'drill') or along_ft is null",
+            name='go_around_has_no_touchdown',
+        ),
+        CheckConstraint("excluded in ('gust', 'traffic', 'instructor_flew', 'other')", name='excluded_known'),
+        CheckConstraint("flown_by in ('student', 'instructor')", name='flown_by_known'),
         CheckConstraint('float_s >= 0', name='float_not_negative'),
         CheckConstraint("drift in ('left', 'none', 'right')", name='drift_known'),
     )
@@ -265,9 +276,48 @@ class Lap(SchoolOwned, Base):
     ballooned: Mapped[bool | None]
     wind_dir_deg_mag: Mapped[float | None]
     wind_kt: Mapped[float | None]
+    marks: Mapped[list[str]] = mapped_column(JSONB, default=list)  # what else was seen
+    note: Mapped[str | None] = mapped_column(String(200))
+    excluded: Mapped[str | None] = mapped_column(String(16))  # why it teaches nothing; null: it does
+    flown_by: Mapped[str | None] = mapped_column(String(12))
+    revision: Mapped[int] = mapped_column(default=1)  # goes up with every change
+    writers: Mapped[dict[str, int]] = mapped_column(JSONB, default=dict)  # the last change of each device
     known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, corrected
     request: Mapped[Json]
     flown: Mapped[Json | None]
     model_version: Mapped[str] = mapped_column(String(16))
     removed_at: Mapped[datetime | None]
+    recorded_by: Mapped[int]
+
+
+class LapRevision(SchoolOwned, Base):
+    """A version of a lap that another device's edit would have covered; both are kept."""
+
+    __tablename__ = 'lap_revision'
+    __table_args__ = (
+        ForeignKeyConstraint(['school_id', 'lap_id'], ['lap.school_id', 'lap.id'], ondelete='CASCADE'),
+        Index(None, 'school_id', 'lap_id'),
+    )
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    lap_id: Mapped[uuid.UUID]
+    revision: Mapped[int]
+    values: Mapped[Json]
+    written_by: Mapped[int]
+    kept_at: Mapped[datetime] = mapped_column(server_default=func.now())
+
+
+class Track(SchoolOwned, Base):
+    """Positions of a sortie as a device recorded them, kept as they came: gzipped JSON, a piece each."""
+
+    __tablename__ = 'track'
+    __table_args__ = (points_at('sortie'), Index(None, 'school_id', 'sortie_id'))
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # made by the client, so that sending twice is harmless
+    sortie_id: Mapped[int]
+    begun_at: Mapped[datetime]
+    ended_at: Mapped[datetime]
+    fixes: Mapped[int]
+    raw: Mapped[bytes]
     recorded_by: Mapped[int]

@@ -1,0 +1,133 @@
+"""What a tablet takes along, the tracks it sends, and the fleet's float as all laps show it."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Any
+
+from apiflask import APIBlueprint
+from flask import request
+from flask_login import login_required
+from pydantic import AwareDatetime
+
+from bullseye.api.catalogue import CatalogueOut, read_catalogue_data
+from bullseye.api.context import database, person
+from bullseye.api.laps import LapOut, LapsOut
+from bullseye.api.schema import Out
+from bullseye.api.sorties import BriefOut, PlanOut, SortieOut
+from bullseye.core.answers import AnswerTable, make_answers
+from bullseye.core.kneeboard import Kneeboard
+from bullseye.core.wholebrief import make_parts
+from bullseye.store import coaching, fleet, laps, sorties, tracks
+
+_LARGEST_TRACK = 2_500_000  # bytes packed: three hours at 1 Hz take a tenth of it
+bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
+
+
+class AboardOut(Out):
+    """Everything of one sortie that a device needs without a network."""
+
+    made_at: AwareDatetime
+    sortie: SortieOut
+    brief: BriefOut
+    plan: PlanOut
+    laps: LapsOut
+    kneeboard: Kneeboard
+    answers: AnswerTable
+    catalogue: CatalogueOut
+
+
+class TrackOut(Out):
+    """A piece of track as it was kept."""
+
+    id: uuid.UUID
+    begun_at: AwareDatetime
+    ended_at: AwareDatetime
+    fixes: int
+
+
+class TracksOut(Out):
+    """The pieces of track of a sortie."""
+
+    tracks: list[TrackOut]
+
+
+class FloatOut(Out):
+    """How an aircraft slows in the hold-off with one flap, from all pilots' laps; low and high hold 95 %."""
+
+    aircraft: str
+    flap: str
+    laps: int
+    timed_laps: int
+    deceleration_fps2: float
+    deceleration_low: float
+    deceleration_high: float
+    float_ft: float
+    float_low_ft: float
+    float_high_ft: float
+
+
+class FleetOut(Out):
+    """Which aircraft floats how far."""
+
+    floats: list[FloatOut]
+
+
+@bp.get('/sorties/<int:sortie_id>/aboard')
+@login_required
+@bp.output(AboardOut)
+@bp.doc(responses=[401, 404])
+def take_along(sortie_id: int) -> AboardOut:
+    """Take a sortie along: brief, plan, laps, card and a table of answers for when there is no network."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person())
+    live = coaching.live_request(db, sortie)
+    brief = coaching.brief_of(live)
+    found = laps.results(db, sortie)
+    others = laps.other_versions(db, [one.lap.id for one in found])
+    return AboardOut.model_validate(
+        {
+            'made_at': fleet.now(),
+            'sortie': SortieOut.of(sortie),
+            'brief': BriefOut(brief=brief, change=None),
+            'plan': PlanOut(plan=make_parts(live, coaching.plan_of(db, sortie), brief)),
+            'laps': LapsOut(
+                laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
+                summary=coaching.summary_of(db, sortie, found),
+            ),
+            'kneeboard': coaching.kneeboard_of(db, sortie),
+            'answers': make_answers(live, aim_step_ft=sortie.school.aim_step_ft),
+            'catalogue': CatalogueOut.model_validate(read_catalogue_data(db, person())),
+        }
+    )
+
+
+@bp.put('/sorties/<int:sortie_id>/tracks/<uuid:track_id>')
+@login_required
+@bp.output(TrackOut)
+@bp.doc(responses=[401, 403, 404, 409, 422])
+def keep_track(sortie_id: int, track_id: uuid.UUID) -> Any:
+    """Keep a piece of track, gzipped JSON as the device wrote it; sending it twice changes nothing."""
+    request.max_content_length = _LARGEST_TRACK
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach')
+    return tracks.keep(db, sortie, track_id=track_id, by=person(), raw=request.get_data(cache=False))
+
+
+@bp.get('/sorties/<int:sortie_id>/tracks')
+@login_required
+@bp.output(TracksOut)
+@bp.doc(responses=[401, 404])
+def list_tracks(sortie_id: int) -> dict[str, Any]:
+    """List the pieces of track of a sortie."""
+    db = database()
+    return {'tracks': tracks.of_sortie(db, sorties.find(db, sortie_id, person=person()))}
+
+
+@bp.get('/fleet')
+@login_required
+@bp.output(FleetOut)
+@bp.doc(responses=[401, 403])
+def read_fleet() -> dict[str, Any]:
+    """Which aircraft floats how far, learned from all pilots' laps, with intervals."""
+    return {'floats': fleet.floats(database(), by=person())}

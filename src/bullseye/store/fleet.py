@@ -1,0 +1,101 @@
+"""The fleet: which aircraft floats how far, from all pilots' laps."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import UTC, datetime
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from bullseye.core.aircraft import Aircraft as CoreAircraft
+from bullseye.core.calibration import fit_deceleration
+from bullseye.core.speeds import touchdown_speed_kcas
+from bullseye.core.touchdown import Approach, predict
+from bullseye.store import catalogue, coaching
+from bullseye.store.models import Lap, User
+from bullseye.store.sorties import require_coach, usual_weight_lb
+
+_INTERVAL = 1.96  # of a normal distribution holds 95 %
+_LAPS = 400
+
+
+def now() -> datetime:
+    """The time as answers are stamped with it."""
+    return datetime.now(UTC)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Float:
+    """An aircraft and flap: deceleration in the hold-off [ft/s²] and the float it makes in still air [ft]."""
+
+    aircraft: str
+    flap: str
+    laps: int
+    timed_laps: int
+    deceleration_fps2: float
+    deceleration_low: float
+    deceleration_high: float
+    float_ft: float
+    float_low_ft: float
+    float_high_ft: float
+
+
+def floats(db: Session, *, by: User) -> list[Float]:
+    """Every aircraft and flap with laps, longest float first.
+
+    :raises NotAllowed: for a student, who sees their own laps only
+    """
+    require_coach(by)
+    rows = {row.id: row for row in catalogue.all_aircraft(db)}
+    groups = db.execute(
+        select(Lap.aircraft_id, Lap.flap, func.count())
+        .where(Lap.removed_at.is_(None), Lap.flown.is_not(None))
+        .group_by(Lap.aircraft_id, Lap.flap)
+    ).all()
+    found = []
+    for aircraft_id, flap, count in groups:
+        if aircraft_id not in rows:
+            continue
+        aircraft = catalogue.aircraft_of(rows[aircraft_id])
+        if flap not in [one.name for one in aircraft.flaps]:
+            continue
+        query = (
+            select(Lap.flown)
+            .where(Lap.aircraft_id == aircraft_id, Lap.flap == flap, Lap.removed_at.is_(None), Lap.flown.is_not(None))
+            .order_by(Lap.flown_at.desc())
+            .limit(_LAPS)
+        )
+        flown = coaching.flown_laps(db.scalars(query).all())
+        fit = fit_deceleration(flown, prior_fps2=aircraft.deceleration_fps2)
+        low = max(0.5, fit.mean - _INTERVAL * fit.sd)
+        high = fit.mean + _INTERVAL * fit.sd
+        found.append(
+            Float(
+                aircraft=aircraft.name,
+                flap=flap,
+                laps=count,
+                timed_laps=len(fit.weights),
+                deceleration_fps2=fit.mean,
+                deceleration_low=low,
+                deceleration_high=high,
+                float_ft=_float_ft(aircraft, flap, fit.mean),
+                float_low_ft=_float_ft(aircraft, flap, high),
+                float_high_ft=_float_ft(aircraft, flap, low),
+            )
+        )
+    return sorted(found, key=lambda one: -one.float_ft)
+
+
+def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) -> float:
+    """Float at the usual weight and approach speed, in still air at sea level, on 3°."""
+    flap, weight_lb = aircraft.flap(flap_name), usual_weight_lb(aircraft)
+    printed = flap.normal_approach_kias or flap.rule_approach_kias
+    approach = Approach(
+        speed_ktas=flap.airspeed_table.calibrated_kt(printed * aircraft.weight_ratio(weight_lb) ** 0.5),
+        touchdown_ktas=touchdown_speed_kcas(aircraft=aircraft, flap=flap, weight_lb=weight_lb),
+        headwind_kt=0.0,
+        path_angle_deg=3.0,
+        deceleration_fps2=deceleration_fps2,
+    )
+    return predict(approach).float_ft

@@ -1,0 +1,92 @@
+"""Tracks of positions as devices send them: checked, kept as they came, once however often they are sent."""
+
+from __future__ import annotations
+
+import json
+import uuid
+import zlib
+from collections.abc import Sequence
+from datetime import UTC, datetime
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.errors import InvalidInput
+from bullseye.store.errors import Conflict
+from bullseye.store.models import Sortie, Track, User
+
+_LARGEST = 40_000_000  # bytes unpacked; a day at 1 Hz is a tenth of it
+_MOST_FIXES = 200_000
+_COLUMNS = ('t', 'lat', 'lon', 'acc')
+
+
+def _unpacked(raw: bytes) -> Any:
+    opener = zlib.decompressobj(wbits=31)
+    try:
+        text = opener.decompress(raw, _LARGEST)
+    except zlib.error:
+        raise InvalidInput('track', 'its bytes', 'gzipped JSON') from None
+    if not opener.eof:
+        raise InvalidInput('track', 'cut off, or too large', f'whole, at most {_LARGEST} bytes unpacked')
+    try:
+        return json.loads(text)
+    except (ValueError, RecursionError):
+        raise InvalidInput('track', 'its text', 'JSON') from None
+
+
+def _columns(data: Any) -> dict[str, list[float]]:
+    """The columns of a track: differences to the value before, so that they pack small.
+
+    ``t`` in ms since 1970, ``lat`` and ``lon`` in 1e-7 degrees, ``acc`` in decimetres.
+    """
+    if not isinstance(data, dict) or not all(isinstance(data.get(name), list) for name in _COLUMNS):
+        raise InvalidInput('track', 'its members', ', '.join(_COLUMNS))
+    columns = {name: data[name] for name in _COLUMNS}
+    lengths = {len(column) for column in columns.values()}
+    if len(lengths) != 1 or not 1 <= (count := lengths.pop()) <= _MOST_FIXES:
+        raise InvalidInput('track', 'its columns', f'1 to {_MOST_FIXES} fixes, every column as many')
+    for name, column in columns.items():
+        if not all(type(value) is int and abs(value) < 2**53 for value in column):
+            raise InvalidInput('track', name, f'{count} whole numbers')
+    return columns
+
+
+def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: bytes) -> Track:
+    """Keep a piece of track under the id its device made.
+
+    :raises InvalidInput: when it is no track
+    :raises Conflict: when the id belongs to another sortie
+    """
+    found = db.scalar(select(Track).where(Track.id == track_id))
+    if found is not None:
+        if found.sortie_id != sortie.id:
+            raise Conflict('this track belongs to another sortie')
+        return found
+    columns = _columns(_unpacked(raw))
+    first_ms, span_ms = columns['t'][0], sum(columns['t'][1:])
+    try:
+        begun_at = datetime.fromtimestamp(first_ms / 1_000, UTC)
+        ended_at = datetime.fromtimestamp((first_ms + span_ms) / 1_000, UTC)
+    except (ValueError, OverflowError, OSError):
+        raise InvalidInput('track', 't', 'milliseconds since 1970') from None
+    if not 2000 <= begun_at.year <= 2100 or not 0 <= span_ms <= 86_400_000:
+        raise InvalidInput('track', 't', 'the hours of one day')
+    row = Track(
+        school_id=sortie.school_id,
+        id=track_id,
+        sortie_id=sortie.id,
+        begun_at=begun_at,
+        ended_at=ended_at,
+        fixes=len(columns['t']),
+        raw=raw,
+        recorded_by=by.id,
+    )
+    db.add(row)
+    db.commit()
+    return row
+
+
+def of_sortie(db: Session, sortie: Sortie) -> Sequence[Track]:
+    """Pieces of track of a sortie in the order they began."""
+    return db.scalars(select(Track).where(Track.sortie_id == sortie.id).order_by(Track.begun_at)).all()
