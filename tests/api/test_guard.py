@@ -115,6 +115,7 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
             if (path, method) in open_to_all:
                 continue
             address = path.replace('{lap_id}', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
+            address = address.replace('{track_id}', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
             for name, value in (
                 ('sortie_id', '1'),
                 ('airfield_id', '1'),

@@ -164,6 +164,6 @@ def test_what_could_hurt_is_said_on_the_screen_where_the_number_is(looking: Page
 def test_each_kind_of_landing_has_its_own_box_and_path(looking: Page, student, heading, box):
     # [pub] FAA-S-ACS-6 short-field 0 to +200 ft, normal 0 to +400; ACS-7 power-off 0 to +200; values from memory
     open_today(looking, student)
-    expect(looking.get_by_role('heading', name=heading)).to_be_visible()
+    expect(looking.get_by_role('heading', name=f'{heading}, runway')).to_be_visible()
     expect(strip_of(looking).get_by_text(box)).to_be_visible()
     expect(looking.get_by_text('path 6.8°' if student == 'Owen Fairbairn' else 'path 3.0°')).to_be_visible()

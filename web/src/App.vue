@@ -4,10 +4,16 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
+import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
+import DeviceBanner from '@/components/DeviceBanner.vue'
 import KeysDialog from '@/components/KeysDialog.vue'
 import LessonRail from '@/components/LessonRail.vue'
 import { useKeys } from '@/composables/useKeys'
+import { forgetPerson } from '@/offline/device'
+import { useSync } from '@/offline/sync'
+import { useTrack } from '@/offline/track'
+import { useUpdate } from '@/offline/update'
 import { STEPS } from '@/steps'
 import { useLook } from '@/stores/look'
 import { useUndo } from '@/stores/undo'
@@ -17,6 +23,9 @@ const router = useRouter()
 const client = useQueryClient()
 const look = useLook()
 const undo = useUndo()
+const sync = useSync()
+const track = useTrack()
+const update = useUpdate()
 const session = useQuery(sessionQuery)
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
@@ -35,7 +44,12 @@ watch(person, (now, before) => {
 watch(sortieId, () => undo.clear())
 
 async function signOut() {
-  await api.signOut()
+  await track.stop()
+  // what waits to be sent stays on the device; all else of this person goes
+  await forgetPerson()
+  await api.signOut().catch((error: unknown) => {
+    if (!(error instanceof ApiError && error.status === 401)) throw error
+  })
   undo.clear()
   client.clear()
   await client.fetchQuery({ ...sessionQuery, staleTime: 0 })
@@ -96,9 +110,26 @@ useKeys({
             </MenuItems>
           </Menu>
           <span class="hidden text-soft md:inline">{{ person.name }}</span>
-          <button type="button" class="min-h-11 rounded px-2 underline" @click="signOut">Sign out</button>
+          <button
+            type="button"
+            class="min-h-11 rounded px-2 underline"
+            :title="sync.lapsHere ? 'What waits to be sent stays on this device until you sign in again' : ''"
+            @click="signOut"
+          >
+            Sign out
+          </button>
         </template>
       </header>
+      <DeviceBanner v-if="person" :session="session.data.value" />
+      <!-- never during a sortie: a lesson is flown with what it began with -->
+      <div
+        v-if="update.isWaiting.value && !sortieId"
+        role="status"
+        class="flex flex-wrap items-center gap-3 border-b border-line bg-card px-4 py-1 print:hidden"
+      >
+        <span class="flex-1">A newer Bullseye is ready.</span>
+        <button type="button" class="button" @click="update.take()">Update now</button>
+      </div>
       <p v-if="undo.problem" role="alert" class="bg-warn-wash px-4 py-1 font-bold">Not undone: {{ undo.problem }}</p>
       <main id="main" class="mx-auto max-w-[1400px] p-3 sm:p-4">
         <p v-if="session.error.value && !session.data.value" role="alert" class="panel mx-auto mt-10 max-w-lg">

@@ -38,7 +38,11 @@ export const OUTCOME_LABEL: Record<Outcome, string> = {
   full_stop: 'Full stop',
   stop_and_go: 'Stop-and-go',
   go_around: 'Go-around',
+  low_approach: 'Low approach',
+  drill: 'Hold-off drill',
 }
+/** Ends of a lap without a touchdown. */
+export const NOT_LANDED = new Set<Outcome>(['go_around', 'low_approach', 'drill'])
 export const OUTCOMES = Object.keys(OUTCOME_LABEL) as Outcome[]
 
 const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 })
@@ -54,6 +58,17 @@ export function round(value: number | null | undefined, step = 1): string {
 export function signed(value: number | null | undefined, step = 1): string {
   if (value === null || value === undefined) return '–'
   return value > 0 && Math.round(value / step) !== 0 ? `+${round(value, step)}` : round(value, step)
+}
+
+const STRIPE_AND_GAP_FT = 200 // FAA AC 150/5340-1, value from memory
+
+/** A distance in runway paint, to a quarter: `1½ stripes`. */
+export function stripesWords(feet: number): string {
+  const quarters = Math.round((Math.abs(feet) / STRIPE_AND_GAP_FT) * 4)
+  if (quarters === 0) return 'less than a quarter stripe'
+  const whole = Math.floor(quarters / 4)
+  const amount = quarters === 4 ? 'one' : `${whole || ''}${['', '¼', '½', '¾'][quarters % 4]}`
+  return `${amount} ${quarters <= 4 ? 'stripe' : 'stripes'}`
 }
 
 /** A share as whole percent. */

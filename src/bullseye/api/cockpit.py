@@ -16,6 +16,8 @@ from bullseye.api.laps import LapOut, LapsOut
 from bullseye.api.schema import Out
 from bullseye.api.sorties import BriefOut, PlanOut, SortieOut
 from bullseye.core.answers import AnswerTable, make_answers
+from bullseye.core.brief import BriefAnswer
+from bullseye.core.kinds import LandingKind
 from bullseye.core.kneeboard import Kneeboard
 from bullseye.core.wholebrief import make_parts
 from bullseye.store import coaching, fleet, laps, sorties, tracks
@@ -33,7 +35,8 @@ class AboardOut(Out):
     plan: PlanOut
     laps: LapsOut
     kneeboard: Kneeboard
-    answers: AnswerTable
+    briefs: dict[LandingKind, BriefAnswer]
+    answers: dict[LandingKind, AnswerTable]
     catalogue: CatalogueOut
 
 
@@ -83,6 +86,9 @@ def take_along(sortie_id: int) -> AboardOut:
     sortie = sorties.find(db, sortie_id, person=person())
     live = coaching.live_request(db, sortie)
     brief = coaching.brief_of(live)
+    plan = make_parts(live, coaching.plan_of(db, sortie), brief)
+    kinds = coaching.landings_of(sortie, plan)
+    requests = {kind: coaching.live_request(db, sortie, landing=kind) for kind in kinds}
     found = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])
     return AboardOut.model_validate(
@@ -90,13 +96,16 @@ def take_along(sortie_id: int) -> AboardOut:
             'made_at': fleet.now(),
             'sortie': SortieOut.of(sortie),
             'brief': BriefOut(brief=brief, change=None),
-            'plan': PlanOut(plan=make_parts(live, coaching.plan_of(db, sortie), brief)),
+            'plan': PlanOut(plan=plan),
+            'briefs': {kind: coaching.brief_of(request) for kind, request in requests.items()},
             'laps': LapsOut(
                 laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
                 summary=coaching.summary_of(db, sortie, found),
             ),
             'kneeboard': coaching.kneeboard_of(db, sortie),
-            'answers': make_answers(live, aim_step_ft=sortie.school.aim_step_ft),
+            'answers': {
+                kind: make_answers(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
+            },
             'catalogue': CatalogueOut.model_validate(read_catalogue_data(db, person())),
         }
     )

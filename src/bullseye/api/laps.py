@@ -15,11 +15,13 @@ from pydantic import AwareDatetime, Field
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Note, Out
 from bullseye.core.diagnosis import Diagnosis
-from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LapMark, Outcome
+from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
 from bullseye.core.progress import Summary
 from bullseye.core.quantity import Degrees, Real
+from bullseye.core.request import RefusedRequest
 from bullseye.core.scoring import Score
 from bullseye.store import coaching, laps, sorties
+from bullseye.store.errors import Conflict
 from bullseye.store.models import LapRevision
 
 bp = APIBlueprint('laps', __name__, url_prefix='/api/sorties', tag='Laps')
@@ -27,7 +29,10 @@ KnownBy = Literal['tapped', 'timed', 'read', 'seen', 'tracked', 'corrected']
 
 
 class LapIn(In):
-    """One lap as measured; null is unknown. ``aim_point_ft`` only when it was not the one worked out."""
+    """One lap as measured; null is unknown.
+
+    ``aim_point_ft`` only when it was not the one worked out, ``landing`` and ``spot_ft`` only when not the sortie's.
+    """
 
     outcome: Outcome
     flown_at: AwareDatetime | None = None
@@ -45,6 +50,9 @@ class LapIn(In):
     note: Note | None = None
     excluded: Excluded | None = None
     flown_by: FlownBy | None = None
+    landing: LandingKind | None = None
+    spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
+    liftoff_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
     known_by: dict[
         Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'wind_kt'], KnownBy
     ] = Field(default_factory=dict)
@@ -67,6 +75,41 @@ class LapWrite(LapIn):
     """A lap with the device that writes it."""
 
     writer: WriterIn | None = None
+
+
+class SentChange(In):
+    """One lap as a device sends it after a time without a network; ``lap`` null takes it away."""
+
+    lap_id: uuid.UUID
+    lap: LapIn | None
+    writer: WriterIn
+
+
+class SentChanges(In):
+    """Laps that waited on a device, in the order they were changed."""
+
+    changes: Annotated[list[SentChange], Field(min_length=1, max_length=50)]
+
+
+class Refusal(Out):
+    """Why one lap was not taken, and which of its fields are wrong."""
+
+    message: str
+    fields: dict[str, str]
+
+
+class SentResult(Out):
+    """What became of one change: the lap's revision now, null when it is gone; or why it was refused."""
+
+    lap_id: uuid.UUID
+    revision: int | None
+    refused: Refusal | None
+
+
+class SentResults(Out):
+    """What became of each change, in the order sent."""
+
+    results: list[SentResult]
 
 
 class LapRemoval(In):
@@ -110,6 +153,8 @@ class LapOut(Out):
     note: str | None
     excluded: Excluded | None
     flown_by: FlownBy | None
+    landing: LandingKind
+    liftoff_ft: float | None
     revision: int
     other_versions: list[OtherVersion]
     model_version: str
@@ -128,7 +173,7 @@ class LapOut(Out):
         lap, brief = result.lap, result.brief
         of_lap = (
             *('id', 'flown_at', *coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by', 'model_version'),
-            *('marks', 'note', 'excluded', 'flown_by', 'revision'),
+            *('marks', 'note', 'excluded', 'flown_by', 'landing', 'liftoff_ft', 'revision'),
         )
         of_brief = ('aim_point_ft', 'recommended_aim_point_ft', 'approach_speed_kias', 'spot_ft', 'box_ft', 'target_ft')
         return cls.model_validate(
@@ -203,3 +248,28 @@ def remove_lap_from_device(sortie_id: int, lap_id: uuid.UUID, json_data: LapRemo
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
     laps.remove(db, sortie, lap_id, writer=json_data.writer.writer() if json_data.writer else None)
     return '', 204
+
+
+@bp.post('/<int:sortie_id>/laps/sent')
+@login_required
+@bp.input(SentChanges)
+@bp.output(SentResults)
+@bp.doc(responses=[401, 403, 404])
+def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
+    """Take laps that waited on a device; each stands alone, and sending any of them again changes nothing."""
+    db = database()
+    results = []
+    for change in json_data.changes:
+        sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+        writer, refused = change.writer.writer(), None
+        try:
+            if change.lap is None:
+                laps.remove(db, sortie, change.lap_id, writer=writer)
+            else:
+                laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=change.lap.model_dump(), writer=writer)
+        except (RefusedRequest, Conflict) as error:
+            db.rollback()
+            fields = error.errors if isinstance(error, RefusedRequest) else {}
+            refused = Refusal(message='; '.join(fields.values()) or str(error), fields=fields)
+        results.append(SentResult(lap_id=change.lap_id, revision=laps.revision_of(db, change.lap_id), refused=refused))
+    return SentResults(results=results)

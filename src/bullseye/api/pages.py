@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from pathlib import Path
 
 from apiflask import APIFlask
@@ -12,6 +13,8 @@ from whitenoise import WhiteNoise
 from bullseye.api.errors import problem
 
 DIST = Path(__file__).resolve().parents[3] / 'web' / 'dist'
+# what must lie at the root: icons, the manifest, and the worker that keeps the application on the device
+_IS_ROOT_FILE = re.compile(r'(icon[\w-]*\.(svg|png)|manifest\.webmanifest|sw\.js|workbox-[\w-]+\.js)').fullmatch
 _POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self'; script-src 'self'; connect-src 'self'; "
     "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -38,8 +41,11 @@ def register(app: APIFlask) -> None:
             return problem(404, 'not_found', 'no such address')
         if not (DIST / 'index.html').exists():
             return Response('The front end is not built; run ./bullseye up.', 503, mimetype='text/plain')
-        if path in ('icon.svg',):
-            return send_from_directory(DIST, path)
+        if _IS_ROOT_FILE(path) and (DIST / path).is_file():
+            reply = send_from_directory(DIST, path)
+            # the browser asks for these each time, so that it hears of a new version
+            reply.headers['Cache-Control'] = 'no-cache'
+            return reply
         reply = send_from_directory(DIST, 'index.html')
         reply.headers['Cache-Control'] = 'no-cache'
         return reply

@@ -219,6 +219,7 @@ class BriefChanges(In):
     spot_ft: PlaceFt = 0.0
     approach_speed_kias: SpeedKias | None = None
     aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+    landing: LandingKind = 'normal'
 
 
 class PlanChanges(In):
@@ -295,12 +296,15 @@ def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
 def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     """Work out the brief of a sortie as kept, or as it would be with changes; nothing is written."""
     db = database()
-    request = coaching.live_request(db, sorties.find(db, sortie_id, person=person()))
+    sortie = sorties.find(db, sortie_id, person=person())
+    request = coaching.live_request(db, sortie)
     kept = coaching.brief_of(request)
     changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
     if not changes:
         return BriefOut(brief=kept, change=None)
-    asked = coaching.changed_request(request, changes)
+    landing = changes.pop('landing', None)
+    asked = request if landing is None else coaching.live_request(db, sortie, landing=landing)
+    asked = coaching.changed_request(asked, changes)
     brief = coaching.brief_of(asked)
     return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))
 

@@ -46,6 +46,7 @@ class AnswerTable:
     briefed_speed_kias: float
     briefed_headwind_kt: float
     briefed_aim_ft: float
+    spot_ft: float
     target_minus_spot_ft: float
     box_minus_spot_ft: tuple[float, float]
     bias_ft: float
@@ -91,6 +92,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         briefed_speed_kias=brief.approach_speed_kias,
         briefed_headwind_kt=made.approach.headwind_kt,
         briefed_aim_ft=brief.aim_point_ft,
+        spot_ft=brief.spot_ft,
         target_minus_spot_ft=brief.target_ft - brief.spot_ft,
         box_minus_spot_ft=(brief.box_ft[0] - brief.spot_ft, brief.box_ft[1] - brief.spot_ft),
         bias_ft=brief.basis.bias_ft,

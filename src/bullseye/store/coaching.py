@@ -9,10 +9,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
-from typing import Any, cast
+from typing import Any, cast, get_args
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import func, select
+from sqlalchemy import and_, func, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
@@ -26,7 +26,7 @@ from bullseye.core.progress import Summary, summarise
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
 from bullseye.core.touchdown import Approach
-from bullseye.core.wholebrief import Plan, make_parts
+from bullseye.core.wholebrief import Parts, Plan, make_parts
 from bullseye.core.wind import components
 from bullseye.store import catalogue
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
@@ -152,13 +152,16 @@ def flown_laps(laps: Sequence[Any]) -> list[FlownLap]:
     return [_flown_lap(json.dumps(lap)) for lap in laps]
 
 
-def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: float) -> Calibration:
-    """What all laps so far teach about this sortie's pilot, aircraft and flap."""
+def calibration_for(
+    db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str | None = None, flap: str | None = None
+) -> Calibration:
+    """What all laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
+    flap, landing = flap or sortie.flap, landing or sortie.landing
     of_aircraft = (
         select(Lap.flown)
         .where(
             Lap.aircraft_id == sortie.aircraft_id,
-            Lap.flap == sortie.flap,
+            Lap.flap == flap,
             Lap.removed_at.is_(None),
             Lap.flown.is_not(None),
         )
@@ -167,13 +170,13 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
 
     # the number of the laps and a sum over what they hold tell an unchanged set, which need not be read again
     held = func.hashtextextended(func.concat(Lap.flown, Lap.flown_at), 0)
-    own_only = Lap.student_id == sortie.student_id
+    own_only = and_(Lap.student_id == sortie.student_id, Lap.landing == landing)
     contents = db.execute(
         of_aircraft.order_by(None).with_only_columns(
             func.count(), func.sum(held), func.count().filter(own_only), func.sum(held).filter(own_only)
         )
     ).one()
-    of_whom = (sortie.school_id, sortie.aircraft_id, sortie.flap, sortie.student_id)
+    of_whom = (sortie.school_id, sortie.aircraft_id, flap, sortie.student_id, landing)
     key = (*of_whom, prior_deceleration_fps2, *contents)
     found = _KNOWN.get(key)
     if found is None:
@@ -190,14 +193,30 @@ def calibration_for(db: Session, sortie: Sortie, *, prior_deceleration_fps2: flo
     return found
 
 
-def live_request(db: Session, sortie: Sortie) -> BriefRequest:
-    """The request of a sortie with all that its school, student and laps so far add."""
+def live_request(
+    db: Session, sortie: Sortie, *, landing: LandingKind | None = None, spot_ft: float | None = None
+) -> BriefRequest:
+    """The request of a sortie with all that its school, student and laps so far add; or of another kind or spot."""
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
-    known = calibration_for(db, sortie, prior_deceleration_fps2=prior_deceleration_fps2(request))
+    changes: dict[str, Any] = {}
+    if landing is not None and landing != request.landing:
+        # another kind has its usual flap and its own speed
+        changes = {'landing': landing, 'flap': None, 'approach_speed_kias': None}
+    if spot_ft is not None:
+        changes['spot_ft'] = spot_ft
+    if changes:
+        request = changed_request(request, changes)
+    known = calibration_for(
+        db,
+        sortie,
+        prior_deceleration_fps2=prior_deceleration_fps2(request),
+        landing=request.landing,
+        flap=request.flap_setting.name,
+    )
     request = dataclasses.replace(request, calibration=known)
     last = db.scalar(
         select(Lap)
-        .where(Lap.sortie_id == sortie.id, Lap.removed_at.is_(None))
+        .where(Lap.sortie_id == sortie.id, Lap.landing == request.landing, Lap.removed_at.is_(None))
         .order_by(Lap.flown_at.desc(), Lap.id.desc())
         .limit(1)
     )
@@ -245,6 +264,13 @@ def plan_of(
         marks=catalogue.placed_marks(row, sortie.runway_end),
         laps=None if sortie.lap_plan is None else _LAP_PLAN.validate_python(sortie.lap_plan),
     )
+
+
+def landings_of(sortie: Sortie, plan: Parts) -> list[LandingKind]:
+    """Kinds of landing that a sortie may be asked for: its own, and those of its lap plan."""
+    known = get_args(LandingKind)
+    planned = [lap.kind for lap in plan.lap_plan.laps if lap.kind in known]
+    return cast(list[LandingKind], list(dict.fromkeys([sortie.landing, *planned])))
 
 
 def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:

@@ -12,11 +12,10 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import make_brief
 from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
-from bullseye.core.request import RefusedRequest, messages, request_adapter
+from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Lap, LapRevision, Sortie, User
@@ -24,7 +23,7 @@ from bullseye.store.models import Lap, LapRevision, Sortie, User
 _FLOWN_LAP = TypeAdapter(FlownLap)
 _EDITABLE = (
     *coaching.MEASURED,
-    *('wind_dir_deg_mag', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by'),
+    *('wind_dir_deg_mag', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
 _CLOCK_IS_WRONG = timedelta(minutes=5)
 
@@ -81,6 +80,8 @@ def _keep_other_version(db: Session, lap: Lap, values: Mapping[str, Any], writer
     """Keep what stands when somebody who had not seen it writes over it."""
     if writer is None or writer.had_revision is None or writer.had_revision >= lap.revision:
         return
+    if lap.last_device == writer.device:
+        return  # its own change, made before it heard of the one before
     stands = {name: getattr(lap, name) for name in _EDITABLE}
     if all(stands[name] == values.get(name) for name in _EDITABLE):
         return
@@ -98,6 +99,11 @@ def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID,
     for row in db.scalars(query) if lap_ids else ():
         found.setdefault(row.lap_id, []).append(row)
     return found
+
+
+def revision_of(db: Session, lap_id: uuid.UUID) -> int | None:
+    """Revision of a lap as it stands; None when there is none, or it was taken away."""
+    return db.scalar(select(Lap.revision).where(Lap.id == lap_id, Lap.removed_at.is_(None)))
 
 
 def keep(
@@ -128,8 +134,8 @@ def keep(
         lap = _new_lap(db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
-    elif values.get('aim_point_ft') is not None:
-        lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
+    else:
+        _fly_another_way(db, sortie, lap, values)
     values = {'marks': [], **values}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
@@ -140,6 +146,8 @@ def keep(
             changed = True
     if writer is not None:
         lap.writers = {**(lap.writers or {}), str(writer.device): writer.number}
+    if changed:
+        lap.last_device = writer.device if writer else None
     if changed and not is_new:
         lap.revision += 1
     lap.removed_at = None
@@ -152,18 +160,15 @@ def keep(
 def _new_lap(
     db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime
 ) -> Lap:
-    request = coaching.live_request(db, sortie)
-    if values.get('aim_point_ft') is not None:
-        request = coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
-    else:
-        request = dataclasses.replace(request, aim_point_ft=make_brief(request).aim_point_ft)
+    request = _request_for(db, sortie, values)
     return Lap(
         school_id=sortie.school_id,
         id=lap_id,
         sortie_id=sortie.id,
         student_id=sortie.student_id,
         aircraft_id=sortie.aircraft_id,
-        flap=sortie.flap,
+        flap=request.flap_setting.name,
+        landing=request.landing,
         flown_at=flown_at,
         revision=1,
         writers={},
@@ -171,6 +176,28 @@ def _new_lap(
         model_version=MODEL_VERSION,
         recorded_by=by.id,
     )
+
+
+def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any]) -> BriefRequest:
+    """What a lap is flown by: the sortie as it is, its kind and spot if they are the lap's own, and the aim point."""
+    request = coaching.live_request(db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'))
+    if values.get('aim_point_ft') is not None:
+        return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
+    return dataclasses.replace(request, aim_point_ft=coaching.brief_of(request).aim_point_ft)
+
+
+def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any]) -> None:
+    """Put right what a lap was flown by: its kind, its spot, the aim point."""
+    landing, spot_ft = values.get('landing'), values.get('spot_ft')
+    if (landing not in (None, lap.landing)) or (spot_ft not in (None, lap.request['spot_ft'])):
+        # what the other kind is flown by is worked out anew; the lap's own weather and weight stay
+        request = _request_for(db, sortie, values)
+        was = request_adapter().validate_python(lap.request)
+        request = dataclasses.replace(request, weather=was.weather, weight_lb=was.weight_lb)
+        lap.request = request_adapter().dump_python(request, mode='json')
+        lap.landing, lap.flap = request.landing, request.flap_setting.name
+    elif values.get('aim_point_ft') is not None:
+        lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
 
 
 def _learn(db: Session, lap: Lap) -> None:
@@ -192,6 +219,8 @@ def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | N
     """
     lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id))
     if lap is None:
+        if writer is not None:
+            return  # made and taken away before the server ever heard of it
         raise NotFound('lap')
     if _is_old(lap, writer):
         return
@@ -199,6 +228,7 @@ def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | N
         raise NotFound('lap')
     if writer is not None:
         lap.writers = {**lap.writers, str(writer.device): writer.number}
+        lap.last_device = writer.device
     lap.revision += 1
     lap.removed_at = datetime.now(UTC)
     db.commit()

@@ -280,7 +280,10 @@ class Lap(SchoolOwned, Base):
     note: Mapped[str | None] = mapped_column(String(200))
     excluded: Mapped[str | None] = mapped_column(String(16))  # why it teaches nothing; null: it does
     flown_by: Mapped[str | None] = mapped_column(String(12))
+    liftoff_ft: Mapped[float | None]  # from the start of the takeoff roll
+    landing: Mapped[str] = mapped_column(String(16))  # the kind of this lap, which may differ from the sortie's
     revision: Mapped[int] = mapped_column(default=1)  # goes up with every change
+    last_device: Mapped[uuid.UUID | None]  # which wrote last; null: no device said
     writers: Mapped[dict[str, int]] = mapped_column(JSONB, default=dict)  # the last change of each device
     known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, corrected
     request: Mapped[Json]

@@ -43,6 +43,8 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
     throw new ApiError(0, 'No connection to Bullseye. It will work again when the connection is back.')
   }
   if (answer.response.ok) return answer.data as T
-  const problem = (answer.error ?? {}) as { message?: string; fields?: Record<string, string> }
-  throw new ApiError(answer.response.status, problem.message ?? 'The server failed.', problem.fields ?? {})
+  const problem = (answer.error ?? {}) as { code?: string; message?: string; fields?: Record<string, string> }
+  // a token of a session that ended: the same as not being signed in
+  const status = problem.code === 'csrf' ? 401 : answer.response.status
+  throw new ApiError(status, problem.message ?? 'The server failed.', problem.fields ?? {})
 }

@@ -1,19 +1,26 @@
 /** Each resource's key and its fetch, declared together. */
 import type { QueryClient } from '@tanstack/vue-query'
-import { answered, http, rememberCsrfToken } from './client'
+import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard } from '@/offline/aboard'
+import { keepSession, keptSession } from '@/offline/device'
+import { link } from '@/offline/link'
+import { movedBy } from '@/strip/places'
+import { answered, ApiError, http, rememberCsrfToken } from './client'
 import type {
   AircraftSpec,
   BriefChanges,
   BriefOut,
   GeoJson,
-  Lap,
-  LapIn,
+  Aboard,
+  Brief,
+  LandingKind,
   Laps,
   Plan,
   PlanChanges,
   RankingIn,
   Role,
+  SentChange,
   Session,
+  SortieLine,
   SortieChange,
   SortieIn,
   Standard,
@@ -25,11 +32,28 @@ export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
 async function withToken(call: Promise<Session>): Promise<Session> {
   const session = await call
   rememberCsrfToken(session.csrf_token)
+  if (session.person) await keepSession(session)
   return session
+}
+/** Who is signed in; without a server, or after the sign-in ended in flight, who was: a lesson goes on. */
+async function session(): Promise<Session> {
+  const kept = await keptSession()
+  try {
+    if (kept && !navigator.onLine) throw new ApiError(0, 'No network.')
+    const found = await withToken(answered(http.GET('/api/session')))
+    link.answered()
+    if (found.person || !kept?.person || found.needs_set_up || !(await allAboard()).length) return found
+    return { ...found, person: kept.person, school: kept.school, is_kept: true }
+  } catch (error) {
+    if (!kept || !isOutOfReach(error)) throw error
+    link.failed()
+    return { ...kept, is_kept: true }
+  }
 }
 
 export const api = {
-  session: () => withToken(answered(http.GET('/api/session'))),
+  session,
+  serverSession: () => withToken(answered(http.GET('/api/session'))),
   signIn: (login: string, password: string) =>
     withToken(answered(http.POST('/api/session', { body: { login, password } }))),
   signInDemo: (person_id: number) => withToken(answered(http.POST('/api/session/demo', { body: { person_id } }))),
@@ -112,26 +136,93 @@ export const api = {
     answered(
       http.GET('/api/sorties/{sortie_id}/laps', { params: { path: { sortie_id } } }),
     ) as Promise<unknown> as Promise<Laps>,
-  keepLap: (sortie_id: number, lap_id: string, body: LapIn) =>
+  sendLaps: (sortie_id: number, changes: SentChange[]) =>
     answered(
-      http.PUT('/api/sorties/{sortie_id}/laps/{lap_id}', { params: { path: { sortie_id, lap_id } }, body }),
-    ) as Promise<unknown> as Promise<Lap>,
-  removeLap: (sortie_id: number, lap_id: string) =>
-    answered(http.DELETE('/api/sorties/{sortie_id}/laps/{lap_id}', { params: { path: { sortie_id, lap_id } } })),
+      http.POST('/api/sorties/{sortie_id}/laps/sent', { params: { path: { sortie_id } }, body: { changes } }),
+    ),
+  sendTrack: (sortie_id: number, track_id: string, body: Blob) =>
+    answered(
+      http.PUT('/api/sorties/{sortie_id}/tracks/{track_id}', {
+        params: { path: { sortie_id, track_id } },
+        body: body as never,
+        bodySerializer: (raw: unknown) => raw as Blob,
+        headers: { 'Content-Type': 'application/gzip' },
+      }),
+    ),
+  tracks: (sortie_id: number) =>
+    answered(http.GET('/api/sorties/{sortie_id}/tracks', { params: { path: { sortie_id } } })),
+  aboard: (sortie_id: number) =>
+    answered(
+      http.GET('/api/sorties/{sortie_id}/aboard', { params: { path: { sortie_id } } }),
+    ) as Promise<unknown> as Promise<Aboard>,
+  fleet: () => answered(http.GET('/api/fleet')),
 }
 
 export const sessionQuery = { queryKey: ['session'] as const, queryFn: api.session, staleTime: Infinity }
 export const catalogueQuery = { queryKey: ['catalogue'] as const, queryFn: api.catalogue, staleTime: 60_000 }
-export const sortiesQuery = { queryKey: ['sorties'] as const, queryFn: api.sorties }
-export const sortieQuery = (id: number) => ({ queryKey: ['sortie', id] as const, queryFn: () => api.sortie(id) })
-export const briefQuery = (id: number) => ({ queryKey: ['brief', id] as const, queryFn: () => api.brief(id) })
-export const planQuery = (id: number) => ({ queryKey: ['plan', id] as const, queryFn: () => api.plan(id) })
-export const kneeboardQuery = (id: number) => ({ queryKey: ['kneeboard', id] as const, queryFn: () => api.kneeboard(id) })
+/** The list of sorties; without a server those that were taken along. */
+export const sortiesQuery = {
+  queryKey: ['sorties'] as const,
+  queryFn: async () => {
+    try {
+      return await api.sorties()
+    } catch (error) {
+      const rows = isOutOfReach(error) ? await allAboard() : []
+      if (!rows.length) throw error
+      link.failed()
+      return { sorties: rows.map(({ data }) => lineOf(data)) }
+    }
+  },
+}
+function lineOf({ sortie: one, laps }: Aboard): SortieLine {
+  const { student, instructor, aircraft, standard, runway, ...plain } = one
+  return {
+    ...plain,
+    student_id: student.id,
+    student_name: student.name,
+    instructor_name: instructor.name,
+    aircraft_id: aircraft.id,
+    aircraft_name: aircraft.name,
+    runway_ident: runway.ident,
+    standard_id: standard.id,
+    standard_name: standard.name,
+    laps: laps.laps.length,
+  }
+}
+export const sortieQuery = (id: number) => ({ queryKey: ['sortie', id] as const, queryFn: () => orAboard(id, () => api.sortie(id), (copy) => copy.sortie) })
+export const briefQuery = (id: number) => ({ queryKey: ['brief', id] as const, queryFn: () => orAboard(id, () => api.brief(id), (copy) => copy.brief) })
+export const planQuery = (id: number) => ({ queryKey: ['plan', id] as const, queryFn: () => orAboard(id, () => api.plan(id), (copy) => copy.plan) })
+export const kneeboardQuery = (id: number) => ({ queryKey: ['kneeboard', id] as const, queryFn: () => orAboard(id, () => api.kneeboard(id), (copy) => ({ kneeboard: copy.kneeboard })) })
 export const disputesQuery = { queryKey: ['disputes'] as const, queryFn: api.disputes, staleTime: Infinity }
-export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => api.laps(id) })
+export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => orAboard(id, () => api.laps(id), (copy) => copy.laps) })
+/** The brief of one lap that may be of another kind or spot than the sortie's. */
+export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number) => ({
+  queryKey: ['brief', id, landing, spot_ft] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.brief(id, { landing, spot_ft }),
+      (copy): BriefOut => {
+        const brief = (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief
+        return { brief: movedBy(brief, spot_ft - brief.spot_ft), change: null }
+      },
+    ),
+  placeholderData: <T>(before: T) => before,
+})
+export const fleetQuery = { queryKey: ['fleet'] as const, queryFn: api.fleet }
+
+let refreshing = 0
+/** A sortie that is aboard is taken along anew after it changed, so that the copy is never behind for long. */
+async function refreshAboard(id: number) {
+  const copy = await aboardOf(id)
+  if (!copy || !link.reached.value) return
+  await api.aboard(id).then((data) => keepAboard(copy.person_id, data), () => undefined)
+}
 
 /** After a sortie or its laps changed, everything shown of it is asked for again. */
 export async function forgetSortie(client: QueryClient, id: number) {
+  window.clearTimeout(refreshing)
+  refreshing = window.setTimeout(() => void refreshAboard(id), 1_500)
   await Promise.all(
     [['sorties'], ['sortie', id], ['brief', id], ['plan', id], ['laps', id], ['kneeboard', id]].map((queryKey) =>
       client.invalidateQueries({ queryKey }),

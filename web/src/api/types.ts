@@ -2,7 +2,8 @@
 import type { components } from './schema'
 
 type Schemas = components['schemas']
-export type Session = Schemas['SessionOut']
+/** `is_kept`: who was signed in last, answered by this device because the server could not be asked, or knows nobody */
+export type Session = Schemas['SessionOut'] & { is_kept?: boolean }
 export type Person = Schemas['SessionOut.PersonOut']
 export type Role = Person['role']
 export type Catalogue = Schemas['CatalogueOut']
@@ -22,7 +23,12 @@ export type RankingIn = Schemas['RankingIn']
 export type RankedEnd = Schemas['RankingOut.RankedEnd']
 export type Laps = Schemas['LapsOut']
 export type Lap = Schemas['LapsOut.LapOut']
-export type LapIn = Schemas['LapIn']
+export type LapIn = NonNullable<Schemas['SentChanges']['changes'][number]['lap']>
+export type SentChange = Schemas['SentChanges']['changes'][number]
+export type SentResults = Schemas['SentResults']
+export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & { laps: Laps; brief: BriefOut; plan: { plan: Plan } }
+export type SortieLine = Schemas['SortiesOut']['sorties'][number]
+export type Fleet = Schemas['FleetOut']
 export type Outcome = LapIn['outcome']
 export type Drift = NonNullable<LapIn['drift']>
 export type LandingKind = Sortie['landing']

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The lesson in the order people work: at the left on a tablet, at the bottom on a phone. */
 import { RouterLink } from 'vue-router'
+import TakeAlong from '@/components/TakeAlong.vue'
 import { STEPS } from '@/steps'
 
 defineProps<{ sortieId: number }>()
@@ -20,5 +21,6 @@ defineProps<{ sortieId: number }>()
     >
       {{ step.label }}
     </RouterLink>
+    <TakeAlong :key="sortieId" :sortie-id="sortieId" class="hidden lg:mt-auto lg:block lg:pb-12" />
   </nav>
 </template>

@@ -15,6 +15,7 @@ const props = withDefaults(
     emptyWord?: string
     start?: number
     slide?: boolean
+    tall?: boolean
   }>(),
   { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined },
 )
@@ -35,12 +36,12 @@ function type(event: Event) {
 <template>
   <div>
     <label :for="id" class="heading block">{{ label }}</label>
-    <div class="flex items-stretch">
+    <div class="flex items-stretch" :class="tall ? 'tall' : ''">
       <button type="button" class="step rounded-l-lg" :aria-label="`${label}: less`" @click="move(-1)">−</button>
       <span class="relative min-w-0 flex-1">
         <input
           :id="id"
-          class="figure h-11 w-full min-w-0 border-y-[1.5px] border-soft bg-card text-center text-xl"
+          class="figure h-full min-h-11 w-full min-w-0 border-y-[1.5px] border-soft bg-card text-center text-xl"
           inputmode="decimal"
           type="number"
           :step="digits ? 'any' : step"
@@ -70,6 +71,13 @@ function type(event: Event) {
 </template>
 
 <style scoped>
+/* for a thumb in turbulence */
+.tall {
+  min-height: 56px;
+}
+.tall .step {
+  width: 56px;
+}
 .step {
   width: 44px;
   border: 1.5px solid var(--ink-soft);

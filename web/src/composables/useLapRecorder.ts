@@ -1,135 +1,108 @@
 /**
- * The lap being recorded: every change is saved at once under the id made here, one request after another, so that the
- * last tap wins. A change that could not be saved stays on the screen and is sent with the next one, or on "try again".
+ * The lap being recorded: every change is kept on this device at once under the id made here and sent when there is a
+ * chance, so that nothing that was tapped needs a network. What is seen before a lap ends waits in a draft.
  */
-import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
-import { ApiError } from '@/api/client'
-import { api, forgetSortie } from '@/api/queries'
-import type { Lap, LapIn } from '@/api/types'
+import type { Lap, LapIn, Person } from '@/api/types'
+import { device, fromDevice, type Draft } from '@/offline/device'
+import { newId } from '@/offline/ids'
+import { shownLaps } from '@/offline/shown'
+import { useSync } from '@/offline/sync'
 import { useUndo } from '@/stores/undo'
 
-/** A version 4 UUID; `crypto.randomUUID` is missing where a page is served without TLS. */
-export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16))
-  bytes[6] = (bytes[6]! & 0x0f) | 0x40
-  bytes[8] = (bytes[8]! & 0x3f) | 0x80
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')
-}
+const LONGEST_UNDO = 400 // steps: more than a day of laps
 
-/** What the API takes to write a lap again as it is. */
-export function asWritten(lap: Lap): LapIn {
-  return {
-    outcome: lap.outcome,
-    flown_at: lap.flown_at,
-    along_ft: lap.along_ft,
-    lateral_ft: lap.lateral_ft,
-    threshold_speed_kias: lap.threshold_speed_kias,
-    float_s: lap.float_s,
-    drift: lap.drift,
-    bounced: lap.bounced,
-    ballooned: lap.ballooned,
-    wind_dir_deg_mag: lap.wind_dir_deg_mag,
-    wind_kt: lap.wind_kt,
-    aim_point_ft: lap.aim_point_ft,
-    known_by: lap.known_by as LapIn['known_by'],
-  }
-}
-
-export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>) {
-  const client = useQueryClient()
+export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, person: Ref<Person | null>) {
+  const sync = useSync()
   const undo = useUndo()
   const id = ref<string | null>(null) // null: the next lap, not begun
-  const unsaved = ref<{ id: string; values: LapIn } | null>(null)
-  const problem = ref('')
-  const fields = ref<Record<string, string>>({})
-  const saving = ref(0)
-  let line: Promise<unknown> = Promise.resolve()
+  const draft = ref<Partial<LapIn>>({})
+  const onlyInMemory = ref(false)
+  const slowest = ref(0) // ms from a tap to kept, for the measurements
 
-  const lap = computed(() => laps.value.find((one) => one.id === id.value) ?? null)
-  const values = computed<LapIn | null>(() => {
-    if (unsaved.value && unsaved.value.id === id.value) return unsaved.value.values
-    return lap.value ? asWritten(lap.value) : null
+  const shown = computed(() => shownLaps(laps.value, sync.waiting.filter((one) => one.sortie_id === sortieId)))
+  const current = computed(() => shown.value.find((one) => one.id === id.value) ?? null)
+  const lap = computed(() => current.value?.result ?? null)
+  const values = computed<Partial<LapIn> | null>(() => current.value?.values ?? (id.value ? null : draft.value))
+
+  void fromDevice<Draft | undefined>(() => device.drafts.get(sortieId), undefined).then((row) => {
+    if (row && !Object.keys(draft.value).length) draft.value = row.values
   })
 
-  async function send(lapId: string, written: LapIn) {
-    saving.value += 1
-    try {
-      await api.keepLap(sortieId, lapId, written)
-      problem.value = ''
-      fields.value = {}
-      await forgetSortie(client, sortieId)
-      if (unsaved.value?.values === written) unsaved.value = null
-    } catch (error) {
-      problem.value = error instanceof Error ? error.message : 'Not saved.'
-      fields.value = error instanceof ApiError ? error.fields : {}
-    } finally {
-      saving.value -= 1
-    }
+  async function keep(lapId: string, kept: LapIn | null) {
+    const began = performance.now()
+    const known = laps.value.find((one) => one.id === lapId)
+    const where = await sync.put({
+      sortie_id: sortieId,
+      person_id: person.value?.id ?? 0,
+      person_name: person.value?.name ?? '',
+      lap_id: lapId,
+      values: kept,
+      had_revision: known?.revision ?? null,
+    })
+    onlyInMemory.value = where === 'memory'
+    slowest.value = Math.max(slowest.value, performance.now() - began)
+    performance.measure('tap-to-kept', { start: began })
   }
-  function inLine(act: () => Promise<unknown>) {
-    line = line.then(act, act)
-    return line
+  async function keepDraft(kept: Partial<LapIn>) {
+    draft.value = kept
+    await fromDevice(() => device.drafts.put({ sortie_id: sortieId, values: JSON.parse(JSON.stringify(kept)) }), 0)
   }
 
-  /** Change the lap in hand, or begin the next one. */
-  function change(what: string, part: Partial<LapIn>) {
-    const before = values.value
-    const lapId = id.value ?? newId()
-    const written: LapIn = {
-      ...(before ?? { outcome: 'touch_and_go', flown_at: new Date().toISOString() }),
-      ...part,
-      known_by: { ...before?.known_by, ...part.known_by },
-    }
-    unsaved.value = { id: lapId, values: written }
-    id.value = lapId
-    void inLine(() => send(lapId, written))
-    undo.done(what, () =>
-      inLine(async () => {
-        if (before) {
-          unsaved.value = { id: lapId, values: before }
-          await send(lapId, before)
-          return
-        }
-        unsaved.value = null
-        problem.value = ''
-        fields.value = {}
-        if (id.value === lapId) id.value = null
-        await api.removeLap(sortieId, lapId).catch((error: unknown) => {
-          // a lap that never reached the server is gone already
-          if (!(error instanceof ApiError && error.status === 404)) throw error
-        })
-        await forgetSortie(client, sortieId)
-      }),
+  /** A step that can be taken back, also after the page was loaded anew. */
+  async function remember(what: string, lapId: string, before: LapIn | null) {
+    const row = { sortie_id: sortieId, what, lap_id: lapId, before: JSON.parse(JSON.stringify(before)) as LapIn | null }
+    const key = await fromDevice<number | undefined>(() => device.steps.add({ ...row } as never), undefined)
+    offer(what, lapId, before, key)
+  }
+  function offer(what: string, lapId: string, before: LapIn | null, key: number | undefined) {
+    undo.done(
+      what,
+      async () => {
+        if (key !== undefined) await fromDevice(() => device.steps.delete(key), undefined)
+        await keep(lapId, before)
+        if (before) id.value = lapId
+        else if (id.value === lapId) id.value = null
+      },
+      LONGEST_UNDO,
     )
   }
+  void fromDevice(() => device.steps.where('sortie_id').equals(sortieId).sortBy('n'), []).then((rows) => {
+    if (!undo.steps.length) for (const row of rows) offer(row.what, row.lap_id, row.before, row.n)
+  })
+
+  /** Change the lap in hand, or end the next one: it begins its life here. */
+  async function change(what: string, part: Partial<LapIn>) {
+    const before = current.value?.values ?? null
+    const lapId = id.value ?? newId()
+    const seen = before ?? draft.value
+    const written: LapIn = {
+      outcome: 'touch_and_go',
+      ...(before ? {} : { flown_at: new Date().toISOString() }),
+      ...seen,
+      ...part,
+      known_by: { ...seen.known_by, ...part.known_by },
+    }
+    const wasDraft = !before
+    const kept = keep(lapId, written)
+    id.value = lapId
+    const emptied = wasDraft ? keepDraft({}) : null
+    await kept
+    await emptied
+    await remember(what, lapId, before)
+  }
+  /** Note what is seen: on the lap in hand, or on the one that is being flown. */
+  async function note(what: string, part: Partial<LapIn>) {
+    if (id.value) return change(what, part)
+    await keepDraft({ ...draft.value, ...part, known_by: { ...draft.value.known_by, ...part.known_by } })
+  }
   /** Take a lap away; undo brings it back. */
-  function remove() {
-    const lapId = id.value
-    const before = values.value
-    if (!lapId || !before) return
+  async function remove() {
+    const one = current.value
+    if (!one) return
     id.value = null
-    unsaved.value = null
-    void inLine(async () => {
-      try {
-        await api.removeLap(sortieId, lapId)
-        await forgetSortie(client, sortieId)
-        undo.done('removed lap', () =>
-          inLine(async () => {
-            await send(lapId, before)
-            id.value = lapId
-          }),
-        )
-      } catch (error) {
-        problem.value = error instanceof Error ? error.message : 'Not removed.'
-        id.value = lapId
-      }
-    })
+    await keep(one.id, null)
+    await remember('removed lap', one.id, one.values)
   }
-  function retry() {
-    const waiting = unsaved.value
-    if (waiting) void inLine(() => send(waiting.id, waiting.values))
-  }
-  return { id, lap, values, problem, fields, saving, unsaved, change, remove, retry }
+  return { id, shown, current, lap, values, draft, onlyInMemory, change, note, keepDraft, remove }
 }

@@ -10,8 +10,8 @@ interface Step {
 export const useUndo = defineStore('undo', () => {
   const steps = ref<Step[]>([])
   const problem = ref('')
-  function done(what: string, back: Step['back']) {
-    steps.value = [...steps.value.slice(-19), { what, back }]
+  function done(what: string, back: Step['back'], most = 20) {
+    steps.value = [...steps.value.slice(1 - most), { what, back }]
   }
   async function undo() {
     const last = steps.value.at(-1)

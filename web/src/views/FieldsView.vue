@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The school's fields: runway ends by coordinates, ground marks; exchanged as GeoJSON, imported from runway tables. */
+import { saveFile } from '@/files'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, catalogueQuery, sessionQuery } from '@/api/queries'
@@ -45,11 +46,7 @@ async function keep() {
 function download() {
   const field = draft.value
   if (!field) return
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([JSON.stringify(toGeoJson(field), null, 2)], { type: 'application/geo+json' }))
-  link.download = `${field.ident || 'field'}.geojson`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(new Blob([JSON.stringify(toGeoJson(field), null, 2)], { type: 'application/geo+json' }), `${field.ident || 'field'}.geojson`)
 }
 type Found = Awaited<ReturnType<typeof api.readRunwayTable>>
 const found = ref<Found | null>(null)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The school's aircraft: speeds, tables, cues and flows, as the handbook has them. */
+import { saveFile } from '@/files'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { api, catalogueQuery, sessionQuery } from '@/api/queries'
@@ -81,11 +82,7 @@ function copy() {
 function download() {
   const spec = draft.value
   if (!spec) return
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([JSON.stringify(spec, null, 2)], { type: 'application/json' }))
-  link.download = `${spec.name || 'aircraft'}.json`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(new Blob([JSON.stringify(spec, null, 2)], { type: 'application/json' }), `${spec.name || 'aircraft'}.json`)
 }
 async function upload(event: Event) {
   const input = event.target as HTMLInputElement

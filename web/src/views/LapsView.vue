@@ -1,63 +1,88 @@
 <script setup lang="ts">
-/** Made for one thumb in sunlight: tap where it touched, how it ended; then why, and the next aim point. */
+/** Made for one thumb in sunlight, with or without a network: where it touched, how it ended, how it was. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { briefQuery, lapsQuery, sessionQuery, sortieQuery } from '@/api/queries'
-import type { Drift, LapIn, Outcome } from '@/api/types'
+import { lapsQuery, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import type { LandingKind, LapIn, Outcome } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
-import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
+import LapMarks from '@/components/LapMarks.vue'
+import LapResult from '@/components/LapResult.vue'
 import Loading from '@/components/Loading.vue'
-import ScoreTable from '@/components/ScoreTable.vue'
 import Stepper from '@/components/Stepper.vue'
+import TakeAlong from '@/components/TakeAlong.vue'
+import TrackSwitch from '@/components/TrackSwitch.vue'
 import { useHoldTimer } from '@/composables/useHoldTimer'
 import { useKeys } from '@/composables/useKeys'
 import { useLapRecorder } from '@/composables/useLapRecorder'
+import { useNextLap } from '@/composables/useNextLap'
+import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
-import { useUndo } from '@/stores/undo'
+import { EXCLUDED_LABEL, PHRASES, type LapState } from '@/marks'
+import { useSync } from '@/offline/sync'
 import { clamp, landingLength, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
-import { LANDING_LABEL, OUTCOME_LABEL, OUTCOMES, percent, round, signed, windWords } from '@/words'
+import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
-const undo = useUndo()
+const sync = useSync()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
-const briefState = useQuery(briefQuery(id))
+const planState = useQuery(planQuery(id))
 const lapsState = useQuery(lapsQuery(id))
 const sortie = computed(() => sortieState.data.value)
-const brief = computed(() => briefState.data.value?.brief)
 const laps = computed(() => lapsState.data.value?.laps ?? [])
-const mayRecord = computed(() => session.data.value?.person?.role !== 'student')
-const recorder = useLapRecorder(id, laps)
-const { values, lap } = recorder
-const number = computed(() => lap.value?.number ?? (recorder.id.value ? laps.value.length + 1 : laps.value.length + 1))
+const person = computed(() => session.data.value?.person ?? null)
+const mayRecord = computed(() => person.value?.role !== 'student')
+const recorder = useLapRecorder(id, laps, person)
+const { values, lap, current, shown } = recorder
+const plan = computed(() => planState.data.value?.plan)
+const next = useNextLap(id, sortie, plan, shown, recorder.draft)
+const { brief, figures } = next
+const { isHeld: staysLit } = useWakeLock()
+const number = computed(() => current.value?.number ?? shown.value.length + 1)
+const ended = computed(() => current.value !== null)
 
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
-const spot = computed(() => lap.value?.spot_ft ?? sortie.value?.spot_ft ?? 0)
+const spot = computed(() => lap.value?.spot_ft ?? current.value?.values.spot_ft ?? next.spotFt.value)
 const view = computed(() =>
   sortie.value ? windowAround(sortie.value.runway, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
 )
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {
-  if (!brief.value) return null
-  return lap.value ? { ...lap.value, go_around_point_ft: brief.value.go_around_point_ft } : brief.value
+  if (!figures.value) return null
+  if (lap.value) return { ...lap.value, go_around_point_ft: figures.value.go_around_point_ft }
+  return ended.value ? { ...figures.value, predicted_band_ft: undefined } : figures.value
 })
 const touches = computed<Touch[]>(() => {
-  const along = values.value?.along_ft
+  const along = current.value?.values.along_ft
   if (along === null || along === undefined) return []
   return [{ key: 'now', along, lateral: values.value?.lateral_ft ?? null, label: String(number.value), strong: true }]
 })
 
+const state = ref<LapState>('takeoff')
+watch(recorder.id, (now) => (state.value = now ? 'touched' : 'takeoff'))
+
+/** What a lap carries of the plan, and of the aim that this device worked out, when it ends. */
+function asPlanned(): Partial<LapIn> {
+  if (ended.value || !sortie.value) return {}
+  const part: Partial<LapIn> = {}
+  if (next.landing.value !== sortie.value.landing) part.landing = next.landing.value
+  if (next.spotFt.value !== sortie.value.spot_ft) part.spot_ft = next.spotFt.value
+  if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim_point_ft)
+  return part
+}
 function tap(place: { along: number; lateral: number }) {
   if (!mayRecord.value) return
-  recorder.change('touchdown', {
+  const before = current.value?.values.outcome
+  void recorder.change('touchdown', {
+    ...asPlanned(),
     along_ft: place.along,
     lateral_ft: place.lateral,
-    ...(values.value?.outcome === 'go_around' ? { outcome: 'touch_and_go' as const } : {}),
+    ...(before && NOT_LANDED.has(before) ? { outcome: 'touch_and_go' as const } : {}),
     known_by: { along_ft: 'tapped', lateral_ft: 'tapped' },
   })
 }
@@ -72,20 +97,13 @@ function nudge(by: { along: number; lateral: number }) {
   })
 }
 function end(outcome: Outcome) {
-  recorder.change(OUTCOME_LABEL[outcome].toLowerCase(), {
+  void recorder.change(OUTCOME_LABEL[outcome].toLowerCase(), {
+    ...asPlanned(),
     outcome,
-    ...(outcome === 'go_around' ? { along_ft: null, lateral_ft: null } : {}),
+    ...(NOT_LANDED.has(outcome) ? { along_ft: null, lateral_ft: null } : {}),
   })
 }
-function set(what: string, part: Partial<LapIn>) {
-  recorder.change(what, part)
-}
-const mark = (name: 'bounced' | 'ballooned') => set(name, { [name]: !values.value?.[name] })
-const DRIFT: readonly { value: Drift; label: string }[] = [
-  { value: 'left', label: 'Left' },
-  { value: 'none', label: 'None' },
-  { value: 'right', label: 'Right' },
-]
+const set = (what: string, part: Partial<LapIn>) => void recorder.note(what, part)
 const hold = useHoldTimer({ onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }) })
 const floatShown = computed(() => {
   if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
@@ -98,39 +116,58 @@ function holdKey(event: KeyboardEvent, act: () => void) {
   }
 }
 
-function next() {
+function begin() {
   recorder.id.value = null
 }
 function go(way: number) {
-  const at = laps.value.findIndex((one) => one.id === recorder.id.value)
-  const from = at < 0 ? laps.value.length : at
+  const at = shown.value.findIndex((one) => one.id === recorder.id.value)
+  const from = at < 0 ? shown.value.length : at
   const to = from + way
-  recorder.id.value = laps.value[to]?.id ?? (to >= laps.value.length ? null : recorder.id.value)
+  recorder.id.value = shown.value[to]?.id ?? (to >= shown.value.length ? null : recorder.id.value)
 }
-useKeys({ n: next, g: () => mayRecord.value && end('go_around'), '[': () => go(-1), ']': () => go(1) })
-const isGoAround = computed(() => values.value?.outcome === 'go_around')
+useKeys({ n: begin, g: () => mayRecord.value && end('go_around'), '[': () => go(-1), ']': () => go(1) })
+const landed = computed(() => !ended.value || !NOT_LANDED.has(current.value!.values.outcome))
+const here = computed(() => (current.value && !lap.value ? next.resultHere(current.value) : null))
 const more = ref(false)
+const unfolded = ref(false)
+const fieldErrors = computed(() => current.value?.fields ?? {})
+
+const EXCLUSIONS = (Object.keys(EXCLUDED_LABEL) as (keyof typeof EXCLUDED_LABEL)[]).map((value) => ({
+  value,
+  label: EXCLUDED_LABEL[value],
+}))
+const PILOTS = [
+  { value: 'student' as const, label: 'Student' },
+  { value: 'instructor' as const, label: 'Instructor' },
+]
+function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
+  set('left out of learning', { excluded: values.value?.excluded === value ? null : value })
+}
+const KINDS = computed<LandingKind[]>(() => {
+  const planned = (plan.value?.lap_plan.laps ?? []).map((one) => one.kind).filter((kind): kind is LandingKind => kind in LANDING_LABEL)
+  return [...new Set([next.landing.value, ...(sortie.value ? [sortie.value.landing] : []), ...planned])].sort()
+})
+const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: LANDING_LABEL[value] })))
 </script>
 
 <template>
   <Loading
-    v-if="!sortie || !brief || !lapsState.data.value"
-    :error="sortieState.error.value ?? briefState.error.value ?? lapsState.error.value"
-    :retry="() => [sortieState.refetch(), briefState.refetch(), lapsState.refetch()]"
+    v-if="!sortie || !brief || !figures || !lapsState.data.value"
+    :error="sortieState.error.value ?? next.briefState.error.value ?? lapsState.error.value"
+    :retry="() => [sortieState.refetch(), next.briefState.refetch(), lapsState.refetch()]"
   />
   <div v-else class="space-y-3">
     <div class="flex flex-wrap items-center gap-2">
       <h1 class="mr-2 text-2xl font-bold">
-        {{ recorder.id.value ? `Lap ${number}` : `Next: lap ${laps.length + 1}` }}
+        {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
       </h1>
-        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
       <span class="hidden text-soft sm:inline">
-        {{ sortie.student.name }} · {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.runway.ident }} · {{ windWords(sortie) }}
+        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ sortie.runway.ident }} · {{ windWords(sortie) }}
       </span>
       <span class="flex-1" />
       <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
         <button
-          v-for="one in laps"
+          v-for="one in shown"
           :key="one.id"
           type="button"
           class="figure min-h-11 min-w-11 rounded-lg border-2 px-2 text-lg"
@@ -139,15 +176,15 @@ const more = ref(false)
           :aria-label="`Lap ${one.number}`"
           @click="recorder.id.value = one.id"
         >
-          {{ one.number }}
+          {{ one.number }}<span v-if="one.waits" aria-hidden="true">·</span>
         </button>
         <button
           v-if="mayRecord"
           type="button"
           class="button !px-3"
-          :class="recorder.id.value ? 'button-main' : ''"
-          :disabled="!recorder.id.value"
-          @click="next"
+          :class="ended ? 'button-main' : ''"
+          :disabled="!ended"
+          @click="begin"
         >
           Next lap
         </button>
@@ -156,20 +193,20 @@ const more = ref(false)
 
     <div class="grid grid-cols-2 gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
       <Figure
-        :label="laps.length ? 'Next aim point' : 'Aim point'"
+        :label="shown.length ? 'Next aim point' : 'Aim point'"
         tone="aim"
-        :value="round(brief.aim_point_ft, 10)"
+        :value="round(figures.aim_point_ft, 10)"
         unit="ft"
-        :note="brief.aim_before_spot_words"
+        :note="next.isFromDevice.value ? 'worked out on this device' : figures.aim_before_spot_words"
       />
-      <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" />
-      <Figure label="Chance to hit" :value="percent(brief.hit_chance)" />
+      <Figure label="Fly" :value="round(figures.approach_speed_kias)" unit="KIAS" />
+      <Figure label="Chance to hit" :value="percent(figures.hit_chance)" />
       <Figure
         label="Go around by"
         tone="fail"
-        :value="round(brief.go_around_point_ft, 10)"
-        :unit="brief.go_around_point_ft === null ? '' : 'ft'"
-        :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
+        :value="round(figures.go_around_point_ft, 10)"
+        :unit="figures.go_around_point_ft === null ? '' : 'ft'"
+        :note="figures.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
       />
     </div>
 
@@ -178,17 +215,19 @@ const more = ref(false)
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">
         {{
-          touches.length || isGoAround
-            ? isGoAround
-              ? 'Went around. Tap the strip if the wheels touched after all.'
-              : `Touched ${round(values?.along_ft)} ft in, ${signed((values?.along_ft ?? 0) - spot)} ft from the spot`
-            : 'Tap the strip where the wheels touched'
+          touches.length
+            ? `Touched ${round(values?.along_ft)} ft in, ${signed((values?.along_ft ?? 0) - spot)} ft from the spot`
+            : !landed
+              ? `${OUTCOME_LABEL[current!.values.outcome]}. Tap the strip if the wheels touched after all.`
+              : 'Tap the strip where the wheels touched'
         }}
         <span v-if="touches.length && values?.lateral_ft" class="font-normal">
           · {{ Math.abs(values.lateral_ft) }} ft {{ values.lateral_ft > 0 ? 'right' : 'left' }} of the centreline
         </span>
-        <span v-if="recorder.saving.value" class="font-normal text-soft"> · saving</span>
-        <span v-else-if="recorder.id.value && !recorder.problem.value" class="font-normal text-pass-ink"> · ✓ saved</span>
+        <span v-if="ended && recorder.onlyInMemory.value" class="font-normal text-fail-ink"> · only on this page: keep it open</span>
+        <span v-else-if="ended" class="font-normal text-pass-ink">
+          · ✓ saved{{ current?.waits ? ' on this device' : '' }}
+        </span>
       </p>
       <div ref="frame" class="w-full overflow-hidden">
         <Strip
@@ -205,69 +244,40 @@ const more = ref(false)
           @nudge="nudge"
         />
       </div>
-      <div v-if="recorder.problem.value" role="alert" class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold">
-        <span class="flex-1">Not saved yet: {{ recorder.problem.value }}</span>
-        <button v-if="recorder.unsaved.value" type="button" class="button" @click="recorder.retry()">Try again</button>
-        <button type="button" class="button" @click="undo.undo()">Undo</button>
+      <div v-if="current?.refused" role="alert" class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold">
+        <span class="flex-1">The server did not take it: {{ current.refused }}. Put it right here, or drop the change.</span>
+        <button type="button" class="button" @click="sync.drop(current.id)">Drop the change</button>
       </div>
     </section>
 
-    <section v-if="mayRecord" class="grid grid-cols-4 gap-1.5 sm:gap-2" aria-label="How it ended">
+    <section v-if="mayRecord" class="grid grid-cols-3 gap-1.5 sm:grid-cols-6 sm:gap-2" aria-label="How it ended">
       <button
         v-for="outcome in OUTCOMES"
         :key="outcome"
         type="button"
-        class="button !min-h-16 !px-1 text-sm leading-tight sm:text-lg"
-        :class="values?.outcome === outcome ? 'button-main' : ''"
-        :aria-pressed="values?.outcome === outcome"
+        class="button !min-h-14 !px-1 text-sm leading-tight sm:!min-h-16 sm:text-lg"
+        :class="ended && values?.outcome === outcome ? 'button-main' : ''"
+        :aria-pressed="ended && values?.outcome === outcome"
         @click="end(outcome)"
       >
-        <span v-if="values?.outcome === outcome" aria-hidden="true">✓</span>{{ OUTCOME_LABEL[outcome] }}
+        <span v-if="ended && values?.outcome === outcome" aria-hidden="true">✓</span>{{ OUTCOME_LABEL[outcome] }}
       </button>
     </section>
 
-    <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.35fr)]">
-      <section v-if="mayRecord && !isGoAround" class="panel space-y-3" aria-label="More of this lap, if seen">
-        <p class="text-sm text-soft">If you saw it. What nobody saw stays unknown.</p>
-        <Choice
-          :model-value="values?.drift ?? null"
-          label="Drift as it touched, to the"
-          tall
-          :options="DRIFT"
-          @update:model-value="set('drift', { drift: $event, known_by: { drift: 'seen' } })"
-        />
-        <div class="flex gap-1.5">
-          <button
-            v-for="name in ['bounced', 'ballooned'] as const"
-            :key="name"
-            type="button"
-            class="button flex-1 !min-h-14"
-            :class="values?.[name] ? 'button-main' : ''"
-            :aria-pressed="!!values?.[name]"
-            @click="mark(name)"
-          >
-            {{ values?.[name] ? '✓ ' : '' }}{{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
-          </button>
-          <button
-            type="button"
-            class="button flex-1 !min-h-14"
-            :class="values?.bounced === false && values?.ballooned === false ? 'button-main' : ''"
-            :aria-pressed="values?.bounced === false && values?.ballooned === false"
-            @click="set('clean arrival', { bounced: false, ballooned: false })"
-          >
-            Neither
-          </button>
-        </div>
-        <div class="grid grid-cols-2 gap-3">
+    <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
+      <section v-if="mayRecord" class="panel space-y-3" aria-label="What was seen of this lap">
+        <LapMarks v-model:state="state" :values="values ?? {}" @set="set" />
+        <div v-if="landed" class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="values?.threshold_speed_kias ?? null"
             label="Speed over threshold"
             unit="kt"
+            tall
             :min="21"
             :max="250"
-            :start="Math.round(brief.recommended_speed_kias)"
+            :start="Math.round(figures.approach_speed_kias)"
             empty-word="–"
-            :error="recorder.fields.value.threshold_speed_kias"
+            :error="fieldErrors.threshold_speed_kias"
             @update:model-value="set('threshold speed', { threshold_speed_kias: $event, known_by: { threshold_speed_kias: 'read' } })"
           />
           <div>
@@ -290,77 +300,168 @@ const more = ref(false)
             </button>
           </div>
         </div>
-        <button type="button" class="min-h-11 font-bold underline" :aria-expanded="more" @click="more = !more">
-          {{ more ? 'Less' : 'More: aim flown, wind on this lap, remove' }}
+        <button type="button" class="button w-full !min-h-14" :aria-expanded="more" @click="more = !more">
+          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim and wind, a note' }}
         </button>
-        <div v-if="more" class="grid grid-cols-2 gap-3">
-          <Stepper
-            :model-value="values?.aim_point_ft ?? null"
-            label="Aimed at"
-            unit="ft"
-            :min="-500"
-            :max="landingLength(sortie.runway)"
-            :step="10"
-            :start="Math.round(brief.aim_point_ft / 10) * 10"
-            empty-word="as briefed"
-            :error="recorder.fields.value.aim_point_ft"
-            @update:model-value="set('aim flown', { aim_point_ft: $event })"
-          />
-          <Stepper
-            :model-value="values?.float_s ?? null"
-            label="Float"
-            unit="s"
-            :min="0"
-            :max="60"
-            :step="0.5"
-            :digits="1"
-            empty-word="–"
-            :error="recorder.fields.value.float_s"
-            @update:model-value="set('float time', { float_s: $event, known_by: { float_s: 'timed' } })"
-          />
-          <Stepper
-            :model-value="values?.wind_dir_deg_mag ?? null"
-            label="Wind then, from"
-            unit="°"
-            :min="0"
-            :max="360"
-            :step="10"
-            :start="sortie.wind_dir_deg_mag ?? 360"
-            empty-word="as briefed"
-            :error="recorder.fields.value.wind_dir_deg_mag"
-            @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: values?.wind_kt ?? sortie.wind_kt })"
-          />
-          <Stepper
-            :model-value="values?.wind_kt ?? null"
-            label="Wind then"
-            unit="kt"
-            :min="0"
-            :max="100"
-            :start="sortie.wind_kt"
-            empty-word="as briefed"
-            :error="recorder.fields.value.wind_kt"
-            @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (values?.wind_dir_deg_mag ?? sortie.wind_dir_deg_mag) })"
-          />
-          <button v-if="lap" type="button" class="button" @click="recorder.remove()">Remove this lap</button>
+        <div v-if="more" class="space-y-3">
+          <div class="grid grid-cols-2 gap-3">
+            <Choice
+              :model-value="values?.flown_by ?? null"
+              label="Flown by"
+              tall
+              :options="PILOTS"
+              @update:model-value="set('who flew', { flown_by: $event })"
+            />
+            <Stepper
+              :model-value="values?.liftoff_ft ?? null"
+              label="Lift-off, from the start of the roll"
+              unit="ft"
+              tall
+              :min="0"
+              :max="20000"
+              :step="50"
+              :start="Math.round((plan?.takeoff.ground_roll_ft ?? 800) / 50) * 50"
+              empty-word="–"
+              :error="fieldErrors.liftoff_ft"
+              @update:model-value="set('lift-off', { liftoff_ft: $event })"
+            />
+          </div>
+          <div>
+            <p class="heading">Leave this lap out of learning</p>
+            <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
+              <button
+                v-for="one in EXCLUSIONS"
+                :key="one.value"
+                type="button"
+                class="chip"
+                :class="values?.excluded === one.value ? 'button-main' : ''"
+                :aria-pressed="values?.excluded === one.value"
+                @click="toggleExcluded(one.value)"
+              >
+                <span v-if="values?.excluded === one.value" aria-hidden="true">✓ </span>{{ one.label }}
+              </button>
+            </div>
+          </div>
+          <div>
+            <label class="heading block" for="note">Note</label>
+            <input
+              id="note"
+              class="field !min-h-14"
+              list="phrases"
+              maxlength="200"
+              :value="values?.note ?? ''"
+              @change="set('note', { note: ($event.target as HTMLInputElement).value.trim() || null })"
+            />
+            <datalist id="phrases"><option v-for="one in PHRASES" :key="one" :value="one" /></datalist>
+            <div class="mt-1.5 grid grid-cols-2 gap-1.5 sm:grid-cols-3">
+              <button v-for="one in PHRASES" :key="one" type="button" class="chip" @click="set('note', { note: one })">{{ one }}</button>
+            </div>
+          </div>
+          <div class="grid grid-cols-2 gap-3">
+            <Stepper
+              :model-value="values?.aim_point_ft ?? null"
+              label="Aimed at"
+              unit="ft"
+              :min="-500"
+              :max="landingLength(sortie.runway)"
+              :step="10"
+              :start="Math.round(brief.aim_point_ft / 10) * 10"
+              empty-word="as briefed"
+              :error="fieldErrors.aim_point_ft"
+              @update:model-value="set('aim flown', { aim_point_ft: $event })"
+            />
+            <Stepper
+              :model-value="values?.float_s ?? null"
+              label="Float"
+              unit="s"
+              :min="0"
+              :max="60"
+              :step="0.5"
+              :digits="1"
+              empty-word="–"
+              :error="fieldErrors.float_s"
+              @update:model-value="set('float time', { float_s: $event, known_by: { float_s: 'timed' } })"
+            />
+            <Stepper
+              :model-value="values?.wind_dir_deg_mag ?? null"
+              label="Wind then, from"
+              unit="°"
+              :min="0"
+              :max="360"
+              :step="10"
+              :start="sortie.wind_dir_deg_mag ?? 360"
+              empty-word="as briefed"
+              :error="fieldErrors.wind_dir_deg_mag"
+              @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: values?.wind_kt ?? sortie.wind_kt })"
+            />
+            <Stepper
+              :model-value="values?.wind_kt ?? null"
+              label="Wind then"
+              unit="kt"
+              :min="0"
+              :max="100"
+              :start="sortie.wind_kt"
+              empty-word="as briefed"
+              :error="fieldErrors.wind_kt"
+              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (values?.wind_dir_deg_mag ?? sortie.wind_dir_deg_mag) })"
+            />
+          </div>
+          <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">Remove this lap</button>
         </div>
       </section>
 
-      <section v-if="lap" class="panel space-y-3" aria-label="Result" aria-live="polite">
-        <div class="flex items-baseline gap-4">
-          <p v-if="lap.score.points !== null" class="figure text-4xl leading-none">
-            {{ round(lap.score.points) }}<span class="unit">of {{ lap.score.out_of }} judged</span>
+      <LapResult
+        v-if="current"
+        v-model:unfolded="unfolded"
+        :lap="lap"
+        :here="here"
+        :aim-ft="lap?.aim_point_ft ?? current.values.aim_point_ft ?? null"
+        :spot-ft="spot"
+        :next="{
+          spot_ft: next.spotFt.value,
+          aim_point_ft: figures.aim_point_ft,
+          speed_kias: figures.approach_speed_kias,
+          go_around_point_ft: figures.go_around_point_ft,
+        }"
+        :excluded="current.values.excluded ?? null"
+      />
+      <section v-else class="panel space-y-3" aria-label="Before the lap">
+        <div class="flex flex-wrap items-baseline gap-x-3">
+          <p v-if="next.planned.value" class="text-lg">
+            Lap plan: <b>{{ EXERCISE_LABEL[next.planned.value.kind] }}</b>; watch: {{ next.planned.value.watch }}
           </p>
-          <p class="text-lg font-bold" :class="lap.score.hit === null ? '' : lap.score.hit ? 'text-pass-ink' : 'text-fail-ink'">
-            {{ lap.score.hit === null ? '' : lap.score.hit ? '✓ ' : '✕ ' }}{{ lap.score.words }}
-          </p>
+          <RouterLink class="ml-auto inline-flex min-h-11 items-center font-bold underline" :to="{ name: 'lap-plan', params: { id } }">
+            Lap plan
+          </RouterLink>
         </div>
-        <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ lap.diagnosis.one_change }}</p>
-        <FeetBar :diagnosis="lap.diagnosis" />
-        <ScoreTable :score="lap.score" />
-      </section>
-      <section v-else class="panel" aria-label="Before the lap">
+        <template v-if="mayRecord">
+          <Choice
+            :model-value="next.landing.value"
+            label="Landing of this lap"
+            tall
+            :options="kindChoices"
+            @update:model-value="recorder.keepDraft({ ...recorder.draft.value, landing: $event as LandingKind })"
+          />
+          <Stepper
+            :model-value="next.spotFt.value"
+            label="Spot of this lap"
+            unit="ft"
+            tall
+            :min="0"
+            :max="landingLength(sortie.runway) - 50"
+            :step="50"
+            @update:model-value="recorder.keepDraft({ ...recorder.draft.value, spot_ft: $event ?? sortie.spot_ft })"
+          />
+        </template>
         <p class="text-lg font-bold">{{ brief.roundout_cue.words }}</p>
-        <p class="mt-1 text-sm text-soft">{{ brief.basis.words }}</p>
+        <p class="text-sm text-soft">{{ brief.basis.words }}</p>
+        <div v-if="mayRecord" class="space-y-2 border-t border-line pt-2">
+          <TrackSwitch v-if="person" :sortie-id="id" :person-id="person.id" />
+          <div class="flex items-center gap-3 text-sm text-soft">
+            <TakeAlong :sortie-id="id" class="lg:hidden" />
+            <span>{{ staysLit ? 'The screen stays on while this is shown.' : '' }}</span>
+          </div>
+        </div>
       </section>
     </div>
   </div>

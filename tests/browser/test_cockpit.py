@@ -1,0 +1,267 @@
+"""The cockpit: no network, or a server that dies; what was tapped and what is stored must be equal every time."""
+
+import json
+import os
+import re
+import shutil
+import signal
+import tempfile
+import time
+from collections.abc import Callable, Iterator
+from datetime import date
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import BrowserContext, Page, expect
+
+from bullseye.demo import seed
+from bullseye.launch.postgres import Cluster
+from bullseye.store import upgrade
+from bullseye.store.database import open_engine, session_maker
+from tests.browser.conftest import Server, open_today, signed_in
+from tests.browser.test_lesson import aim, before_spot, tap
+
+
+def device(page: Page) -> Any:
+    """The line about this device."""
+    return page.get_by_role('status', name='This device')
+
+
+def recorder(page: Page, student: str = 'Ines Carvalho') -> int:
+    """Take a sortie along and open its recorder; the sortie's number."""
+    open_today(page, student)
+    page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
+    expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible(timeout=15_000)
+    page.evaluate('navigator.serviceWorker.ready')
+    page.get_by_role('link', name='Laps').click()
+    page.get_by_role('application').wait_for()
+    return int(page.url.split('/')[-2])
+
+
+def stored(page: Page, sortie: int) -> list[dict[str, Any]]:
+    """Laps that the server has."""
+    reply = page.request.get(f'{page.url.split("/sorties")[0]}/api/sorties/{sortie}/laps')
+    assert reply.ok
+    return list(reply.json()['laps'])
+
+
+def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context: BrowserContext, quiet: list[str]):
+    page = marta
+    sortie = recorder(page)
+    first_aim = before_spot(page)
+    context.set_offline(True)
+    page.get_by_role('button', name='Rotated early').click()  # seen before the lap ends: it waits in the draft
+    for number, feet in enumerate((1_180, 1_220, 1_160), start=1):
+        tap(page, feet, lateral=4)
+        page.get_by_role('button', name='Touch-and-go', exact=True).click()
+        page.get_by_role('button', name='Ballooned').click()
+        expect(page.get_by_text('✓ saved on this device')).to_be_visible()
+        expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
+        expect(page.get_by_label('Result')).to_contain_text('beyond the box')
+        expect(device(page)).to_contain_text(f'{number} lap{"s are" if number > 1 else " is"} only on this device')
+        page.get_by_role('button', name='Next lap').click()
+    assert before_spot(page) > first_aim + 50  # the device has learned that she is long
+    tapped_aim = aim(page)
+
+    page.reload()  # the tablet restarts in the air
+    page.get_by_role('application').wait_for()
+    expect(page.get_by_role('heading', name='Next: lap 4')).to_be_visible()
+    assert aim(page) == tapped_aim
+    page.keyboard.press('g')
+    page.get_by_role('button', name='Undo').click()  # undo works without a network, and after a restart
+    page.get_by_role('button', name='Undo').click()
+    expect(page.get_by_role('heading', name='Lap 3')).to_be_visible()
+    page.get_by_role('button', name='Ballooned').click()
+    page.get_by_role('link', name='Debrief').click()
+    expect(page.get_by_role('heading', name='Debrief: Ines Carvalho')).to_be_visible()
+    page.goto(page.url.split('/sorties')[0])
+    expect(page.get_by_role('link', name='Ines Carvalho')).to_be_visible()  # what is aboard can be opened
+
+    context.set_offline(False)
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    page.goto(f'{page.url}sorties/{sortie}/laps')
+    laps = stored(page, sortie)
+    assert [round(lap['along_ft'], -1) for lap in laps] == pytest.approx([1_180, 1_220, 1_160], abs=10)
+    assert [lap['ballooned'] for lap in laps] == [True, True, True]
+    assert laps[0]['marks'] == ['rotated_early']
+    assert laps[1]['marks'] == []
+    page.get_by_role('button', name='Lap 2', exact=True).click()
+    expect(page.get_by_label('Result')).to_contain_text('judged')  # the server's own result took its place
+    quiet.clear()  # the browser itself complained of the lost connection
+
+
+@pytest.fixture
+def own_cluster() -> Iterator[tuple[Cluster, str]]:
+    """A PostgreSQL of its own that may be killed, as durable as in use, with the demo school."""
+    folder = Path(tempfile.mkdtemp(prefix='bullseye-own-'))  # PostgreSQL runs as another user
+    cluster = Cluster(folder)
+    cluster.make()
+    cluster.start()
+    cluster.ensure_database('demo')
+    url = cluster.url('demo')
+    upgrade.upgrade(url)
+    engine = open_engine(url)
+    with session_maker(engine)() as db:
+        seed.seed(db, today=date.today())
+    engine.dispose()
+    yield cluster, url
+    cluster.stop()
+    shutil.rmtree(folder, ignore_errors=True)
+
+
+def _postmaster(cluster: Cluster) -> int:
+    return int(next(Path(cluster.folder).rglob('postmaster.pid')).read_text().split()[0])
+
+
+def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
+    page: Page,
+    context: BrowserContext,
+    own_cluster: tuple[Cluster, str],
+    serve: Callable[[str], Server],
+):
+    cluster, url = own_cluster
+    server = serve(url)
+    signed_in(page, server)
+    sortie = recorder(page)
+    context.set_offline(True)
+    for _ in range(50):
+        page.keyboard.press('g')
+        page.keyboard.press('n')
+    expect(device(page)).to_contain_text('50 laps are only on this device')
+
+    context.set_offline(False)  # the sync begins, and is cut off at once
+    page.get_by_role('button', name='Send now').click()
+    time.sleep(0.15)
+    server.process.send_signal(signal.SIGKILL)
+    server.process.wait()
+    # children of a killed master end by themselves when they find it gone
+    expect(device(page)).to_contain_text('only on this device')
+    server.start()
+    page.get_by_role('button', name='Send now').click()
+    time.sleep(0.1)
+    os.kill(_postmaster(cluster), signal.SIGKILL)
+    time.sleep(1.5)
+    cluster.start()
+    expect(device(page)).to_be_hidden(timeout=90_000)
+    assert len(stored(page, sortie)) == 50
+    assert len({lap['id'] for lap in stored(page, sortie)}) == 50
+
+
+def test_two_tabs_of_one_device_record_side_by_side(marta: Page, context: BrowserContext, quiet: list[str]):
+    sortie = recorder(marta)
+    other = context.new_page()
+    other.goto(marta.url)
+    other.get_by_role('application').wait_for()
+    context.set_offline(True)
+    for _ in range(3):
+        for tab in (marta, other):
+            tab.keyboard.press('g')
+            tab.keyboard.press('n')
+    expect(device(marta)).to_contain_text('6 laps are only on this device')
+    expect(device(other)).to_contain_text('6 laps are only on this device')
+    context.set_offline(False)
+    expect(device(marta)).to_be_hidden(timeout=15_000)
+    assert len(stored(marta, sortie)) == 6
+    quiet.clear()
+
+
+def test_a_sign_in_that_ends_keeps_the_laps_and_asks(marta: Page, context: BrowserContext, quiet: list[str]):
+    page = marta
+    sortie = recorder(page)
+    context.clear_cookies()
+    tap(page, 900)
+    expect(device(page)).to_contain_text('Your sign-in has ended')
+    expect(device(page)).to_contain_text('1 lap is only on this device')
+    page.reload()  # and still flies on
+    page.get_by_role('application').wait_for()
+    tap(page, 950)
+    expect(device(page)).to_contain_text('2 laps are only on this device')
+    page.get_by_role('link', name='Sign in to send').click()
+    page.get_by_role('button', name='Ines Carvalho').click()  # somebody else signs in: not hers to send
+    page.get_by_role('heading', name='Sorties').wait_for()
+    expect(device(page)).to_contain_text('recorded by Marta Kowalczyk, who must sign in')
+    page.get_by_role('button', name='Sign out').click()
+    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Sorties').wait_for()
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    page.goto(f'{page.url}sorties/{sortie}/laps')
+    assert len(stored(page, sortie)) == 2
+    quiet.clear()
+
+
+def test_what_the_server_refuses_stays_and_says_why(marta: Page, quiet: list[str]):
+    page = marta
+    sortie = recorder(page)
+    tap(page, 900)
+    expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()
+    page.get_by_label('Speed over threshold', exact=True).fill('400')
+    page.get_by_label('Speed over threshold', exact=True).press('Tab')
+    expect(page.get_by_label('Strip').get_by_role('alert')).to_contain_text('The server did not take it')
+    expect(device(page)).to_contain_text('Refused')
+    with page.expect_download() as download:
+        page.get_by_role('button', name='Export as a file').click()
+    waiting = json.loads(Path(download.value.path()).read_text())
+    assert [lap['values']['threshold_speed_kias'] for lap in waiting['laps']] == [400]
+    page.get_by_label('Speed over threshold', exact=True).fill('62')
+    page.get_by_label('Speed over threshold', exact=True).press('Tab')
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    assert [lap['threshold_speed_kias'] for lap in stored(page, sortie)] == [62]
+    quiet.clear()
+
+
+def test_a_browser_that_keeps_nothing_says_so_before_the_flight(page: Page, server: Server):
+    page.add_init_script("indexedDB.open = () => { throw new DOMException('no', 'InvalidStateError') }")
+    signed_in(page, server)
+    open_today(page, 'Ines Carvalho')
+    page.get_by_role('button', name='Take along').click()
+    expect(page.get_by_role('alert')).to_contain_text('This browser keeps nothing')
+    page.get_by_role('link', name='Laps').click()
+    tap(page, 900)
+    expect(page.get_by_label('Result')).to_contain_text('In the box')  # with a network it goes on all the same
+
+
+def test_the_position_becomes_the_track_of_the_sortie(marta: Page, context: BrowserContext):
+    page = marta
+    context.grant_permissions(['geolocation'])
+    context.set_geolocation({'latitude': 50.0, 'longitude': -30.0, 'accuracy': 4})
+    sortie = recorder(page)
+    page.get_by_role('switch', name='Record position').click()
+    for i in range(12):
+        context.set_geolocation({'latitude': 50.0 + i * 1e-4, 'longitude': -30.0 + i * 1e-4, 'accuracy': 4})
+        page.wait_for_timeout(120)
+    expect(page.get_by_text(re.compile(r'positions in 0 min, ±4 m'))).to_be_visible()
+    page.get_by_role('link', name='Pattern').click()  # it goes on on every screen
+    page.get_by_role('link', name='Laps').click()
+    page.get_by_role('switch', name='Recording position').click()
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    for _ in range(50):
+        tracks = page.request.get(f'{page.url.split("/sorties")[0]}/api/sorties/{sortie}/tracks').json()['tracks']
+        if tracks:
+            break
+        page.wait_for_timeout(100)
+    assert len(tracks) == 1
+    assert 8 <= tracks[0]['fixes'] <= 14
+
+
+def test_a_lap_may_be_of_another_kind_and_spot_and_be_left_out(marta: Page):
+    page = marta
+    sortie = recorder(page, 'Priya Raman')
+    page.get_by_label('Spot of this lap: more').click()
+    spot = float(page.get_by_label('Spot of this lap', exact=True).input_value())
+    page.get_by_role('radio', name='Normal').first.click()
+    tap(page, spot + 200)
+    page.get_by_role('button', name='More: who flew').click()
+    page.get_by_role('radio', name='Instructor').click()
+    page.get_by_role('button', name='Instructor flew').click()
+    page.get_by_role('button', name='Good speed control').click()
+    expect(page.get_by_label('Result')).to_contain_text('Left out of learning: instructor flew')
+    expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()
+    lap = stored(page, sortie)[0]
+    assert (lap['landing'], lap['spot_ft'], lap['flown_by'], lap['excluded'], lap['note']) == (
+        'normal',
+        spot,
+        'instructor',
+        'instructor_flew',
+        'Good speed control',
+    )

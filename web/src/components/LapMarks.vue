@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** What was seen, one tap each, sorted by where in the lap it is seen. */
+import { computed } from 'vue'
+import type { LapIn } from '@/api/types'
+import { DRIFTS, MARK_LABEL, MARKS, STATES, type LapState, type Mark } from '@/marks'
+
+const props = defineProps<{ values: Partial<LapIn> }>()
+const state = defineModel<LapState>('state', { required: true })
+const emit = defineEmits<{ set: [what: string, part: Partial<LapIn>] }>()
+
+const has = (mark: Mark) => !!props.values.marks?.includes(mark)
+function toggle(mark: Mark) {
+  const marks = props.values.marks ?? []
+  emit('set', MARK_LABEL[mark].toLowerCase(), { marks: has(mark) ? marks.filter((one) => one !== mark) : [...marks, mark] })
+}
+const isClean = computed(
+  () => props.values.bounced === false && props.values.ballooned === false && props.values.drift === 'none',
+)
+function clean() {
+  emit('set', 'clean arrival', {
+    bounced: false,
+    ballooned: false,
+    drift: 'none',
+    known_by: { drift: 'seen' },
+    marks: (props.values.marks ?? []).filter((one) => !MARKS.touched.includes(one) || one === 'prompted'),
+  })
+}
+function drift(value: 'left' | 'right') {
+  emit('set', 'drift', { drift: props.values.drift === value ? null : value, known_by: { drift: 'seen' } })
+}
+function toggleFlag(name: 'bounced' | 'ballooned') {
+  emit('set', name, { [name]: props.values[name] ? null : true })
+}
+const counts = computed(() =>
+  Object.fromEntries(STATES.map(({ value }) => [value, MARKS[value].filter(has).length])),
+)
+</script>
+
+<template>
+  <div>
+    <div class="grid grid-cols-4 gap-1" role="group" aria-label="Where in the lap">
+      <button
+        v-for="one in STATES"
+        :key="one.value"
+        type="button"
+        class="min-h-14 rounded-t-lg border-x-2 border-t-2 px-1 font-bold"
+        :class="state === one.value ? 'border-ink bg-card' : 'border-line bg-paper text-soft'"
+        :aria-pressed="state === one.value"
+        @click="state = one.value"
+      >
+        {{ one.label }}<span v-if="counts[one.value]" class="figure"> {{ counts[one.value] }}</span>
+      </button>
+    </div>
+    <div class="grid grid-cols-2 gap-1.5 border-t-2 border-ink pt-2 sm:grid-cols-3" aria-label="What was seen" role="group">
+      <template v-if="state === 'touched'">
+        <button type="button" class="chip" :class="isClean ? 'button-main' : ''" :aria-pressed="isClean" @click="clean">
+          <span v-if="isClean" aria-hidden="true">✓ </span>Nothing wrong
+        </button>
+        <button
+          v-for="name in ['ballooned', 'bounced'] as const"
+          :key="name"
+          type="button"
+          class="chip"
+          :class="values[name] ? 'button-main' : ''"
+          :aria-pressed="!!values[name]"
+          @click="toggleFlag(name)"
+        >
+          <span v-if="values[name]" aria-hidden="true">✓ </span>{{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
+        </button>
+        <button
+          v-for="one in DRIFTS"
+          :key="one.value"
+          type="button"
+          class="chip"
+          :class="values.drift === one.value ? 'button-main' : ''"
+          :aria-pressed="values.drift === one.value"
+          @click="drift(one.value as 'left' | 'right')"
+        >
+          <span v-if="values.drift === one.value" aria-hidden="true">✓ </span>{{ one.label }}
+        </button>
+      </template>
+      <button
+        v-for="mark in MARKS[state]"
+        :key="mark"
+        type="button"
+        class="chip"
+        :class="has(mark) ? 'button-main' : ''"
+        :aria-pressed="has(mark)"
+        @click="toggle(mark)"
+      >
+        <span v-if="has(mark)" aria-hidden="true">✓ </span>{{ MARK_LABEL[mark] }}
+      </button>
+    </div>
+  </div>
+</template>

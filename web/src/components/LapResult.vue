@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** Between laps: what it scored, the largest part, what to do next; a tap unfolds the reasoning. */
+import { computed } from 'vue'
+import type { Lap } from '@/api/types'
+import FeetBar from '@/components/FeetBar.vue'
+import ScoreTable from '@/components/ScoreTable.vue'
+import type { DeviceResult } from '@/offline/answers'
+import { EXCLUDED_LABEL } from '@/marks'
+import { round, signed, stripesWords } from '@/words'
+
+const props = defineProps<{
+  lap: Lap | null
+  here: DeviceResult | null
+  aimFt: number | null
+  spotFt: number
+  next: { spot_ft: number; aim_point_ft: number; speed_kias: number; go_around_point_ft: number | null }
+  excluded: Lap['excluded']
+}>()
+const unfolded = defineModel<boolean>('unfolded', { required: true })
+
+const hit = computed(() => (props.lap ? props.lap.score.hit : (props.here?.hit ?? null)))
+const words = computed(() => props.lap?.score.words ?? props.here?.words ?? '')
+const parts = computed(() => props.lap?.diagnosis.parts ?? props.here?.parts ?? [])
+const largest = computed(() => {
+  const known = parts.value.filter((part) => part.feet !== null)
+  if (!known.length) return null
+  const most = known.reduce((a, b) => (Math.abs(b.feet ?? 0) > Math.abs(a.feet ?? 0) ? b : a))
+  return Math.abs(most.feet ?? 0) < 5 ? null : most
+})
+const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
+const moved = computed(() => {
+  if (props.aimFt === null) return ''
+  if (props.next.spot_ft !== props.spotFt) return `${stripesWords(props.next.spot_ft - props.next.aim_point_ft)} before the spot`
+  const by = props.next.aim_point_ft - props.aimFt
+  return Math.abs(by) < 15 ? 'as on this lap' : `${stripesWords(by)} ${by < 0 ? 'earlier' : 'later'}`
+})
+</script>
+
+<template>
+  <section class="panel space-y-3" aria-label="Result" aria-live="polite">
+    <div class="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+      <p v-if="lap && lap.score.points !== null" class="figure text-4xl leading-none">
+        {{ round(lap.score.points) }}<span class="unit">of {{ lap.score.out_of }} judged</span>
+      </p>
+      <p class="text-2xl font-bold" :class="hit === null ? '' : hit ? 'text-pass-ink' : 'text-fail-ink'">
+        {{ hit === null ? '' : hit ? '✓ ' : '✕ ' }}{{ words }}
+      </p>
+      <p v-if="largest" class="text-lg">
+        most of it: <b>{{ largest.label }}</b> <span class="figure">{{ signed(largest.feet, 5) }} ft</span>
+      </p>
+    </div>
+    <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ cue }}</p>
+    <p class="text-lg">
+      Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}: aim <b class="figure text-aim-ink">{{ round(next.aim_point_ft, 10) }} ft</b
+      ><template v-if="moved">, {{ moved }}</template
+      >; fly <b class="figure">{{ round(next.speed_kias) }}</b> KIAS;
+      <b class="text-fail-ink">{{
+        next.go_around_point_ft === null ? 'go-around point unknown: see the cautions' : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
+      }}</b>
+    </p>
+    <p v-if="excluded" class="font-bold">Left out of learning: {{ EXCLUDED_LABEL[excluded].toLowerCase() }}.</p>
+    <p v-if="!lap" class="text-sm text-soft">
+      {{ here ? 'Worked out on this device from the table taken along; the server’s own result replaces it.' : 'The score comes when the server is reached: this sortie was not taken along.' }}
+    </p>
+    <button type="button" class="button w-full !min-h-14" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+      {{ unfolded ? 'Less' : 'Why' }}
+    </button>
+    <template v-if="unfolded">
+      <template v-if="lap">
+        <FeetBar :diagnosis="lap.diagnosis" />
+        <ScoreTable :score="lap.score" />
+      </template>
+      <ul v-else-if="here" class="space-y-0.5">
+        <li v-for="part in here.parts" :key="part.cause" class="flex gap-3">
+          <span class="w-48 font-bold">{{ part.label }}</span>
+          <span class="figure">{{ part.feet === null ? 'unknown' : `${signed(part.feet, 5)} ft` }}</span>
+        </li>
+        <li class="flex gap-3 border-t border-line">
+          <span class="w-48 font-bold">Together</span><span class="figure">{{ signed(here.error_ft, 5) }} ft</span>
+        </li>
+      </ul>
+    </template>
+    <div v-if="lap?.other_versions.length" class="border-t border-line pt-2 text-sm">
+      <p class="font-bold">Another device wrote this lap too; its version is kept:</p>
+      <p v-for="one in lap.other_versions" :key="one.revision">
+        touched {{ one.along_ft === null ? 'nowhere marked' : `${round(one.along_ft)} ft in` }}, {{ one.outcome.replaceAll('_', ' ') }}
+        <span v-if="one.note">“{{ one.note }}”</span>
+      </p>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** Whether this sortie is on the device, and the button that puts it there. */
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api } from '@/api/queries'
+import { useAboard } from '@/composables/useAboard'
+import { checkStorage, keepSession, keptSession } from '@/offline/device'
+import { keepAboard } from '@/offline/aboard'
+import { sessionQuery } from '@/api/queries'
+import type { Session } from '@/api/types'
+
+const props = defineProps<{ sortieId: number }>()
+const client = useQueryClient()
+const aboard = useAboard(props.sortieId)
+const busy = ref(false)
+const problem = ref('')
+const at = computed(() =>
+  aboard.value ? new Date(aboard.value.taken_at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '',
+)
+async function take() {
+  busy.value = true
+  problem.value = ''
+  try {
+    const state = await checkStorage()
+    problem.value = state.warning
+    if (state.works) {
+      const session = client.getQueryData<Session>(sessionQuery.queryKey) ?? (await keptSession())
+      if (session?.person) {
+        await keepSession(session)
+        await keepAboard(session.person.id, await api.aboard(props.sortieId))
+      }
+    }
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be taken along.'
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <div>
+    <button
+      type="button"
+      class="min-h-14 w-full rounded px-2 text-sm font-bold leading-tight"
+      :class="aboard ? 'text-pass-ink' : 'underline'"
+      :disabled="busy"
+      :title="aboard ? 'On this device; tap to take along anew' : 'Put this sortie on the device, for when there is no network'"
+      @click="take"
+    >
+      <template v-if="busy">Taking along…</template>
+      <template v-else-if="aboard">✓ Aboard {{ at }}</template>
+      <template v-else>Take along</template>
+    </button>
+    <p v-if="problem" role="alert" class="bg-warn-wash p-1 text-sm font-bold">{{ problem }}</p>
+  </div>
+</template>

@@ -1,0 +1,52 @@
+/** Sorties taken along: what stands in for the server while it cannot be reached. */
+import { ApiError } from '@/api/client'
+import type { Aboard } from '@/api/types'
+import { device, fromDevice, keptSession, type AboardRow } from './device'
+import { link } from './link'
+
+const PATIENCE_MS = 6_000 // with a copy at hand nobody waits longer for a weak network
+
+/** The copy of a sortie, if the one who is signed in took it along. */
+export async function aboardOf(sortieId: number): Promise<AboardRow | null> {
+  const row = await fromDevice(() => device.aboard.get(sortieId), undefined)
+  if (!row) return null
+  const session = await keptSession()
+  return session?.person?.id === row.person_id ? row : null
+}
+
+/** Keep a sortie on this device. */
+export async function keepAboard(personId: number, data: Aboard): Promise<void> {
+  await device.aboard.put({ sortie_id: data.sortie.id, person_id: personId, taken_at: data.made_at, data })
+}
+
+/** Whether an error means that there is nobody to ask now: no network, a server that is down, a sign-in that ended. */
+export function isOutOfReach(error: unknown): boolean {
+  return error instanceof ApiError && (error.status === 0 || error.status === 401 || error.status >= 500)
+}
+
+/** Ask the server; when it is out of reach answer with the copy, if there is one. */
+export async function orAboard<T>(sortieId: number, ask: () => Promise<T>, read: (copy: Aboard) => T): Promise<T> {
+  const copy = await aboardOf(sortieId)
+  if (!copy) return ask()
+  try {
+    if (!navigator.onLine) throw new ApiError(0, 'No network.')
+    const found = await Promise.race([
+      ask(),
+      new Promise<never>((_, refuse) => setTimeout(() => refuse(new ApiError(0, 'No answer.')), PATIENCE_MS)),
+    ])
+    link.answered()
+    return found
+  } catch (error) {
+    if (!isOutOfReach(error)) throw error
+    link.failed()
+    return read(copy.data)
+  }
+}
+
+/** All sorties of the person who is signed in that are aboard. */
+export async function allAboard(): Promise<AboardRow[]> {
+  const session = await keptSession()
+  const personId = session?.person?.id
+  if (personId === undefined) return []
+  return fromDevice(() => device.aboard.where('person_id').equals(personId).toArray(), [])
+}

@@ -1,0 +1,185 @@
+/**
+ * Answers without a network: reading between the values of the table that the server handed along. The model itself
+ * stays on the server; its own result takes the place of these as soon as it is reached.
+ */
+export interface AnswerTable {
+  speed_kias: number[]
+  headwind_kt: number[]
+  touchdown_minus_aim_ft: number[][]
+  scatter_ft: number[]
+  shift_ft: number[]
+  hit_chance: number[][]
+  bias_share: number[]
+  briefed_speed_kias: number
+  briefed_headwind_kt: number
+  briefed_aim_ft: number
+  spot_ft: number
+  target_minus_spot_ft: number
+  box_minus_spot_ft: number[]
+  bias_ft: number
+  pilot_scatter_ft: number
+  aim_step_ft: number
+}
+
+/** What is known of one lap: null where nobody saw it. */
+export interface Flown {
+  along_ft: number | null
+  aim_ft: number
+  threshold_speed_kias: number | null
+  headwind_kt: number | null
+  /** left out of learning: a gust, traffic, the instructor flew */
+  excluded: boolean
+}
+
+export interface DevicePart {
+  cause: 'aim' | 'speed' | 'wind' | 'rest'
+  label: string
+  feet: number | null
+}
+
+/** Where a value lies among rising ones: the index below it and the share of the way to the next. */
+function between(values: readonly number[], at: number): [number, number] {
+  let i = 0
+  while (i < values.length - 2 && values[i + 1]! <= at) i += 1
+  return [i, (at - values[i]!) / (values[i + 1]! - values[i]!)]
+}
+
+/** Read a grid between its values; null outside of it, where reading would be guessing. */
+export function readGrid(
+  rows: readonly number[],
+  columns: readonly number[],
+  grid: readonly (readonly number[])[],
+  row: number,
+  column: number,
+): number | null {
+  if (row < rows[0]! || row > rows.at(-1)! || column < columns[0]! || column > columns.at(-1)!) return null
+  const [i, u] = between(rows, row)
+  const [j, v] = between(columns, column)
+  const near = grid[i]![j]! * (1 - v) + grid[i]![j + 1]! * v
+  const far = grid[i + 1]![j]! * (1 - v) + grid[i + 1]![j + 1]! * v
+  return near * (1 - u) + far * u
+}
+
+/** Feet from the aim point to the touchdown at a speed and headwind, without the pilot's own bias. */
+export function touchdownMinusAimFt(table: AnswerTable, speedKias: number, headwindKt: number): number | null {
+  return readGrid(table.speed_kias, table.headwind_kt, table.touchdown_minus_aim_ft, speedKias, headwindKt)
+}
+
+const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value))
+
+/** Chance that the touchdown lies in the box, for a scatter and a shift of the middle from the target. */
+export function hitChance(table: AnswerTable, scatterFt: number, shiftFt: number): number {
+  const scatter = clamp(scatterFt, table.scatter_ft[0]!, table.scatter_ft.at(-1)!)
+  const shift = clamp(shiftFt, table.shift_ft[0]!, table.shift_ft.at(-1)!)
+  return readGrid(table.scatter_ft, table.shift_ft, table.hit_chance, scatter, shift)!
+}
+
+const WILD = 2.5 // so many scatters off, a lap counts no further
+
+/** The pilot's bias as these laps change it, oldest first. */
+export function learnedBiasFt(table: AnswerTable, laps: readonly Flown[]): number {
+  const rests: number[] = []
+  for (const lap of laps) {
+    if (lap.excluded || lap.along_ft === null) continue
+    const expected = touchdownMinusAimFt(
+      table,
+      lap.threshold_speed_kias ?? table.briefed_speed_kias,
+      lap.headwind_kt ?? table.briefed_headwind_kt,
+    )
+    if (expected === null) continue
+    const far = WILD * table.pilot_scatter_ft
+    rests.push(clamp(lap.along_ft - lap.aim_ft - expected - table.bias_ft, -far, far))
+  }
+  if (!rests.length) return table.bias_ft
+  const mean = rests.reduce((sum, rest) => sum + rest, 0) / rests.length
+  const share = table.bias_share[Math.min(rests.length, table.bias_share.length) - 1]!
+  return table.bias_ft + share * mean
+}
+
+export interface NextLap {
+  aim_point_ft: number
+  speed_kias: number
+  predicted_ft: number
+  hit_chance: number
+}
+
+/** The next lap's aim point, held within a step of where the last one aimed; `spotFt` may be another spot. */
+export function nextLap(table: AnswerTable, laps: readonly Flown[], spotFt: number = table.spot_ft): NextLap | null {
+  const float = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
+  if (float === null) return null
+  const bias = learnedBiasFt(table, laps)
+  const target = spotFt + table.target_minus_spot_ft
+  // one step a lap, however much they taught
+  let learned = 0
+  for (let count = 1; count <= laps.length; count += 1) {
+    const wanted = table.bias_ft - learnedBiasFt(table, laps.slice(0, count))
+    learned = clamp(wanted, learned - table.aim_step_ft, learned + table.aim_step_ft)
+  }
+  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + learned
+  const predicted = aim + float + bias
+  return {
+    aim_point_ft: aim,
+    speed_kias: table.briefed_speed_kias,
+    predicted_ft: predicted,
+    hit_chance: hitChance(table, table.pilot_scatter_ft, predicted - target),
+  }
+}
+
+export interface DeviceResult {
+  error_ft: number | null
+  hit: boolean | null
+  words: string
+  parts: DevicePart[]
+  cue: string
+}
+
+const stripes = (feet: number) => {
+  const count = Math.round(Math.abs(feet) / 200)
+  return count === 0 ? '' : count === 1 ? ', one stripe and its gap' : `, ${count} stripes and their gaps`
+}
+
+/** What one lap shows, as far as the table can tell: the parts add up to the error. */
+export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, recommendedAimFt: number): DeviceResult {
+  if (lap.along_ft === null) {
+    return { error_ft: null, hit: null, words: 'No touchdown marked', parts: [], cue: 'Nothing to explain.' }
+  }
+  const target = spotFt + table.target_minus_spot_ft
+  const error = lap.along_ft - target
+  const [from, to] = [spotFt + table.box_minus_spot_ft[0]!, spotFt + table.box_minus_spot_ft[1]!]
+  const hit = lap.along_ft >= from && lap.along_ft <= to
+  const briefed = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
+  const atSpeed =
+    lap.threshold_speed_kias === null
+      ? null
+      : touchdownMinusAimFt(table, lap.threshold_speed_kias, table.briefed_headwind_kt)
+  const speed = briefed === null || atSpeed === null ? null : atSpeed - briefed
+  const atWind =
+    lap.headwind_kt === null
+      ? null
+      : touchdownMinusAimFt(table, lap.threshold_speed_kias ?? table.briefed_speed_kias, lap.headwind_kt)
+  const before = atSpeed ?? briefed
+  const wind = atWind === null || before === null ? null : atWind - before
+  const aim = lap.aim_ft - recommendedAimFt
+  const rest = error - aim - (speed ?? 0) - (wind ?? 0)
+  const parts: DevicePart[] = [
+    { cause: 'aim', label: 'Aim', feet: aim },
+    { cause: 'speed', label: 'Speed', feet: speed },
+    { cause: 'wind', label: 'Wind', feet: wind },
+    { cause: 'rest', label: 'Roundout and hold-off', feet: rest },
+  ]
+  const largest = parts.reduce((most, part) => (Math.abs(part.feet ?? 0) > Math.abs(most.feet ?? 0) ? part : most))
+  const feet = Math.round(Math.abs(largest.feet ?? 0) / 10) * 10
+  const way = (largest.feet ?? 0) > 0 ? 'longer' : 'shorter'
+  const cue =
+    feet < 40
+      ? 'Fly the same again.'
+      : largest.cause === 'speed'
+        ? `Speed made it ${feet} ft ${way}: fly ${Math.round(table.briefed_speed_kias)}.`
+        : largest.cause === 'aim'
+          ? `The aim point made it ${feet} ft ${way}${stripes(feet)}.`
+          : largest.cause === 'wind'
+            ? `The wind made it ${feet} ft ${way}.`
+            : `Roundout and hold-off made it ${feet} ft ${way}.`
+  const off = hit ? '' : lap.along_ft > to ? `${Math.round(lap.along_ft - to)} ft beyond the box` : `${Math.round(from - lap.along_ft)} ft short of the box`
+  return { error_ft: error, hit, words: hit ? 'In the box' : off, parts, cue }
+}

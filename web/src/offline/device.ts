@@ -1,0 +1,154 @@
+/** What this device keeps without a network, in IndexedDB: sorties taken along, laps and tracks that wait to be sent. */
+import Dexie, { type EntityTable } from 'dexie'
+import { newId } from './ids'
+import type { Aboard, LapIn, Session } from '@/api/types'
+
+/** A sortie with all that is needed to fly it without the server. */
+export interface AboardRow {
+  sortie_id: number
+  person_id: number
+  taken_at: string
+  data: Aboard
+}
+
+/** One change of one lap, waiting to be sent; `values` null takes the lap away. */
+export interface Waiting {
+  number: number
+  sortie_id: number
+  person_id: number
+  person_name: string
+  lap_id: string
+  values: LapIn | null
+  /** what the server's lap was when it was changed; null when the server had none */
+  had_revision: number | null
+  /** the server's reason for not taking it; empty while it waits */
+  refused: string
+  fields: Record<string, string>
+}
+
+/** What was seen of a lap before it ended: no lap yet. */
+export interface Draft {
+  sortie_id: number
+  values: Partial<LapIn>
+}
+
+/** A step that undo takes back: the lap as it was before. */
+export interface Step {
+  n: number
+  sortie_id: number
+  what: string
+  lap_id: string
+  before: LapIn | null
+}
+
+/** Ten minutes of positions: time [ms since 1970], 1e-7 degrees, accuracy in decimetres. */
+export interface TrackPiece {
+  id: string
+  sortie_id: number
+  person_id: number
+  t: number[]
+  lat: number[]
+  lon: number[]
+  acc: number[]
+  closed: 0 | 1
+  refused: string
+}
+
+interface Kept {
+  key: string
+  value: unknown
+}
+
+class DeviceStore extends Dexie {
+  aboard!: EntityTable<AboardRow, 'sortie_id'>
+  outbox!: EntityTable<Waiting, 'number'>
+  drafts!: EntityTable<Draft, 'sortie_id'>
+  steps!: EntityTable<Step, 'n'>
+  pieces!: EntityTable<TrackPiece, 'id'>
+  own!: EntityTable<Kept, 'key'>
+
+  constructor() {
+    super('bullseye')
+    this.version(1).stores({
+      aboard: 'sortie_id, person_id',
+      outbox: '++number, sortie_id, lap_id',
+      drafts: 'sortie_id',
+      steps: '++n, sortie_id',
+      pieces: 'id, sortie_id, closed',
+      own: 'key',
+    })
+  }
+}
+
+export const device = new DeviceStore()
+
+/** Read from the device; a browser that keeps nothing answers with `empty`. */
+export async function fromDevice<T>(read: () => PromiseLike<T>, empty: T): Promise<T> {
+  try {
+    return await read()
+  } catch {
+    return empty
+  }
+}
+
+/** This device's own id, made once. */
+export async function deviceId(): Promise<string> {
+  return device.transaction('rw', device.own, async () => {
+    const found = await device.own.get('device')
+    if (found) return found.value as string
+    const made = newId()
+    await device.own.put({ key: 'device', value: made })
+    return made
+  })
+}
+
+/** Who was signed in last, for when the server cannot be asked. */
+export async function keptSession(): Promise<Session | null> {
+  return fromDevice(async () => ((await device.own.get('session'))?.value as Session | undefined) ?? null, null)
+}
+export async function keepSession(session: Session): Promise<void> {
+  await fromDevice(() => device.own.put({ key: 'session', value: JSON.parse(JSON.stringify(session)) }), 'session')
+}
+
+/** Signing out takes what is aboard off the device; what waits to be sent stays. */
+export async function forgetPerson(): Promise<void> {
+  await fromDevice(async () => {
+    await device.own.delete('session')
+    await device.aboard.clear()
+    return true
+  }, false)
+}
+
+export interface StorageState {
+  works: boolean
+  /** empty when all is well; otherwise what to know before the flight */
+  warning: string
+}
+
+const ENOUGH = 50_000_000 // bytes: a day of laps and tracks many times over
+
+/** Try whether this browser keeps what is written, and how much room there is: to be said before the flight. */
+export async function checkStorage(): Promise<StorageState> {
+  try {
+    await device.own.put({ key: 'trial', value: 'x'.repeat(100_000) })
+    await device.own.delete('trial')
+  } catch (error) {
+    const full = error instanceof Error && /quota/i.test(`${error.name} ${error.message}`)
+    return {
+      works: false,
+      warning: full
+        ? 'The storage of this device is full: laps could not be kept without a network. Make room before the flight.'
+        : 'This browser keeps nothing (a private window?): without a network, laps are lost when it closes. Open Bullseye in an ordinary window before the flight.',
+    }
+  }
+  const estimate = await navigator.storage?.estimate?.().catch(() => null)
+  const room = estimate?.quota === undefined ? null : estimate.quota - (estimate.usage ?? 0)
+  if (room !== null && room < ENOUGH) {
+    return { works: true, warning: `Only ${Math.round(room / 1_000_000)} MB are left for Bullseye on this device. Make room before the flight.` }
+  }
+  const kept = await navigator.storage?.persist?.().catch(() => false)
+  if (kept === false && !(await navigator.storage?.persisted?.().catch(() => false))) {
+    return { works: true, warning: '' } // kept as long as the device has room, which was looked at above
+  }
+  return { works: true, warning: '' }
+}

@@ -1,0 +1,270 @@
+/**
+ * Sends what waits on this device. Every change has a running number and carries the whole lap, so that sending twice,
+ * late or out of order changes nothing; only the latest of a lap is sent. One tab sends at a time.
+ */
+import type { QueryClient } from '@tanstack/vue-query'
+import { liveQuery } from 'dexie'
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { ApiError } from '@/api/client'
+import { api, forgetSortie, sessionQuery } from '@/api/queries'
+import type { Session } from '@/api/types'
+import { isOutOfReach } from './aboard'
+import { device, deviceId, type TrackPiece, type Waiting } from './device'
+import { newId } from './ids'
+import { link } from './link'
+import { packed } from './pack'
+
+const FIRST_WAIT_MS = 1_000
+const LONGEST_WAIT_MS = 60_000
+const AT_ONCE = 25 // laps of one request
+const SETTLED_MS = 3_000
+
+export type SyncState = 'idle' | 'sending' | 'waiting' | 'sign_in'
+
+/** Run while no other tab does; without locks (a page without TLS) the server's own order keeps it right. */
+async function alone(act: () => Promise<void>): Promise<void> {
+  if (!navigator.locks) return act()
+  await navigator.locks.request('bullseye-sync', act)
+}
+
+/** Messages of a lap inside a list, under the names the lap's own fields have. */
+function shortened(fields: Record<string, string>): Record<string, string> {
+  return Object.fromEntries(Object.entries(fields).map(([path, text]) => [path.split('.').at(-1)!, text]))
+}
+
+/** The latest change of each lap, in the order made. */
+export function latestOfEach(waiting: readonly Waiting[]): Waiting[] {
+  const latest = new Map<string, Waiting>()
+  for (const one of [...waiting].sort((a, b) => a.number - b.number)) {
+    const first = latest.get(one.lap_id)
+    latest.delete(one.lap_id)
+    // what the device had seen before its first unsent change is what the change is against
+    latest.set(one.lap_id, { ...one, had_revision: first ? first.had_revision : one.had_revision })
+  }
+  return [...latest.values()]
+}
+
+export const useSync = defineStore('sync', () => {
+  const outbox = ref<Waiting[]>([])
+  const inMemory = ref<Waiting[]>([]) // only where the browser keeps nothing
+  /** what is being written just now: the next tap builds on it without waiting for the storage */
+  const early = ref<Waiting[]>([])
+  const pieces = ref(0)
+  const state = ref<SyncState>('idle')
+  let client: QueryClient | null = null
+  let personId: number | null = null
+  let timer: number | undefined
+  let failures = 0
+  let again = false
+
+  const waiting = computed(() => {
+    const kept = new Set(outbox.value.map((one) => one.number))
+    return [...outbox.value, ...early.value.filter((one) => !kept.has(one.number)), ...inMemory.value]
+  })
+  const open = computed(() => latestOfEach(waiting.value))
+  const lapsHere = computed(() => open.value.filter((one) => one.values !== null).length)
+  const refused = computed(() => open.value.filter((one) => one.refused))
+  const ofOthers = computed(() => open.value.filter((one) => personId !== null && one.person_id !== personId))
+
+  /** Begin to watch the outbox and to send it whenever there is a chance. */
+  function start(queryClient: QueryClient) {
+    client = queryClient
+    liveQuery(() => device.outbox.orderBy('number').toArray()).subscribe({
+      next: (rows) => {
+        outbox.value = rows
+        const kept = new Set(rows.map((one) => one.number))
+        early.value = early.value.filter((one) => !kept.has(one.number))
+      },
+      error: () => undefined, // said by the storage check
+    })
+    liveQuery(() => device.pieces.where('closed').equals(1).count()).subscribe({
+      next: (count) => (pieces.value = count),
+      error: () => undefined,
+    })
+    window.addEventListener('online', () => soon())
+    watch(link.reached, (reached) => reached || later())
+    document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && soon())
+    soon()
+  }
+  /** Send now; a chance to forget earlier failures. */
+  function soon() {
+    failures = 0
+    void run()
+  }
+  function later() {
+    window.clearTimeout(timer)
+    const wait = Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** failures)
+    failures += 1
+    timer = window.setTimeout(() => void run(), wait * (0.8 + 0.4 * Math.random()))
+  }
+
+  let running = false
+  async function run() {
+    if (running) {
+      again = true
+      return
+    }
+    running = true
+    window.clearTimeout(timer)
+    try {
+      do {
+        again = false
+        await alone(send)
+      } while (again)
+    } finally {
+      running = false
+    }
+  }
+
+  async function rows(): Promise<Waiting[]> {
+    const kept = await device.outbox.orderBy('number').toArray().catch(() => [])
+    return [...kept, ...inMemory.value]
+  }
+
+  async function send() {
+    const touched = new Set<number>()
+    try {
+      const known = client?.getQueryData<Session>(sessionQuery.queryKey)
+      const tracks = await device.pieces.where('closed').equals(1).count().catch(() => 0)
+      const nothing = !(await rows()).length && !tracks
+      if (nothing && link.reached.value && !known?.is_kept) {
+        state.value = 'idle'
+        return
+      }
+      if (!nothing) state.value = 'sending'
+      // asks who is signed in, and for the token that every write carries
+      const session = await api.serverSession()
+      const wasAway = !link.reached.value || known?.is_kept
+      link.answered()
+      if (!session.person) {
+        state.value = nothing ? 'idle' : 'sign_in'
+        if (!known?.is_kept) await client?.invalidateQueries(sessionQuery)
+        return
+      }
+      personId = session.person.id
+      if (wasAway) {
+        client?.setQueryData(sessionQuery.queryKey, session)
+        await client?.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+      }
+      const mine = latestOfEach(await rows()).filter((one) => one.person_id === personId && !one.refused)
+      const bySortie = new Map<number, Waiting[]>()
+      for (const one of mine) bySortie.set(one.sortie_id, [...(bySortie.get(one.sortie_id) ?? []), one])
+      for (const [sortieId, ops] of bySortie) {
+        for (let from = 0; from < ops.length; from += AT_ONCE) {
+          touched.add(sortieId)
+          await sendLaps(sortieId, ops.slice(from, from + AT_ONCE))
+        }
+      }
+      await sendPieces(personId)
+      failures = 0
+      state.value = 'idle'
+    } catch (error) {
+      if (error instanceof ApiError && error.status === 401) {
+        state.value = 'sign_in'
+        await client?.invalidateQueries(sessionQuery)
+      } else {
+        if (isOutOfReach(error)) link.failed()
+        state.value = 'waiting'
+        later()
+      }
+    } finally {
+      if (client) for (const id of touched) await forgetSortie(client, id)
+    }
+  }
+
+  async function sendLaps(sortieId: number, ops: readonly Waiting[]) {
+    const id = await deviceId().catch(() => memoryDevice())
+    const sent_at = new Date().toISOString()
+    const writes = ops.map((one) => ({
+      lap_id: one.lap_id,
+      lap: one.values,
+      writer: { device: id, number: one.number, had_revision: one.had_revision, sent_at },
+    }))
+    const { results } = await api.sendLaps(sortieId, writes).catch(async (error: unknown) => {
+      if (!(error instanceof ApiError) || isOutOfReach(error) || error.status === 429) throw error
+      if (ops.length === 1) await refuse(ops[0]!, error.message, shortened(error.fields))
+      else for (const one of ops) await sendLaps(sortieId, [one]) // one of them is wrong: the others go on
+      return { results: [] }
+    })
+    for (const [i, result] of results.entries()) {
+      const op = ops[i]!
+      if (result.refused === null) await sent(op, result.revision)
+      else await refuse(op, result.refused.message, result.refused.fields)
+    }
+  }
+  async function sent(op: Waiting, revision: number | null) {
+    const isLater = (one: Waiting) => one.lap_id !== op.lap_id || one.number > op.number
+    inMemory.value = inMemory.value.filter(isLater)
+    early.value = early.value.filter(isLater)
+    await device
+      .transaction('rw', device.outbox, async () => {
+        await device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).delete()
+        // what was changed while this was under way is against what the server has now
+        await device.outbox.where('lap_id').equals(op.lap_id).modify({ had_revision: revision })
+      })
+      .catch(() => undefined)
+  }
+  async function refuse(op: Waiting, message: string, fields: Record<string, string>) {
+    const mark = { refused: message, fields }
+    inMemory.value = inMemory.value.map((one) => (one.lap_id === op.lap_id ? { ...one, ...mark } : one))
+    await device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).modify(mark).catch(() => undefined)
+  }
+  async function sendPieces(person: number) {
+    const ready = await device.pieces.where('closed').equals(1).toArray().catch((): TrackPiece[] => [])
+    for (const piece of ready.filter((one) => one.person_id === person && !one.refused)) {
+      try {
+        await api.sendTrack(piece.sortie_id, piece.id, await packed(piece))
+        await device.pieces.delete(piece.id)
+      } catch (error) {
+        if (isOutOfReach(error)) throw error
+        await device.pieces.update(piece.id, { refused: error instanceof Error ? error.message : 'Refused.' })
+      }
+    }
+  }
+
+  /** Keep one change on this device, and send it when there is a chance. */
+  async function put(change: Omit<Waiting, 'number' | 'refused' | 'fields'>): Promise<'device' | 'memory'> {
+    const row = JSON.parse(JSON.stringify({ ...change, refused: '', fields: {} })) as Waiting
+    let shown: Waiting = { ...row, number: Math.max(0, ...waiting.value.map((one) => one.number)) + 0.001 }
+    const replace = (by: Waiting | null) => {
+      early.value = early.value.flatMap((one) => (one.number !== shown.number ? [one] : by ? [by] : []))
+      if (by) shown = by
+    }
+    early.value = [...early.value, shown]
+    try {
+      const number = await device.outbox.add(row)
+      replace({ ...row, number })
+      window.setTimeout(() => replace(null), SETTLED_MS) // another tab may have sent it meanwhile
+      return 'device'
+    } catch {
+      replace(null)
+      inMemory.value = [...inMemory.value, { ...row, number: Date.now() % 2_000_000_000 }]
+      return 'memory'
+    } finally {
+      soon()
+    }
+  }
+  /** Drop what the server refused, after the user has seen it. */
+  async function drop(lapId: string) {
+    inMemory.value = inMemory.value.filter((one) => one.lap_id !== lapId)
+    early.value = early.value.filter((one) => one.lap_id !== lapId)
+    await device.outbox.where('lap_id').equals(lapId).delete().catch(() => undefined)
+  }
+  /** All that waits here, as a file: the last resort. */
+  async function asFile(): Promise<Blob> {
+    const all = {
+      made_at: new Date().toISOString(),
+      laps: await rows(),
+      tracks: await device.pieces.toArray().catch(() => []),
+    }
+    return new Blob([JSON.stringify(all, null, 1)], { type: 'application/json' })
+  }
+  return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, soon, put, drop, asFile }
+})
+
+let memoryId = ''
+function memoryDevice(): string {
+  memoryId ||= newId()
+  return memoryId
+}

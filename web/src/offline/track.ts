@@ -1,0 +1,109 @@
+/** The tablet's own position as the sortie's track: with consent, kept on this device every few seconds. */
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { device, fromDevice, type TrackPiece } from './device'
+import { newId } from './ids'
+import { useSync } from './sync'
+
+const PIECE = 600 // fixes: ten minutes at 1 Hz
+const KEEP_EVERY = 5 // fixes: what a dead battery may cost
+const ABANDONED_MS = 120_000
+
+interface Battery {
+  level: number
+}
+
+async function batteryLevel(): Promise<number | null> {
+  const ask = (navigator as { getBattery?: () => Promise<Battery> }).getBattery
+  if (!ask) return null
+  return (await ask.call(navigator).catch(() => null))?.level ?? null
+}
+
+export const useTrack = defineStore('track', () => {
+  const sync = useSync()
+  const sortieId = ref<number | null>(null)
+  const fixes = ref(0)
+  const began = ref(0)
+  const lastAt = ref(0)
+  const accuracyM = ref<number | null>(null)
+  const problem = ref('')
+  const batteryAtStart = ref<number | null>(null)
+  const batteryNow = ref<number | null>(null)
+  let watchId: number | null = null
+  let piece: TrackPiece | null = null
+  let personId = 0
+
+  const minutes = computed(() => (began.value ? Math.round((lastAt.value - began.value) / 60_000) : 0))
+  /** Percent an hour, measured; null until there is something to measure. */
+  const batteryPerHour = computed(() => {
+    if (batteryAtStart.value === null || batteryNow.value === null || minutes.value < 10) return null
+    return ((batteryAtStart.value - batteryNow.value) * 100) / (minutes.value / 60)
+  })
+
+  async function keep(closed: 0 | 1) {
+    if (!piece || !piece.t.length) return
+    const row = { ...piece, closed }
+    if (closed) piece = null
+    const kept = await fromDevice(() => device.pieces.put(row), '')
+    if (!kept) problem.value = 'The track cannot be kept on this device.'
+    if (closed) sync.soon()
+  }
+  function take(position: GeolocationPosition) {
+    const { latitude, longitude, accuracy } = position.coords
+    if (sortieId.value === null) return
+    problem.value = ''
+    piece ??= {
+      id: newId(), sortie_id: sortieId.value, person_id: personId, closed: 0, refused: '', t: [], lat: [], lon: [], acc: [],
+    }
+    piece.t.push(Math.round(position.timestamp))
+    piece.lat.push(Math.round(latitude * 1e7))
+    piece.lon.push(Math.round(longitude * 1e7))
+    piece.acc.push(Math.round(accuracy * 10))
+    fixes.value += 1
+    began.value ||= position.timestamp
+    lastAt.value = position.timestamp
+    accuracyM.value = accuracy
+    if (piece.t.length >= PIECE) void keep(1)
+    else if (piece.t.length % KEEP_EVERY === 0) void keep(0)
+    if (fixes.value % 60 === 0) void batteryLevel().then((level) => (batteryNow.value = level))
+  }
+  async function start(ofSortie: number, ofPerson: number) {
+    if (!('geolocation' in navigator) || !window.isSecureContext) {
+      problem.value = 'This browser gives no position here: it needs a page served with https.'
+      return
+    }
+    await stop()
+    personId = ofPerson
+    sortieId.value = ofSortie
+    fixes.value = 0
+    began.value = 0
+    batteryAtStart.value = batteryNow.value = await batteryLevel()
+    watchId = navigator.geolocation.watchPosition(
+      take,
+      (error) => {
+        problem.value =
+          error.code === error.PERMISSION_DENIED
+            ? 'The position is not allowed for this page; allow it in the browser.'
+            : 'No position now; it goes on when there is one.'
+        if (error.code === error.PERMISSION_DENIED) void stop()
+      },
+      { enableHighAccuracy: true, maximumAge: 0 },
+    )
+  }
+  async function stop() {
+    if (watchId !== null) navigator.geolocation.clearWatch(watchId)
+    watchId = null
+    sortieId.value = null
+    await keep(1)
+  }
+  /** Pieces that a killed app left open are closed and sent. */
+  async function closeAbandoned() {
+    const before = Date.now() - ABANDONED_MS
+    const open = await fromDevice(() => device.pieces.where('closed').equals(0).toArray(), [])
+    for (const one of open) {
+      if ((one.t.at(-1) ?? 0) < before) await fromDevice(() => device.pieces.update(one.id, { closed: 1 }), 0)
+    }
+    sync.soon()
+  }
+  return { sortieId, fixes, minutes, accuracyM, problem, batteryPerHour, start, stop, closeAbandoned }
+})
