@@ -53,7 +53,9 @@ class Server:
     def start(self) -> None:
         command = [sys.executable, '-m', 'gunicorn', '--bind', f'127.0.0.1:{self.port}', '--threads', '4']
         self.process = subprocess.Popen(
-            [*command, '--log-level', 'warning', 'bullseye.api:create_app()'], env=self.environment
+            [*command, '--log-level', 'warning', 'bullseye.api:create_app()'],
+            env=self.environment,
+            start_new_session=True,
         )
         for _ in range(200):
             try:
@@ -62,6 +64,11 @@ class Server:
             except OSError:
                 time.sleep(0.05)
         raise AssertionError('the server does not answer')
+
+    def kill(self) -> None:
+        """End it and its workers at once, as a power cut would."""
+        os.killpg(self.process.pid, signal.SIGKILL)
+        self.process.wait(timeout=15)
 
     def stop(self) -> None:
         self.process.send_signal(signal.SIGTERM)

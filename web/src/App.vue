@@ -39,6 +39,7 @@ const places = computed(() => [
 const showKeys = ref(false)
 
 watch(person, (now, before) => {
+  if (now && now.id !== before?.id) sync.enter(now.id)
   if (before && !now && !route.meta.open) void router.push({ name: 'sign-in', query: { next: route.fullPath } })
 })
 watch(sortieId, () => undo.clear())
@@ -51,7 +52,8 @@ async function signOut() {
     if (!(error instanceof ApiError && error.status === 401)) throw error
   })
   undo.clear()
-  client.clear()
+  // not the session itself: what watches it would hear of nothing any more
+  client.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionQuery.queryKey[0] })
   await client.fetchQuery({ ...sessionQuery, staleTime: 0 })
   await router.push({ name: 'sign-in' })
 }

@@ -53,7 +53,7 @@ export const useSync = defineStore('sync', () => {
   const pieces = ref(0)
   const state = ref<SyncState>('idle')
   let client: QueryClient | null = null
-  let personId: number | null = null
+  const personId = ref<number | null>(null)
   let timer: number | undefined
   let failures = 0
   let again = false
@@ -65,7 +65,7 @@ export const useSync = defineStore('sync', () => {
   const open = computed(() => latestOfEach(waiting.value))
   const lapsHere = computed(() => open.value.filter((one) => one.values !== null).length)
   const refused = computed(() => open.value.filter((one) => one.refused))
-  const ofOthers = computed(() => open.value.filter((one) => personId !== null && one.person_id !== personId))
+  const ofOthers = computed(() => open.value.filter((one) => personId.value !== null && one.person_id !== personId.value))
 
   /** Begin to watch the outbox and to send it whenever there is a chance. */
   function start(queryClient: QueryClient) {
@@ -85,6 +85,11 @@ export const useSync = defineStore('sync', () => {
     window.addEventListener('online', () => soon())
     watch(link.reached, (reached) => reached || later())
     document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && soon())
+    soon()
+  }
+  /** Somebody signed in: what is theirs can be sent. */
+  function enter(person: number) {
+    personId.value = person
     soon()
   }
   /** Send now; a chance to forget earlier failures. */
@@ -142,12 +147,13 @@ export const useSync = defineStore('sync', () => {
         if (!known?.is_kept) await client?.invalidateQueries(sessionQuery)
         return
       }
-      personId = session.person.id
+      const own = session.person.id
+      personId.value = own
       if (wasAway) {
         client?.setQueryData(sessionQuery.queryKey, session)
         await client?.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
       }
-      const mine = latestOfEach(await rows()).filter((one) => one.person_id === personId && !one.refused)
+      const mine = latestOfEach(await rows()).filter((one) => one.person_id === own && !one.refused)
       const bySortie = new Map<number, Waiting[]>()
       for (const one of mine) bySortie.set(one.sortie_id, [...(bySortie.get(one.sortie_id) ?? []), one])
       for (const [sortieId, ops] of bySortie) {
@@ -156,7 +162,7 @@ export const useSync = defineStore('sync', () => {
           await sendLaps(sortieId, ops.slice(from, from + AT_ONCE))
         }
       }
-      await sendPieces(personId)
+      await sendPieces(own)
       failures = 0
       state.value = 'idle'
     } catch (error) {
@@ -260,7 +266,7 @@ export const useSync = defineStore('sync', () => {
     }
     return new Blob([JSON.stringify(all, null, 1)], { type: 'application/json' })
   }
-  return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, soon, put, drop, asFile }
+  return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, enter, soon, put, drop, asFile }
 })
 
 let memoryId = ''
