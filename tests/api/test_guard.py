@@ -120,6 +120,7 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
                 ('sortie_id', '1'),
                 ('airfield_id', '1'),
                 ('row_id', '1'),
+                ('person_id', '1'),
                 ('what', 'aircraft'),
                 ('paper', 'a5'),
             ):

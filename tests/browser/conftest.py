@@ -1,5 +1,6 @@
 """The real server and Debian's Chromium."""
 
+import itertools
 import os
 import signal
 import subprocess
@@ -13,7 +14,7 @@ import pytest
 from playwright.sync_api import Page
 
 from bullseye.launch.places import ROOT, WEB
-from bullseye.launch.postgres import free_port
+from bullseye.launch.postgres import is_taken
 
 FLAGS = [
     '--no-sandbox',
@@ -37,11 +38,19 @@ def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]
     return browser_context_args | {'viewport': {'width': 1280, 'height': 800}}
 
 
+# below the ports that systems hand out by themselves, apart for tests that run side by side
+_PORTS = itertools.count(21_000 + 1_000 * int(os.environ.get('PYTEST_XDIST_WORKER', 'gw0').removeprefix('gw')))
+
+
+def _port() -> int:
+    return next(port for port in _PORTS if not is_taken(port))
+
+
 class Server:
     """gunicorn on a database, as ./bullseye up starts it."""
 
     def __init__(self, database_url: str) -> None:
-        self.port = free_port()
+        self.port = _port()
         self.url = f'http://127.0.0.1:{self.port}'
         self.environment = os.environ | {
             'BULLSEYE_DATABASE_URL': database_url,

@@ -18,7 +18,9 @@ def aim(page: Page) -> str:
 
 def before_spot(page: Page) -> float:
     """Feet from the aim point to the spot of the next lap."""
-    return float(page.get_by_label('Spot of this lap', exact=True).input_value()) - float(aim(page)[:-2].replace(',', ''))
+    return float(page.get_by_label('Spot of this lap', exact=True).input_value()) - float(
+        aim(page)[:-2].replace(',', '')
+    )
 
 
 def tap(page: Page, feet: float, *, lateral: float = 0.0) -> None:

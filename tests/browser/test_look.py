@@ -21,6 +21,7 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
     addresses = [
         '/',
         '/people',
+        '/fleet',
         '/hangar',
         '/fields',
         '/standards',

@@ -30,7 +30,7 @@ const session = useQuery(sessionQuery)
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
 const places = computed(() => [
-  ...(person.value?.role === 'student' ? [] : ([['/people', 'People']] as const)),
+  ...(person.value?.role === 'student' ? [] : ([['/people', 'People'], ['/fleet', 'Fleet']] as const)),
   ['/hangar', 'Hangar'] as const,
   ['/fields', 'Fields'] as const,
   ['/standards', 'Standards'] as const,

@@ -21,6 +21,7 @@ export function makeRouter(client: QueryClient) {
       { path: '/fields', name: 'fields', component: () => import('./views/FieldsView.vue') },
       { path: '/standards', name: 'standards', component: () => import('./views/StandardsView.vue') },
       { path: '/techniques', name: 'techniques', component: () => import('./views/TechniquesView.vue') },
+      { path: '/fleet', name: 'fleet', component: () => import('./views/FleetView.vue') },
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
       { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
       { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },

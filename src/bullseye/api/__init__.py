@@ -13,7 +13,7 @@ from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import text
 
 from bullseye import __version__
-from bullseye.api import catalogue, cockpit, errors, fields, hangar, laps, pages, session, sorties, weather
+from bullseye.api import catalogue, cockpit, errors, fields, hangar, laps, pages, school, session, sorties, weather
 from bullseye.api.context import close_database, database
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
@@ -54,7 +54,17 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     _sign_in_by_cookie(app)
     errors.register(app)
     app.spec_processor(_every_write_may_be_refused)
-    for blueprint in (session.bp, catalogue.bp, hangar.bp, fields.bp, sorties.bp, laps.bp, weather.bp, cockpit.bp):
+    for blueprint in (
+        session.bp,
+        catalogue.bp,
+        hangar.bp,
+        fields.bp,
+        sorties.bp,
+        laps.bp,
+        weather.bp,
+        cockpit.bp,
+        school.bp,
+    ):
         app.register_blueprint(blueprint)
     pages.register(app)
 

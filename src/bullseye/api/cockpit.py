@@ -87,8 +87,7 @@ def take_along(sortie_id: int) -> AboardOut:
     live = coaching.live_request(db, sortie)
     brief = coaching.brief_of(live)
     plan = make_parts(live, coaching.plan_of(db, sortie), brief)
-    kinds = coaching.landings_of(sortie, plan)
-    requests = {kind: coaching.live_request(db, sortie, landing=kind) for kind in kinds}
+    requests = coaching.requests_of_plan(db, sortie, plan)
     found = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])
     return AboardOut.model_validate(

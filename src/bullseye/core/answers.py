@@ -16,7 +16,7 @@ from bullseye.core.request import BriefRequest
 from bullseye.core.touchdown import hit_chance, predict, simulate_from_aim_ft
 
 _SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
-_HEADWINDS_KT = tuple(float(kt) for kt in range(-14, 41, 3))
+_HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
 _SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))
 _SCATTERS_FT = (20.0, 40.0, 60.0, 80.0, 100.0, 125.0, 150.0, 200.0, 250.0, 300.0, 400.0)
 _MOST_LAPS = 30

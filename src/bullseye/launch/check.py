@@ -15,6 +15,8 @@ from bullseye.launch import places, setup
 from bullseye.launch.postgres import Cluster
 from bullseye.launch.say import Stopwatch, run, step
 
+_MOST_WORKERS = 4
+
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Options of the command: what stands behind -- goes to pytest."""
@@ -67,9 +69,14 @@ def test(arguments: argparse.Namespace) -> int:
     return 1 if failed else 0
 
 
+def _side_by_side() -> list[str]:
+    """Tests run on as many cores as there are, as far as the one database server has room for them."""
+    return ['-n', str(min(os.cpu_count() or 1, _MOST_WORKERS)), '--dist', 'worksteal']
+
+
 def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int]:
     """Run pytest with its output shown; return how many passed, how many did not, and its exit code."""
-    command = [str(places.PYTHON), '-m', 'pytest', *more]
+    command = [str(places.PYTHON), '-m', 'pytest', *(more or _side_by_side())]
     passed = broken = 0
     with subprocess.Popen(command, cwd=places.ROOT, env=environment, stdout=subprocess.PIPE, text=True) as running:
         for line in running.stdout or ():

@@ -7,16 +7,19 @@ import fcntl
 import os
 import secrets
 import signal
+import socket
+import ssl
 import subprocess
 import time
 import urllib.error
 import urllib.request
+from dataclasses import dataclass
 from pathlib import Path
 from typing import IO
 
 from bullseye.launch import places, setup
 from bullseye.launch.postgres import Cluster, is_taken
-from bullseye.launch.say import GiveUp, Stopwatch, give_up, step
+from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
 
 DEFAULT_PORT = 8765
 _NEWER_DATABASE = 4
@@ -26,6 +29,10 @@ _WORKERS, _THREADS = 2, 4
 def add_arguments(parser: argparse.ArgumentParser) -> None:
     """Options of the command."""
     parser.add_argument('--port', type=int, default=DEFAULT_PORT, help=f'port to serve on, {DEFAULT_PORT} if not given')
+    parser.add_argument('--host', default='127.0.0.1', help="this machine's address on the school's network")
+    parser.add_argument('--https', action='store_true', help='with a certificate made here, or the one given')
+    parser.add_argument('--certificate', type=Path, metavar='FILE', help='PEM certificate (chain) to use with --https')
+    parser.add_argument('--key', type=Path, metavar='FILE', help='PEM key of --certificate')
     parser.add_argument('--weather', metavar='URL', help='a weather station to ask, such as ./bullseye sim weather')
     which = parser.add_mutually_exclusive_group()
     which.add_argument('--demo', action='store_true', help='serve the demo school again after --empty')
@@ -77,27 +84,116 @@ def _prepare(environment: dict[str, str], mode: str) -> str:
     return done.stdout.strip()
 
 
-def _serve(environment: dict[str, str], port: int) -> subprocess.Popen[bytes]:
-    command = [places.VENV / 'bin' / 'gunicorn', '--bind', f'127.0.0.1:{port}', '--workers', _WORKERS]
-    command += ['--threads', _THREADS, '--log-level', 'warning', '--graceful-timeout', 5, 'bullseye.api:create_app()']
+@dataclass(frozen=True)
+class Site:
+    """Where the application is served, and with which certificate."""
+
+    host: str
+    port: int
+    certificate: Path | None = None
+    key: Path | None = None
+    folder: Path | None = None  # of the certificates made here
+    fingerprint: str = ''
+
+    @property
+    def address(self) -> str:
+        """As a browser opens it."""
+        host = f'[{self.host}]' if ':' in self.host else self.host
+        return f'{"https" if self.certificate else "http"}://{host}:{self.port}'
+
+    @property
+    def trust_address(self) -> str:
+        """Of the page that says how to trust the certificate."""
+        return self.address.replace('https', 'http').removesuffix(str(self.port)) + str(self.port + 1)
+
+
+def _site(arguments: argparse.Namespace, folder: Path) -> Site:
+    """The site asked for; its certificate is made when none is given."""
+    if not arguments.https:
+        return Site(arguments.host, arguments.port)
+    if arguments.certificate:
+        return Site(arguments.host, arguments.port, arguments.certificate.resolve(), arguments.key.resolve())
+    step('making the certificate of this server')
+    kept = folder / 'tls'
+    fingerprint = run(
+        [places.PYTHON, '-m', 'bullseye.launch.tls', kept, arguments.host],
+        env={**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')},
+        failed='The certificate could not be made',
+    ).strip()
+    return Site(arguments.host, arguments.port, kept / 'server.crt', kept / 'server.key', kept, fingerprint)
+
+
+def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[bytes]:
+    command = [places.VENV / 'bin' / 'gunicorn', '--threads', _THREADS, '--log-level', 'warning', *parts]
     # a group of its own: Ctrl-C reaches only us, and we stop things in order
     return subprocess.Popen([str(part) for part in command], env=environment, start_new_session=True)
 
 
-def _wait_until_up(server: subprocess.Popen[bytes], port: int) -> None:
+def _serve(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
+    tls = ['--certfile', site.certificate, '--keyfile', site.key] if site.certificate else []
+    bind = ['--bind', site.address.partition('://')[2], '--workers', _WORKERS, '--graceful-timeout', 5]
+    return _gunicorn(environment, *bind, *tls, 'bullseye.api:create_app()')
+
+
+def _serve_trust(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
+    more = {
+        'BULLSEYE_TLS_FOLDER': str(site.folder),
+        'BULLSEYE_HTTPS_ADDRESS': site.address,
+        'BULLSEYE_TRUST_ADDRESS': site.trust_address,
+    }
+    bind = ['--bind', site.trust_address.partition('://')[2]]
+    return _gunicorn(environment | more, *bind, 'bullseye.launch.trust:create_app()')
+
+
+def _wait_until_up(server: subprocess.Popen[bytes], site: Site) -> None:
+    context = None
+    if site.certificate:
+        # the one made here is verified as a tablet will; one that was given may speak for another name
+        context = ssl.create_default_context(cafile=site.folder / 'authority.crt' if site.folder else None)
+        if not site.folder:
+            context.check_hostname, context.verify_mode = False, ssl.CERT_NONE
     for _ in range(300):
         if server.poll() is not None:
             give_up('The web server stopped at once; its message is above.')
         try:
-            with urllib.request.urlopen(f'http://127.0.0.1:{port}/api/health', timeout=2):
+            with urllib.request.urlopen(f'{site.address}/api/health', timeout=2, context=context):
                 return
         except (urllib.error.URLError, OSError):
             time.sleep(0.1)
     give_up('The web server does not answer within 30 s.')
 
 
+def _say_network(site: Site) -> None:
+    if site.folder:
+        print(f'Tablets open {site.trust_address} first: it says how to trust this server, with a QR code.')
+        print(f'Fingerprint of its certificate: {site.fingerprint}\n')
+    elif site.host not in ('127.0.0.1', 'localhost', '::1') and not site.certificate:
+        print('Without --https passwords cross the network in the clear, and tablets cannot work without a network.\n')
+
+
+def _end(process: subprocess.Popen[bytes] | None) -> None:
+    if process is None or process.poll() is not None:
+        return
+    process.terminate()
+    try:
+        process.wait(timeout=10)
+    except subprocess.TimeoutExpired:
+        os.killpg(process.pid, signal.SIGKILL)
+
+
 def _raise_interrupt(*_: object) -> None:
     raise KeyboardInterrupt
+
+
+def _check_host(host: str) -> None:
+    if host in ('0.0.0.0', '::'):  # noqa: S104 - refused, not used
+        give_up('Give the one address by which tablets reach this machine, such as 192.168.1.20, not all of them.')
+    try:
+        family, kind, _, _, place = socket.getaddrinfo(host, 0, type=socket.SOCK_STREAM)[0]
+        with socket.socket(family, kind) as probe:
+            probe.bind(place)
+    except OSError:
+        give_up(f'{host} is no address of this machine.')
 
 
 def _check(arguments: argparse.Namespace) -> None:
@@ -105,6 +201,14 @@ def _check(arguments: argparse.Namespace) -> None:
         give_up(f'Port {arguments.port} does not exist; choose one from 1024 to 65535.')
     if is_taken(arguments.port):
         give_up(f'Port {arguments.port} is taken; choose another with --port.')
+    if bool(arguments.certificate) != bool(arguments.key) or (arguments.certificate and not arguments.https):
+        give_up('--certificate and --key go together, with --https.')
+    for file in (arguments.certificate, arguments.key):
+        if file and not file.is_file():
+            give_up(f'{file} is not there.')
+    if arguments.https and not arguments.certificate and is_taken(arguments.port + 1):
+        give_up(f'Port {arguments.port + 1}, for the page that tablets open first, is taken; choose another --port.')
+    _check_host(arguments.host)
     if arguments.weather and not arguments.weather.startswith(('http://', 'https://')):
         give_up(f'--weather {arguments.weather} is no address; it begins with http:// or https://.')
 
@@ -117,6 +221,7 @@ def up(arguments: argparse.Namespace) -> int:
     watch = Stopwatch()
     cluster: Cluster | None = None
     server: subprocess.Popen[bytes] | None = None
+    trust: subprocess.Popen[bytes] | None = None
     lock: IO[str] | None = None
     try:
         setup.everything(for_tests=False)
@@ -138,12 +243,17 @@ def up(arguments: argparse.Namespace) -> int:
             'PYTHONPATH': str(places.ROOT / 'src'),
             'BULLSEYE_DATABASE_URL': cluster.url(mode),
             'BULLSEYE_SECRET_KEY': _secret_key(folder),
+            'BULLSEYE_HTTPS': '1' if arguments.https else '',
         }
+        site = _site(arguments, folder)
         told = _prepare(environment, mode)
         step('starting the web server')
-        server = _serve(environment, arguments.port)
-        _wait_until_up(server, arguments.port)
-        print(f'\nBullseye is at http://127.0.0.1:{arguments.port}  (started in {watch}; Ctrl-C stops it)\n')
+        server = _serve(environment, site)
+        _wait_until_up(server, site)
+        if site.folder:
+            trust = _serve_trust(environment, site)
+        print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
+        _say_network(site)
         print(told, flush=True)
         code = server.wait()
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
@@ -154,11 +264,7 @@ def up(arguments: argparse.Namespace) -> int:
         raise GiveUp(f'{error.filename or "The system"}: {error.strerror}.') from None
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)  # a second Ctrl-C must not leave things running
-        if server is not None and server.poll() is None:
-            server.terminate()
-            try:
-                server.wait(timeout=10)
-            except subprocess.TimeoutExpired:
-                os.killpg(server.pid, signal.SIGKILL)
+        for process in (trust, server):
+            _end(process)
         if cluster is not None and lock is not None:
             cluster.stop()

@@ -6,6 +6,7 @@ import dataclasses
 import json
 import statistics
 from collections.abc import Sequence
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
@@ -266,11 +267,16 @@ def plan_of(
     )
 
 
-def landings_of(sortie: Sortie, plan: Parts) -> list[LandingKind]:
-    """Kinds of landing that a sortie may be asked for: its own, and those of its lap plan."""
-    known = get_args(LandingKind)
-    planned = [lap.kind for lap in plan.lap_plan.laps if lap.kind in known]
-    return cast(list[LandingKind], list(dict.fromkeys([sortie.landing, *planned])))
+def requests_of_plan(db: Session, sortie: Sortie, plan: Parts) -> dict[LandingKind, BriefRequest]:
+    """Requests of the landings that a sortie may be asked for: its own kind, and those of its lap plan."""
+    wanted = {sortie.landing, *(lap.kind for lap in plan.lap_plan.laps)}
+    found: dict[LandingKind, BriefRequest] = {}
+    for kind in get_args(LandingKind):
+        if kind in wanted:
+            # what was planned by hand may be a kind that the sortie's standard does not judge
+            with suppress(RefusedRequest):
+                found[kind] = live_request(db, sortie, landing=kind)
+    return found
 
 
 def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import hashlib
 import secrets
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime, timedelta
+from typing import Any
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
@@ -173,3 +174,38 @@ def set_up(db: Session, *, code: str, school_name: str, name: str, login: str, p
     chief = add(db, school=school, login=login, name=name, role='chief', password=password)
     row.setup_code_hash = None
     return chief
+
+
+def school_of(db: Session, by: User) -> School:
+    """The school of a person."""
+    return db.get_one(School, by.school_id)
+
+
+def change_school(db: Session, *, by: User, changes: Mapping[str, Any]) -> School:
+    """Set what holds for all sorties of the school.
+
+    :raises NotAllowed: for anybody but the chief instructor
+    """
+    if by.role != 'chief':
+        raise NotAllowed('only the chief instructor sets this')
+    school = db.get_one(School, by.school_id, with_for_update=True)
+    for name, value in changes.items():
+        setattr(school, name, value)
+    db.commit()
+    return school
+
+
+def set_crosswind_limit(db: Session, *, by: User, person_id: int, limit_kt: float | None) -> User:
+    """Set a person's own crosswind limit.
+
+    :raises NotAllowed: for a student
+    :raises NotFound: when the school has no such person
+    """
+    if by.role == 'student':
+        raise NotAllowed('only instructors set limits')
+    found = db.get(User, person_id, with_for_update=True) if 0 < person_id < 2**31 else None
+    if found is None:
+        raise NotFound('person')
+    found.crosswind_limit_kt = limit_kt
+    db.commit()
+    return found

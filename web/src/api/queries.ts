@@ -17,6 +17,7 @@ import type {
   Plan,
   PlanChanges,
   RankingIn,
+  SchoolChange,
   Role,
   SentChange,
   Session,
@@ -155,6 +156,11 @@ export const api = {
     answered(
       http.GET('/api/sorties/{sortie_id}/aboard', { params: { path: { sortie_id } } }),
     ) as Promise<unknown> as Promise<Aboard>,
+  school: () => answered(http.GET('/api/school')),
+  changeSchool: (body: { crosswind_limit_kt?: number | null; aim_step_ft?: number }) =>
+    answered(http.PATCH('/api/school', { body: body as SchoolChange })),
+  setCrosswindLimit: (person_id: number, crosswind_limit_kt: number | null) =>
+    answered(http.PATCH('/api/people/{person_id}', { params: { path: { person_id } }, body: { crosswind_limit_kt } })),
   fleet: () => answered(http.GET('/api/fleet')),
 }
 
@@ -209,6 +215,7 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number)
     ),
   placeholderData: <T>(before: T) => before,
 })
+export const schoolQuery = { queryKey: ['school'] as const, queryFn: api.school }
 export const fleetQuery = { queryKey: ['fleet'] as const, queryFn: api.fleet }
 
 let refreshing = 0

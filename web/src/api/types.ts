@@ -28,6 +28,7 @@ export type SentChange = Schemas['SentChanges']['changes'][number]
 export type SentResults = Schemas['SentResults']
 export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & { laps: Laps; brief: BriefOut; plan: { plan: Plan } }
 export type SortieLine = Schemas['SortiesOut']['sorties'][number]
+export type SchoolChange = Schemas['SchoolChange']
 export type Fleet = Schemas['FleetOut']
 export type Outcome = LapIn['outcome']
 export type Drift = NonNullable<LapIn['drift']>

@@ -16,6 +16,7 @@ const props = withDefaults(
     start?: number
     slide?: boolean
     tall?: boolean
+    hideLabel?: boolean
   }>(),
   { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined },
 )
@@ -35,7 +36,7 @@ function type(event: Event) {
 
 <template>
   <div>
-    <label :for="id" class="heading block">{{ label }}</label>
+    <label :for="id" :class="hideLabel ? 'sr-only' : 'heading block'">{{ label }}</label>
     <div class="flex items-stretch" :class="tall ? 'tall' : ''">
       <button type="button" class="step rounded-l-lg" :aria-label="`${label}: less`" @click="move(-1)">−</button>
       <span class="relative min-w-0 flex-1">

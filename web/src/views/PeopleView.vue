@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** People of the school, and inviting more of them by link. */
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ApiError } from '@/api/client'
-import { api, catalogueQuery, sessionQuery } from '@/api/queries'
+import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import Loading from '@/components/Loading.vue'
-import { round } from '@/words'
+import Stepper from '@/components/Stepper.vue'
+import { useUndo } from '@/stores/undo'
 
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
@@ -34,6 +35,34 @@ async function copy() {
   await navigator.clipboard.writeText(made.value?.link ?? '')
   copied.value = true
 }
+
+const client = useQueryClient()
+const undo = useUndo()
+const school = useQuery(schoolQuery)
+const isChief = computed(() => session.data.value?.person?.role === 'chief')
+const refusal = ref('')
+/** Write a setting; undo writes what was before. */
+async function write(what: string, now: () => Promise<unknown>, before: () => Promise<unknown>) {
+  refusal.value = ''
+  const again = () => Promise.all([client.invalidateQueries({ queryKey: ['catalogue'] }), client.invalidateQueries(schoolQuery)])
+  try {
+    await now()
+    await again()
+    undo.done(what, () => before().then(again))
+  } catch (error) {
+    refusal.value = error instanceof Error ? error.message : 'Not kept.'
+    await again()
+  }
+}
+function limit(person_id: number, before: number | null, now: number | null) {
+  void write('crosswind limit', () => api.setCrosswindLimit(person_id, now), () => api.setCrosswindLimit(person_id, before))
+}
+function setSchool(change: { crosswind_limit_kt?: number | null; aim_step_ft?: number }) {
+  const was = school.data.value
+  if (!was) return
+  const before = { crosswind_limit_kt: was.crosswind_limit_kt, aim_step_ft: was.aim_step_ft }
+  void write('school setting', () => api.changeSchool(change), () => api.changeSchool(before))
+}
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
 
@@ -54,10 +83,52 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           <tr v-for="person in catalogue.data.value.people" :key="person.id" class="border-b border-line">
             <td class="py-2 font-bold">{{ person.name }}</td>
             <td>{{ person.role }}</td>
-            <td>{{ person.crosswind_limit_kt === null ? 'none set' : `${round(person.crosswind_limit_kt)} kt` }}</td>
+            <td class="w-56 py-1">
+              <Stepper
+                v-if="person.role === 'student'"
+                :model-value="person.crosswind_limit_kt ?? null"
+                :label="`Crosswind limit of ${person.name}`"
+                hide-label
+                unit="kt"
+                :min="0"
+                :max="60"
+                :start="8"
+                empty-word="none set"
+                @update:model-value="limit(person.id, person.crosswind_limit_kt ?? null, $event)"
+              />
+            </td>
           </tr>
         </tbody>
       </table>
+      <p v-if="refusal" role="alert" class="mt-2 font-bold text-fail-ink">{{ refusal }}</p>
+      <div v-if="school.data.value" class="mt-4 grid gap-3 sm:grid-cols-2">
+        <template v-if="isChief">
+          <Stepper
+            :model-value="school.data.value.crosswind_limit_kt"
+            label="School’s crosswind limit for students"
+            unit="kt"
+            :min="0"
+            :max="60"
+            :start="10"
+            empty-word="none set"
+            @update:model-value="setSchool({ crosswind_limit_kt: $event })"
+          />
+          <Stepper
+            :model-value="school.data.value.aim_step_ft"
+            label="One lap moves the aim point by at most"
+            unit="ft"
+            :min="10"
+            :max="1000"
+            :step="10"
+            @update:model-value="$event !== null && setSchool({ aim_step_ft: $event })"
+          />
+        </template>
+        <p v-else class="text-sm text-soft">
+          The school’s crosswind limit for students:
+          {{ school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt` }}; one lap
+          moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets both.
+        </p>
+      </div>
     </section>
     <section class="panel space-y-3 self-start" aria-labelledby="invite">
       <h2 id="invite" class="text-2xl font-bold">Invite</h2>

@@ -1,0 +1,73 @@
+"""What the school sets for all its sorties, and the limits of its people."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from annotated_types import Ge, Le
+from apiflask import APIBlueprint
+from flask_login import login_required
+
+from bullseye.api.context import database, person
+from bullseye.api.schema import In, Out
+from bullseye.api.session import PersonOut
+from bullseye.core.quantity import Real
+from bullseye.store import people
+
+bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
+Limit = Annotated[Real, Ge(0), Le(60)]
+AimStep = Annotated[Real, Ge(10), Le(1_000)]
+
+
+class SchoolOut(Out):
+    """Settings of the school."""
+
+    name: str
+    crosswind_limit_kt: float | None
+    aim_step_ft: float
+
+
+class SchoolChange(In):
+    """What to set; what is left out stays. No crosswind limit of the school is null."""
+
+    crosswind_limit_kt: Limit | None = None
+    aim_step_ft: AimStep = 150.0
+
+
+class PersonChange(In):
+    """Limits of a person; null is none of their own."""
+
+    crosswind_limit_kt: Limit | None
+
+
+@bp.get('/school')
+@login_required
+@bp.output(SchoolOut)
+@bp.doc(responses=[401])
+def read_school() -> SchoolOut:
+    """Tell what the school sets."""
+    return SchoolOut.model_validate(people.school_of(database(), person()))
+
+
+@bp.patch('/school')
+@login_required
+@bp.input(SchoolChange)
+@bp.output(SchoolOut)
+@bp.doc(responses=[401, 403])
+def change_school(json_data: SchoolChange) -> SchoolOut:
+    """Set the school's crosswind limit for students, and how far one lap may move the aim point; chief only."""
+    changes = json_data.model_dump(exclude_unset=True)
+    return SchoolOut.model_validate(people.change_school(database(), by=person(), changes=changes))
+
+
+@bp.patch('/people/<int:person_id>')
+@login_required
+@bp.input(PersonChange)
+@bp.output(PersonOut)
+@bp.doc(responses=[401, 403, 404])
+def change_person(person_id: int, json_data: PersonChange) -> PersonOut:
+    """Set a student's own crosswind limit."""
+    limit_kt = json_data.crosswind_limit_kt
+    return PersonOut.model_validate(
+        people.set_crosswind_limit(database(), by=person(), person_id=person_id, limit_kt=limit_kt)
+    )
