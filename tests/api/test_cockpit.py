@@ -146,15 +146,15 @@ def test_a_lap_left_out_of_learning_teaches_nothing(marta):
 
 def test_one_lap_never_moves_the_aim_by_more_than_the_schools_step(app, marta):
     sortie = marta.sortie_of('Ines')
-    assert marta.call('PATCH', '/api/school', {'aim_step_ft': 10.0})['aim_step_ft'] == 10.0
+    assert marta.call('PATCH', '/api/school', {'aim_step_ft': 2.0})['aim_step_ft'] == 2.0
     steps = []
     aim = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
     for minute in range(6):
-        marta.put_lap(sortie, along_ft=1_000.0, flown_at=f'2026-11-20T10:{minute:02d}:00Z')
+        marta.put_lap(sortie, along_ft=1_200.0, flown_at=f'2026-11-20T10:{minute:02d}:00Z')
         moved = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
         steps.append(abs(moved - aim))
         aim = moved
-    assert max(steps) == pytest.approx(10, abs=0.5)
+    assert max(steps) == pytest.approx(2, abs=0.5)
     marta.call('PATCH', '/api/school', {'aim_step_ft': 300.0})
     freed = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
     assert abs(freed - aim) > 5

@@ -60,7 +60,17 @@ class Server:
         self.start()
 
     def start(self) -> None:
-        command = [sys.executable, '-m', 'gunicorn', '--bind', f'127.0.0.1:{self.port}', '--threads', '4']
+        command = [
+            sys.executable,
+            '-m',
+            'gunicorn',
+            '--bind',
+            f'127.0.0.1:{self.port}',
+            '--threads',
+            '4',
+            '--graceful-timeout',
+            '2',
+        ]
         self.process = subprocess.Popen(
             [*command, '--log-level', 'warning', 'bullseye.api:create_app()'],
             env=self.environment,
@@ -89,7 +99,7 @@ def still_server(new_database: Callable[..., str], demo_template: str) -> Iterat
     """One server for all the tests that only look: what they see is the demo as it was made."""
     server = Server(new_database(demo_template))
     yield server
-    server.stop()
+    server.kill()
 
 
 @pytest.fixture
@@ -109,7 +119,7 @@ def serve() -> Iterator[Callable[[str], Server]]:
     yield make
     for server in running:
         if server.process.poll() is None:
-            server.stop()
+            server.kill()
 
 
 @pytest.fixture

@@ -1,8 +1,12 @@
 """Every screen, in both themes, on each size it is meant for: nothing sideways, nothing axe-core calls serious."""
 
+import colorsys
+import re
+
 import pytest
 from playwright.sync_api import Page, expect
 
+from bullseye.launch.places import WEB
 from tests.browser.conftest import Server, serious_faults
 
 
@@ -54,6 +58,19 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
     assert page.evaluate('document.documentElement.dataset.theme') == theme
 
 
+def test_the_night_colours_are_dim_and_hold_no_red():
+    styles = (WEB / 'src' / 'styles' / 'main.css').read_text()
+    night = styles.split("[data-theme='night'] {")[1].split('}')[0]
+    colours = dict(re.findall(r'(--[\w-]+): #([0-9a-f]{6});', night))
+    assert len(colours) > 15
+    for name, code in colours.items():
+        red, green, blue = (int(code[i : i + 2], 16) / 255 for i in (0, 2, 4))
+        hue, _, saturation = colorsys.rgb_to_hls(red, green, blue)
+        assert saturation < 0.25 or 40 / 360 <= hue <= 250 / 360, name
+        if name in ('--paper', '--card', '--warn-wash'):
+            assert max(red, green, blue) < 0.2, name
+
+
 def test_the_theme_is_remembered(looking: Page):
     looking.get_by_role('button', name='Night colours').click()
     looking.reload()
@@ -64,8 +81,6 @@ def test_the_first_screen_needs_little_script(page: Page, still_server: Server):
     page.goto(still_server.url)
     page.get_by_role('heading', name='Demo school').wait_for()
     import gzip
-
-    from bullseye.launch.places import WEB
 
     loaded = page.evaluate(
         "performance.getEntriesByType('resource').map((r) => r.name).filter((n) => n.endsWith('.js'))"

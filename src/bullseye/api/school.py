@@ -16,7 +16,7 @@ from bullseye.store import people
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
 Limit = Annotated[Real, Ge(0), Le(60)]
-AimStep = Annotated[Real, Ge(10), Le(1_000)]
+AimStep = Annotated[Real, Ge(1), Le(1_000)]
 
 
 class SchoolOut(Out):

@@ -243,7 +243,7 @@ def up(arguments: argparse.Namespace) -> int:
             'PYTHONPATH': str(places.ROOT / 'src'),
             'BULLSEYE_DATABASE_URL': cluster.url(mode),
             'BULLSEYE_SECRET_KEY': _secret_key(folder),
-            'BULLSEYE_HTTPS': '1' if arguments.https else '',
+            'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
         }
         site = _site(arguments, folder)
         told = _prepare(environment, mode)

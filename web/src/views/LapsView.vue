@@ -22,7 +22,7 @@ import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
 import { EXCLUDED_LABEL, PHRASES, type LapState } from '@/marks'
 import { useSync } from '@/offline/sync'
-import { clamp, landingLength, pavedStart, windowAround, type Marks } from '@/strip/places'
+import { clamp, landingLength, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, windWords } from '@/words'
 
@@ -47,7 +47,11 @@ const ended = computed(() => current.value !== null)
 
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
-const spot = computed(() => lap.value?.spot_ft ?? current.value?.values.spot_ft ?? next.spotFt.value)
+const spot = computed(() =>
+  current.value
+    ? (lap.value?.spot_ft ?? current.value.values.spot_ft ?? sortie.value?.spot_ft ?? 0)
+    : next.spotFt.value,
+)
 const view = computed(() =>
   sortie.value ? windowAround(sortie.value.runway, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
 )
@@ -55,7 +59,9 @@ const view = computed(() =>
 const marks = computed<Marks | null>(() => {
   if (!figures.value) return null
   if (lap.value) return { ...lap.value, go_around_point_ft: figures.value.go_around_point_ft }
-  return ended.value ? { ...figures.value, predicted_band_ft: undefined } : figures.value
+  if (!ended.value) return figures.value
+  const { spot_ft, box_ft, go_around_point_ft } = movedBy(figures.value, spot.value - figures.value.spot_ft)
+  return { spot_ft, box_ft, go_around_point_ft, aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim_point_ft }
 })
 const touches = computed<Touch[]>(() => {
   const along = current.value?.values.along_ft
@@ -69,9 +75,8 @@ watch(recorder.id, (now) => (state.value = now ? 'touched' : 'takeoff'))
 /** What a lap carries of the plan, and of the aim that this device worked out, when it ends. */
 function asPlanned(): Partial<LapIn> {
   if (ended.value || !sortie.value) return {}
-  const part: Partial<LapIn> = {}
-  if (next.landing.value !== sortie.value.landing) part.landing = next.landing.value
-  if (next.spotFt.value !== sortie.value.spot_ft) part.spot_ft = next.spotFt.value
+  // said outright: the sortie may have been changed elsewhere before this lap is sent
+  const part: Partial<LapIn> = { landing: next.landing.value, spot_ft: next.spotFt.value }
   if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim_point_ft)
   return part
 }
