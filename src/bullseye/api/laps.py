@@ -11,6 +11,7 @@ from apiflask import APIBlueprint
 from flask.typing import ResponseReturnValue
 from flask_login import login_required
 from pydantic import AwareDatetime, Field
+from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Note, Out
@@ -22,7 +23,7 @@ from bullseye.core.request import RefusedRequest
 from bullseye.core.scoring import Score
 from bullseye.store import coaching, laps, sorties
 from bullseye.store.errors import Conflict
-from bullseye.store.models import LapRevision
+from bullseye.store.models import LapRevision, Sortie
 
 bp = APIBlueprint('laps', __name__, url_prefix='/api/sorties', tag='Laps')
 KnownBy = Literal['tapped', 'timed', 'read', 'seen', 'tracked', 'corrected']
@@ -258,18 +259,27 @@ def remove_lap_from_device(sortie_id: int, lap_id: uuid.UUID, json_data: LapRemo
 def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
     """Take laps that waited on a device; each stands alone, and sending any of them again changes nothing."""
     db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    together = laps.Together.of(db, [change.lap_id for change in json_data.changes])
     results = []
     for change in json_data.changes:
-        sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-        writer, refused = change.writer.writer(), None
+        revision = refused = None
         try:
-            if change.lap is None:
-                laps.remove(db, sortie, change.lap_id, writer=writer)
-            else:
-                laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=change.lap.model_dump(), writer=writer)
+            with together.one(db, change.lap_id):
+                revision = _take(db, sortie, change, together)
         except (RefusedRequest, Conflict) as error:
-            db.rollback()
             fields = error.errors if isinstance(error, RefusedRequest) else {}
             refused = Refusal(message='; '.join(fields.values()) or str(error), fields=fields)
-        results.append(SentResult(lap_id=change.lap_id, revision=laps.revision_of(db, change.lap_id), refused=refused))
+        results.append(SentResult(lap_id=change.lap_id, revision=revision, refused=refused))
+    db.commit()
     return SentResults(results=results)
+
+
+def _take(db: Session, sortie: Sortie, change: SentChange, together: laps.Together) -> int | None:
+    """Take one change; the lap's revision, None when it is taken away."""
+    writer = change.writer.writer()
+    if change.lap is None:
+        laps.remove(db, sortie, change.lap_id, writer=writer, together=together)
+        return None
+    values = change.lap.model_dump()
+    return laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=values, writer=writer, together=together)

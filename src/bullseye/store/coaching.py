@@ -13,7 +13,8 @@ from functools import lru_cache
 from typing import Any, cast, get_args
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import and_, func, select
+from sqlalchemy import Text, and_, func, select
+from sqlalchemy import cast as cast_to
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
@@ -106,16 +107,26 @@ def request_data(sortie: Sortie, *, pieces: Pieces | None = None) -> dict[str, A
 _PLACES = {'runway': 'runway_end_id', 'aircraft': 'aircraft_id', 'standard': 'standard_id'}
 
 
+@lru_cache(500)
+def _parsed(asked_json: str) -> BriefRequest:
+    """A request from plain data; the same is asked again and again, and checking it takes longer than the brief."""
+    return parse_request(json.loads(asked_json), aircraft_by_name={})
+
+
+@lru_cache(500)
+def kept_request(request_json: str) -> BriefRequest:
+    """The request of a lap from what its row keeps, as text."""
+    return request_adapter().validate_json(request_json)
+
+
 def request_of(sortie: Sortie, *, pieces: Pieces | None = None, **more: Any) -> BriefRequest:
     """The brief request of a sortie.
 
     :raises RefusedRequest: with the fields named as the sortie names them
     """
     try:
-        return parse_request(
-            {**request_data(sortie, pieces=pieces), **{k: v for k, v in more.items() if v is not None}},
-            aircraft_by_name={},
-        )
+        asked = {**request_data(sortie, pieces=pieces), **{k: v for k, v in more.items() if v is not None}}
+        return _parsed(json.dumps(asked))
     except RefusedRequest as error:
         # the sortie holds the weather flat, and the core's objects by their numbers
         flat = {}
@@ -169,8 +180,8 @@ def calibration_for(
         .order_by(Lap.flown_at.desc())
     )
 
-    # the number of the laps and a sum over what they hold tell an unchanged set, which need not be read again
-    held = func.hashtextextended(func.concat(Lap.flown, Lap.flown_at), 0)
+    # the number of the laps and a sum over their revisions tell an unchanged set, which need not be read again
+    held = func.hashtextextended(cast_to(Lap.id, Text), Lap.revision)
     own_only = and_(Lap.student_id == sortie.student_id, Lap.landing == landing)
     contents = db.execute(
         of_aircraft.order_by(None).with_only_columns(
@@ -231,7 +242,7 @@ def _stepped(request: BriefRequest, last: Lap, step_ft: float) -> BriefRequest:
     if not same or flown['aim_point_ft'] is None or request.technique.aim_distance != 'calibrated':
         return request
     wanted_ft = brief_of(request).recommended_aim_point_ft
-    before_ft = brief_of(request_adapter().validate_python({**flown, 'aim_point_ft': None})).recommended_aim_point_ft
+    before_ft = brief_of(kept_request(json.dumps({**flown, 'aim_point_ft': None}))).recommended_aim_point_ft
     # what wind, weight and spot have changed since is not learning and is not held back
     learned_ft = brief_of(
         dataclasses.replace(request, calibration=_CALIBRATION.validate_python(flown['calibration']))
@@ -360,7 +371,7 @@ def result_of(lap: Lap, *, number: int) -> LapResult:
 @lru_cache(2_000)
 def _judged(request_json: str, seen_json: str) -> tuple[BriefAnswer, Score, Diagnosis]:
     """Judge a lap from its inputs as text: laps are read far more often than they change."""
-    request = request_adapter().validate_json(request_json)
+    request = kept_request(request_json)
     brief = brief_of(request)
     measured = _measured(json.loads(seen_json), request)
     return (

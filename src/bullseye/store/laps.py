@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import dataclasses
+import json
 import uuid
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
+from contextlib import contextmanager, nullcontext
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -101,9 +103,22 @@ def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID,
     return found
 
 
-def revision_of(db: Session, lap_id: uuid.UUID) -> int | None:
-    """Revision of a lap as it stands; None when there is none, or it was taken away."""
-    return db.scalar(select(Lap.revision).where(Lap.id == lap_id, Lap.removed_at.is_(None)))
+@dataclasses.dataclass(frozen=True, slots=True)
+class Together:
+    """Laps that are written in one transaction: those of them that there were, read at once, and those made since."""
+
+    laps: dict[uuid.UUID, Lap]
+
+    @classmethod
+    def of(cls, db: Session, lap_ids: Sequence[uuid.UUID]) -> Together:
+        """Read what there is of these."""
+        return cls({lap.id: lap for lap in db.scalars(select(Lap).where(Lap.id.in_(lap_ids)))})
+
+    @contextmanager
+    def one(self, db: Session, lap_id: uuid.UUID) -> Iterator[None]:
+        """Write one of them; a refused change leaves it as it was. A new one has nothing to go back to."""
+        with db.begin_nested() if lap_id in self.laps else nullcontext():
+            yield
 
 
 def keep(
@@ -114,32 +129,35 @@ def keep(
     by: User,
     values: Mapping[str, Any],
     writer: Writer | None = None,
-) -> bool:
+    together: Together | None = None,
+) -> int:
     """Write a lap under the id its client made; a removed one comes back.
 
     The brief it was flown by is fixed when it is first written: the sortie as it is, what the laps before it taught,
     and ``aim_point_ft`` if the pilot aimed elsewhere than worked out. Sending the same again changes nothing.
 
-    The sortie must have been locked, so that laps are written one after another.
+    The sortie must have been locked, so that laps are written one after another. Laps written ``together``
+    are committed by the caller.
 
-    :return: whether it is new
+    :return: its revision
     :raises RefusedRequest: with a message for each wrong field
     :raises Conflict: when the id belongs to a lap of another sortie
     """
-    lap = db.scalar(select(Lap).where(Lap.id == lap_id))
+    lap = together.laps.get(lap_id) if together else db.scalar(select(Lap).where(Lap.id == lap_id))
     is_new = lap is None
     if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
-        return False
+        return lap.revision
     if lap is None:
         lap = _new_lap(db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
-    else:
+    was_flown_by = lap.request
+    if not is_new:
         _fly_another_way(db, sortie, lap, values)
     values = {'marks': [], **values}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
-    changed = lap.removed_at is not None
+    changed = lap.removed_at is not None or lap.request != was_flown_by
     for name in _EDITABLE:
         if getattr(lap, name, None) != values.get(name):
             setattr(lap, name, values.get(name))
@@ -151,10 +169,15 @@ def keep(
     if changed and not is_new:
         lap.revision += 1
     lap.removed_at = None
-    _learn(db, lap)
+    _check_and_learn(db, lap, commit=together is None)
+    revision = lap.revision
     db.add(lap)
-    db.commit()
-    return is_new
+    if together is None:
+        db.commit()
+    else:
+        db.flush()
+        together.laps[lap_id] = lap
+    return revision
 
 
 def _new_lap(
@@ -200,19 +223,29 @@ def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str,
         lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
 
 
-def _learn(db: Session, lap: Lap) -> None:
+def _check_and_learn(db: Session, lap: Lap, *, commit: bool) -> None:
+    try:
+        _learn(lap)
+    except RefusedRequest:
+        if commit:
+            db.rollback()
+        raise
+
+
+def _learn(lap: Lap) -> None:
     """Check the measured values and set aside what calibration takes from them."""
     try:
-        request = request_adapter().validate_python(lap.request)
+        request = coaching.kept_request(json.dumps(lap.request))
         measured = coaching.measured_of(lap, request)
     except ValidationError as error:
-        db.rollback()
         raise RefusedRequest(messages(error)) from None
     flown = flown_lap(measured, request)
     lap.flown = None if flown is None or lap.excluded else _FLOWN_LAP.dump_python(flown, mode='json')
 
 
-def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None) -> None:
+def remove(
+    db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None, together: Together | None = None
+) -> None:
     """Take a lap away; writing it again brings it back.
 
     :raises NotFound: when the sortie has no such lap
@@ -231,4 +264,7 @@ def remove(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | N
         lap.last_device = writer.device
     lap.revision += 1
     lap.removed_at = datetime.now(UTC)
-    db.commit()
+    if together is None:
+        db.commit()
+    else:
+        db.flush()

@@ -18,7 +18,6 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
   const id = ref<string | null>(null) // null: the next lap, not begun
   const draft = ref<Partial<LapIn>>({})
   const onlyInMemory = ref(false)
-  const slowest = ref(0) // ms from a tap to kept, for the measurements
 
   const shown = computed(() => shownLaps(laps.value, sync.waiting.filter((one) => one.sortie_id === sortieId)))
   const current = computed(() => shown.value.find((one) => one.id === id.value) ?? null)
@@ -28,6 +27,18 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
   void fromDevice<Draft | undefined>(() => device.drafts.get(sortieId), undefined).then((row) => {
     if (row && !Object.keys(draft.value).length) draft.value = row.values
   })
+
+  let begun: string | null = null // the lap that the next tap belongs to, before it is on the screen
+  /** The next lap, not begun. */
+  function begin() {
+    begun = null
+    id.value = null
+  }
+  /** Look at a lap. */
+  function open(lapId: string | null) {
+    begun = lapId
+    id.value = lapId
+  }
 
   async function keep(lapId: string, kept: LapIn | null) {
     const began = performance.now()
@@ -41,7 +52,6 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
       had_revision: known?.revision ?? null,
     })
     onlyInMemory.value = where === 'memory'
-    slowest.value = Math.max(slowest.value, performance.now() - began)
     performance.measure('tap-to-kept', { start: began })
   }
   async function keepDraft(kept: Partial<LapIn>) {
@@ -61,8 +71,8 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
       async () => {
         if (key !== undefined) await fromDevice(() => device.steps.delete(key), undefined)
         await keep(lapId, before)
-        if (before) id.value = lapId
-        else if (id.value === lapId) id.value = null
+        if (before) open(lapId)
+        else if (id.value === lapId || begun === lapId) begin()
       },
       LONGEST_UNDO,
     )
@@ -73,8 +83,9 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
 
   /** Change the lap in hand, or end the next one: it begins its life here. */
   async function change(what: string, part: Partial<LapIn>) {
-    const before = current.value?.values ?? null
-    const lapId = id.value ?? newId()
+    const lapId = id.value ?? begun ?? newId()
+    const before = sync.writingOf(lapId)?.values ?? current.value?.values ?? null
+    begun = lapId
     const seen = before ?? draft.value
     const written: LapIn = {
       outcome: 'touch_and_go',
@@ -84,25 +95,23 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
       known_by: { ...seen.known_by, ...part.known_by },
     }
     const wasDraft = !before
-    const kept = keep(lapId, written)
-    id.value = lapId
-    const emptied = wasDraft ? keepDraft({}) : null
-    await kept
-    await emptied
+    await keep(lapId, written) // first of all: what is drawn comes after
+    if (begun === lapId) id.value = lapId
+    if (wasDraft) await keepDraft({})
     await remember(what, lapId, before)
   }
   /** Note what is seen: on the lap in hand, or on the one that is being flown. */
   async function note(what: string, part: Partial<LapIn>) {
-    if (id.value) return change(what, part)
+    if (id.value ?? begun) return change(what, part)
     await keepDraft({ ...draft.value, ...part, known_by: { ...draft.value.known_by, ...part.known_by } })
   }
   /** Take a lap away; undo brings it back. */
   async function remove() {
     const one = current.value
     if (!one) return
-    id.value = null
+    begin()
     await keep(one.id, null)
     await remember('removed lap', one.id, one.values)
   }
-  return { id, shown, current, lap, values, draft, onlyInMemory, change, note, keepDraft, remove }
+  return { id, shown, current, lap, values, draft, onlyInMemory, begin, open, change, note, keepDraft, remove }
 }

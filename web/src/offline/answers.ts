@@ -76,24 +76,31 @@ export function hitChance(table: AnswerTable, scatterFt: number, shiftFt: number
 
 const WILD = 2.5 // so many scatters off, a lap counts no further
 
-/** The pilot's bias as these laps change it, oldest first. */
-export function learnedBiasFt(table: AnswerTable, laps: readonly Flown[]): number {
-  const rests: number[] = []
+/** What laps teach, oldest first: the pilot's bias, and how far the aim point has moved for it, one step a lap. */
+export function learned(table: AnswerTable, laps: readonly Flown[]): { bias_ft: number; moved_ft: number } {
+  let sum = 0
+  let count = 0
+  let bias = table.bias_ft
+  let moved = 0
+  const far = WILD * table.pilot_scatter_ft
   for (const lap of laps) {
-    if (lap.excluded || lap.along_ft === null) continue
-    const expected = touchdownMinusAimFt(
-      table,
-      lap.threshold_speed_kias ?? table.briefed_speed_kias,
-      lap.headwind_kt ?? table.briefed_headwind_kt,
-    )
-    if (expected === null) continue
-    const far = WILD * table.pilot_scatter_ft
-    rests.push(clamp(lap.along_ft - lap.aim_ft - expected - table.bias_ft, -far, far))
+    const expected =
+      lap.excluded || lap.along_ft === null
+        ? null
+        : touchdownMinusAimFt(
+            table,
+            lap.threshold_speed_kias ?? table.briefed_speed_kias,
+            lap.headwind_kt ?? table.briefed_headwind_kt,
+          )
+    if (expected !== null) {
+      sum += clamp(lap.along_ft! - lap.aim_ft - expected - table.bias_ft, -far, far)
+      count += 1
+      const share = table.bias_share[Math.min(count, table.bias_share.length) - 1]!
+      bias = table.bias_ft + (share * sum) / count
+    }
+    moved = clamp(table.bias_ft - bias, moved - table.aim_step_ft, moved + table.aim_step_ft)
   }
-  if (!rests.length) return table.bias_ft
-  const mean = rests.reduce((sum, rest) => sum + rest, 0) / rests.length
-  const share = table.bias_share[Math.min(rests.length, table.bias_share.length) - 1]!
-  return table.bias_ft + share * mean
+  return { bias_ft: bias, moved_ft: moved }
 }
 
 export interface NextLap {
@@ -107,15 +114,9 @@ export interface NextLap {
 export function nextLap(table: AnswerTable, laps: readonly Flown[], spotFt: number = table.spot_ft): NextLap | null {
   const float = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
   if (float === null) return null
-  const bias = learnedBiasFt(table, laps)
+  const { bias_ft: bias, moved_ft: moved } = learned(table, laps)
   const target = spotFt + table.target_minus_spot_ft
-  // one step a lap, however much they taught
-  let learned = 0
-  for (let count = 1; count <= laps.length; count += 1) {
-    const wanted = table.bias_ft - learnedBiasFt(table, laps.slice(0, count))
-    learned = clamp(wanted, learned - table.aim_step_ft, learned + table.aim_step_ft)
-  }
-  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + learned
+  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved
   const predicted = aim + float + bias
   return {
     aim_point_ft: aim,

@@ -24,6 +24,8 @@ export interface Waiting {
   /** the server's reason for not taking it; empty while it waits */
   refused: string
   fields: Record<string, string>
+  /** the server has it, but what it made of it has not been read yet; never stored */
+  sent?: boolean
 }
 
 /** What was seen of a lap before it ended: no lap yet. */
@@ -68,7 +70,8 @@ class DeviceStore extends Dexie {
   own!: EntityTable<Kept, 'key'>
 
   constructor() {
-    super('bullseye')
+    // kept means on the disk, not on its way there: a tablet may lose its power
+    super('bullseye', { chromeTransactionDurability: 'strict' })
     this.version(1).stores({
       aboard: 'sortie_id, person_id',
       outbox: '++number, sortie_id, lap_id',

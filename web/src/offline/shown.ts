@@ -46,15 +46,16 @@ export function shownLaps(laps: readonly Lap[], waiting: readonly Waiting[]): Sh
   const open = new Map(latestOfEach(waiting).map((one) => [one.lap_id, one]))
   const shown: Omit<ShownLap, 'number'>[] = []
   for (const lap of laps) {
-    const op = open.get(lap.id)
+    let op = open.get(lap.id)
     open.delete(lap.id)
+    if (op?.sent && op.values && lap.revision > (op.had_revision ?? 0)) op = undefined // read already
     if (op?.values === null) continue
     shown.push({
       id: lap.id,
       values: op ? op.values! : asWritten(lap),
       result: op ? null : lap,
       before: lap,
-      waits: !!op,
+      waits: !!op && !op.sent,
       refused: op?.refused ?? '',
       fields: op?.fields ?? {},
     })
@@ -62,7 +63,7 @@ export function shownLaps(laps: readonly Lap[], waiting: readonly Waiting[]): Sh
   for (const op of open.values()) {
     if (op.values === null) continue
     const { lap_id: id, values, refused, fields } = op
-    shown.push({ id, values, result: null, before: null, waits: true, refused, fields })
+    shown.push({ id, values, result: null, before: null, waits: !op.sent, refused, fields })
   }
   const at = (one: { values: LapIn }) => Date.parse(one.values.flown_at ?? '') || 0
   shown.sort((a, b) => at(a) - at(b) || (a.id < b.id ? -1 : 1))

@@ -5,7 +5,7 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { liveQuery } from 'dexie'
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '@/api/client'
 import { api, forgetSortie, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
@@ -17,7 +17,7 @@ import { packed } from './pack'
 
 const FIRST_WAIT_MS = 1_000
 const LONGEST_WAIT_MS = 60_000
-const AT_ONCE = 25 // laps of one request
+const AT_ONCE = 50 // laps of one request
 const SETTLED_MS = 3_000
 
 export type SyncState = 'idle' | 'sending' | 'waiting' | 'sign_in'
@@ -46,10 +46,14 @@ export function latestOfEach(waiting: readonly Waiting[]): Waiting[] {
 }
 
 export const useSync = defineStore('sync', () => {
-  const outbox = ref<Waiting[]>([])
-  const inMemory = ref<Waiting[]>([]) // only where the browser keeps nothing
-  /** what is being written just now: the next tap builds on it without waiting for the storage */
-  const early = ref<Waiting[]>([])
+  const outbox = shallowRef<Waiting[]>([])
+  const inMemory = shallowRef<Waiting[]>([]) // only where the browser keeps nothing
+  /** written, but not yet come back from the storage's own watch */
+  const early = shallowRef<Waiting[]>([])
+  /** sent, and shown until the server's own result has been read */
+  const settling = shallowRef<Waiting[]>([])
+  /** being written just now: the next tap builds on it; not on the screen before it is kept */
+  const writing = new Map<string, Waiting[]>()
   const pieces = ref(0)
   const state = ref<SyncState>('idle')
   let client: QueryClient | null = null
@@ -60,9 +64,9 @@ export const useSync = defineStore('sync', () => {
 
   const waiting = computed(() => {
     const kept = new Set(outbox.value.map((one) => one.number))
-    return [...outbox.value, ...early.value.filter((one) => !kept.has(one.number)), ...inMemory.value]
+    return [...settling.value, ...outbox.value, ...early.value.filter((one) => !kept.has(one.number)), ...inMemory.value]
   })
-  const open = computed(() => latestOfEach(waiting.value))
+  const open = computed(() => latestOfEach(waiting.value).filter((one) => !one.sent))
   const lapsHere = computed(() => open.value.filter((one) => one.values !== null).length)
   const refused = computed(() => open.value.filter((one) => one.refused))
   const ofOthers = computed(() => open.value.filter((one) => personId.value !== null && one.person_id !== personId.value))
@@ -129,6 +133,7 @@ export const useSync = defineStore('sync', () => {
 
   async function send() {
     const touched = new Set<number>()
+    let isBack = false
     try {
       const known = client?.getQueryData<Session>(sessionQuery.queryKey)
       const tracks = await device.pieces.where('closed').equals(1).count().catch(() => 0)
@@ -149,10 +154,8 @@ export const useSync = defineStore('sync', () => {
       }
       const own = session.person.id
       personId.value = own
-      if (wasAway) {
-        client?.setQueryData(sessionQuery.queryKey, session)
-        await client?.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
-      }
+      if (wasAway) client?.setQueryData(sessionQuery.queryKey, session)
+      isBack = !!wasAway
       const mine = latestOfEach(await rows()).filter((one) => one.person_id === own && !one.refused)
       const bySortie = new Map<number, Waiting[]>()
       for (const one of mine) bySortie.set(one.sortie_id, [...(bySortie.get(one.sortie_id) ?? []), one])
@@ -175,7 +178,12 @@ export const useSync = defineStore('sync', () => {
         later()
       }
     } finally {
-      if (client) for (const id of touched) await forgetSortie(client, id)
+      // asked for after the laps are there, so that nothing delays them
+      if (isBack) void client?.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+      for (const id of touched) {
+        if (client) await forgetSortie(client, id)
+        settling.value = settling.value.filter((one) => one.sortie_id !== id)
+      }
     }
   }
 
@@ -193,21 +201,29 @@ export const useSync = defineStore('sync', () => {
       else for (const one of ops) await sendLaps(sortieId, [one]) // one of them is wrong: the others go on
       return { results: [] }
     })
+    const taken = new Map<string, { number: number; revision: number | null }>()
     for (const [i, result] of results.entries()) {
       const op = ops[i]!
-      if (result.refused === null) await sent(op, result.revision)
+      if (result.refused === null) taken.set(op.lap_id, { number: op.number, revision: result.revision })
       else await refuse(op, result.refused.message, result.refused.fields)
     }
+    if (taken.size) {
+      settling.value = [...settling.value, ...ops.filter((one) => taken.has(one.lap_id)).map((one) => ({ ...one, sent: true }))]
+      await sent(taken)
+    }
   }
-  async function sent(op: Waiting, revision: number | null) {
-    const isLater = (one: Waiting) => one.lap_id !== op.lap_id || one.number > op.number
+  /** The server has these: they need not wait any longer. */
+  async function sent(taken: ReadonlyMap<string, { number: number; revision: number | null }>) {
+    const isLater = (one: Waiting) => one.number > (taken.get(one.lap_id)?.number ?? -1)
     inMemory.value = inMemory.value.filter(isLater)
     early.value = early.value.filter(isLater)
     await device
       .transaction('rw', device.outbox, async () => {
-        await device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).delete()
+        const rows = await device.outbox.where('lap_id').anyOf([...taken.keys()]).toArray()
+        await device.outbox.bulkDelete(rows.filter((one) => !isLater(one)).map((one) => one.number))
         // what was changed while this was under way is against what the server has now
-        await device.outbox.where('lap_id').equals(op.lap_id).modify({ had_revision: revision })
+        const since = rows.filter(isLater)
+        await device.outbox.bulkPut(since.map((one) => ({ ...one, had_revision: taken.get(one.lap_id)!.revision })))
       })
       .catch(() => undefined)
   }
@@ -232,24 +248,26 @@ export const useSync = defineStore('sync', () => {
   /** Keep one change on this device, and send it when there is a chance. */
   async function put(change: Omit<Waiting, 'number' | 'refused' | 'fields'>): Promise<'device' | 'memory'> {
     const row = JSON.parse(JSON.stringify({ ...change, refused: '', fields: {} })) as Waiting
-    let shown: Waiting = { ...row, number: Math.max(0, ...waiting.value.map((one) => one.number)) + 0.001 }
-    const replace = (by: Waiting | null) => {
-      early.value = early.value.flatMap((one) => (one.number !== shown.number ? [one] : by ? [by] : []))
-      if (by) shown = by
-    }
-    early.value = [...early.value, shown]
+    writing.set(row.lap_id, [...(writing.get(row.lap_id) ?? []), row])
     try {
-      const number = await device.outbox.add(row)
-      replace({ ...row, number })
-      window.setTimeout(() => replace(null), SETTLED_MS) // another tab may have sent it meanwhile
+      const number = await device.outbox.add({ ...row })
+      early.value = [...early.value, { ...row, number }]
+      // another tab may have sent it meanwhile
+      window.setTimeout(() => (early.value = early.value.filter((one) => one.number !== number)), SETTLED_MS)
       return 'device'
     } catch {
-      replace(null)
       inMemory.value = [...inMemory.value, { ...row, number: Date.now() % 2_000_000_000 }]
       return 'memory'
     } finally {
+      const left = (writing.get(row.lap_id) ?? []).filter((one) => one !== row)
+      if (left.length) writing.set(row.lap_id, left)
+      else writing.delete(row.lap_id)
       soon()
     }
+  }
+  /** A lap as it was tapped last, though it may still be on its way into the storage; undefined: nothing is on its way. */
+  function writingOf(lapId: string): Waiting | undefined {
+    return writing.get(lapId)?.at(-1)
   }
   /** Drop what the server refused, after the user has seen it. */
   async function drop(lapId: string) {
@@ -266,7 +284,7 @@ export const useSync = defineStore('sync', () => {
     }
     return new Blob([JSON.stringify(all, null, 1)], { type: 'application/json' })
   }
-  return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, enter, soon, put, drop, asFile }
+  return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, enter, soon, put, writingOf, drop, asFile }
 })
 
 let memoryId = ''

@@ -121,16 +121,13 @@ function holdKey(event: KeyboardEvent, act: () => void) {
   }
 }
 
-function begin() {
-  recorder.id.value = null
-}
 function go(way: number) {
   const at = shown.value.findIndex((one) => one.id === recorder.id.value)
   const from = at < 0 ? shown.value.length : at
   const to = from + way
-  recorder.id.value = shown.value[to]?.id ?? (to >= shown.value.length ? null : recorder.id.value)
+  recorder.open(shown.value[to]?.id ?? (to >= shown.value.length ? null : recorder.id.value))
 }
-useKeys({ n: begin, g: () => mayRecord.value && end('go_around'), '[': () => go(-1), ']': () => go(1) })
+useKeys({ n: recorder.begin, g: () => mayRecord.value && end('go_around'), '[': () => go(-1), ']': () => go(1) })
 const landed = computed(() => !ended.value || !NOT_LANDED.has(current.value!.values.outcome))
 const here = computed(() => (current.value && !lap.value ? next.resultHere(current.value) : null))
 const more = ref(false)
@@ -179,7 +176,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           :class="one.id === recorder.id.value ? 'border-ink bg-button text-button-text' : 'border-line bg-card'"
           :aria-current="one.id === recorder.id.value"
           :aria-label="`Lap ${one.number}`"
-          @click="recorder.id.value = one.id"
+          @click="recorder.open(one.id)"
         >
           {{ one.number }}<span v-if="one.waits" aria-hidden="true">·</span>
         </button>
@@ -189,7 +186,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           class="button !px-3"
           :class="ended ? 'button-main' : ''"
           :disabled="!ended"
-          @click="begin"
+          @click="recorder.begin()"
         >
           Next lap
         </button>
