@@ -145,18 +145,22 @@ def _serve_trust(environment: dict[str, str], site: Site) -> subprocess.Popen[by
     return _gunicorn(environment | more, *bind, 'bullseye.launch.trust:create_app()')
 
 
-def _wait_until_up(server: subprocess.Popen[bytes], site: Site) -> None:
-    context = None
-    if site.certificate:
-        # the one made here is verified as a tablet will; one that was given may speak for another name
-        context = ssl.create_default_context(cafile=site.folder / 'authority.crt' if site.folder else None)
-        if not site.folder:
-            context.check_hostname, context.verify_mode = False, ssl.CERT_NONE
+def _tls_of(site: Site) -> ssl.SSLContext | None:
+    """How to verify a site: one made here as a tablet will; one that was given may speak for another name."""
+    if not site.certificate:
+        return None
+    context = ssl.create_default_context(cafile=site.folder / 'authority.crt' if site.folder else None)
+    if not site.folder:
+        context.check_hostname, context.verify_mode = False, ssl.CERT_NONE
+    return context
+
+
+def _wait_until_up(server: subprocess.Popen[bytes], address: str, context: ssl.SSLContext | None = None) -> None:
     for _ in range(300):
         if server.poll() is not None:
             give_up('The web server stopped at once; its message is above.')
         try:
-            with urllib.request.urlopen(f'{site.address}/api/health', timeout=2, context=context):
+            with urllib.request.urlopen(address, timeout=2, context=context):
                 return
         except (urllib.error.URLError, OSError):
             time.sleep(0.1)
@@ -249,9 +253,10 @@ def up(arguments: argparse.Namespace) -> int:
         told = _prepare(environment, mode)
         step('starting the web server')
         server = _serve(environment, site)
-        _wait_until_up(server, site)
+        _wait_until_up(server, f'{site.address}/api/health', _tls_of(site))
         if site.folder:
             trust = _serve_trust(environment, site)
+            _wait_until_up(trust, site.trust_address)
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)

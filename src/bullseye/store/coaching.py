@@ -5,6 +5,7 @@ from __future__ import annotations
 import dataclasses
 import json
 import statistics
+import uuid
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass
@@ -13,7 +14,7 @@ from functools import lru_cache
 from typing import Any, cast, get_args
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import Text, and_, func, select
+from sqlalchemy import Select, Text, and_, func, select
 from sqlalchemy import cast as cast_to
 from sqlalchemy.orm import Session
 
@@ -37,6 +38,8 @@ _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
 _AIRCRAFT_LAPS = 150
 _KNOWN: dict[Any, Calibration] = {}  # by the contents of the laps, so it can never be out of date
 _KNOWN_AT_MOST = 500
+_FLOWN: dict[tuple[int, uuid.UUID, int], FlownLap] = {}  # by school, lap and revision
+_FLOWN_AT_MOST = 20_000
 MEASURED = (
     'outcome',
     'along_ft',
@@ -53,7 +56,6 @@ brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
-_CALIBRATION = TypeAdapter(Calibration)
 _LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
 _USUAL_HOUR = time(14)
 
@@ -164,6 +166,21 @@ def flown_laps(laps: Sequence[Any]) -> list[FlownLap]:
     return [_flown_lap(json.dumps(lap)) for lap in laps]
 
 
+def _flown_of(db: Session, query: Select[Any], school_id: int) -> list[FlownLap]:
+    """Laps of a query over ``Lap.flown``; only those not seen before are read."""
+    keys = [(school_id, *row) for row in db.execute(query.with_only_columns(Lap.id, Lap.revision)).all()]
+    missing = [lap_id for _, lap_id, revision in keys if (school_id, lap_id, revision) not in _FLOWN]
+    if missing:
+        if len(_FLOWN) + len(missing) > _FLOWN_AT_MOST:
+            _FLOWN.clear()
+            missing = [lap_id for _, lap_id, _ in keys]
+        for lap_id, revision, flown in db.execute(
+            select(Lap.id, Lap.revision, Lap.flown).where(Lap.id.in_(missing))
+        ).all():
+            _FLOWN[school_id, lap_id, revision] = flown_laps([flown])[0]
+    return [_FLOWN[key] for key in keys]
+
+
 def calibration_for(
     db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str | None = None, flap: str | None = None
 ) -> Calibration:
@@ -192,11 +209,11 @@ def calibration_for(
     key = (*of_whom, prior_deceleration_fps2, *contents)
     found = _KNOWN.get(key)
     if found is None:
-        everybody = db.scalars(of_aircraft.limit(_AIRCRAFT_LAPS)).all()
-        own = db.scalars(of_aircraft.where(own_only).limit(_PILOT_LAPS)).all()
+        everybody = of_aircraft.limit(_AIRCRAFT_LAPS)
+        own = of_aircraft.where(own_only).limit(_PILOT_LAPS)
         found = calibrate(
-            aircraft_laps=flown_laps(everybody),
-            pilot_laps=flown_laps(own[::-1]),
+            aircraft_laps=_flown_of(db, everybody, sortie.school_id),
+            pilot_laps=_flown_of(db, own, sortie.school_id)[::-1],
             prior_deceleration_fps2=prior_deceleration_fps2,
         )
         if len(_KNOWN) >= _KNOWN_AT_MOST:
@@ -206,9 +223,17 @@ def calibration_for(
 
 
 def live_request(
-    db: Session, sortie: Sortie, *, landing: LandingKind | None = None, spot_ft: float | None = None
+    db: Session,
+    sortie: Sortie,
+    *,
+    landing: LandingKind | None = None,
+    spot_ft: float | None = None,
+    known: dict[tuple[str, str], Calibration] | None = None,
 ) -> BriefRequest:
-    """The request of a sortie with all that its school, student and laps so far add; or of another kind or spot."""
+    """The request of a sortie with all that its school, student and laps so far add; or of another kind or spot.
+
+    :param known: what has been learned of each kind and flap, for a caller who knows when laps have changed
+    """
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     changes: dict[str, Any] = {}
     if landing is not None and landing != request.landing:
@@ -218,14 +243,14 @@ def live_request(
         changes['spot_ft'] = spot_ft
     if changes:
         request = changed_request(request, changes)
-    known = calibration_for(
-        db,
-        sortie,
-        prior_deceleration_fps2=prior_deceleration_fps2(request),
-        landing=request.landing,
-        flap=request.flap_setting.name,
-    )
-    request = dataclasses.replace(request, calibration=known)
+    of = (request.landing, request.flap_setting.name)
+    learned = None if known is None else known.get(of)
+    if learned is None:
+        prior = prior_deceleration_fps2(request)
+        learned = calibration_for(db, sortie, prior_deceleration_fps2=prior, landing=of[0], flap=of[1])
+        if known is not None:
+            known[of] = learned
+    request = dataclasses.replace(request, calibration=learned)
     last = db.scalar(
         select(Lap)
         .where(Lap.sortie_id == sortie.id, Lap.landing == request.landing, Lap.removed_at.is_(None))
@@ -242,11 +267,10 @@ def _stepped(request: BriefRequest, last: Lap, step_ft: float) -> BriefRequest:
     if not same or flown['aim_point_ft'] is None or request.technique.aim_distance != 'calibrated':
         return request
     wanted_ft = brief_of(request).recommended_aim_point_ft
-    before_ft = brief_of(kept_request(json.dumps({**flown, 'aim_point_ft': None}))).recommended_aim_point_ft
+    as_flown = dataclasses.replace(kept_request(json.dumps(flown)), aim_point_ft=None)
+    before_ft = brief_of(as_flown).recommended_aim_point_ft
     # what wind, weight and spot have changed since is not learning and is not held back
-    learned_ft = brief_of(
-        dataclasses.replace(request, calibration=_CALIBRATION.validate_python(flown['calibration']))
-    ).recommended_aim_point_ft
+    learned_ft = brief_of(dataclasses.replace(request, calibration=as_flown.calibration)).recommended_aim_point_ft
     at_last_ft = learned_ft + (flown['aim_point_ft'] - before_ft)
     held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
     return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)

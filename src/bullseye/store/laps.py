@@ -14,7 +14,7 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.calibration import FlownLap
+from bullseye.core.calibration import Calibration, FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
@@ -108,11 +108,18 @@ class Together:
     """Laps that are written in one transaction: those of them that there were, read at once, and those made since."""
 
     laps: dict[uuid.UUID, Lap]
+    known: dict[tuple[str, str], Calibration] = dataclasses.field(default_factory=dict)
 
     @classmethod
     def of(cls, db: Session, lap_ids: Sequence[uuid.UUID]) -> Together:
         """Read what there is of these."""
         return cls({lap.id: lap for lap in db.scalars(select(Lap).where(Lap.id.in_(lap_ids)))})
+
+    def has_written(self, lap: Lap, *, is_new: bool) -> None:
+        """Know a lap; what was learned holds no longer when it teaches, or when what it taught has changed."""
+        self.laps[lap.id] = lap
+        if lap.flown is not None or not is_new:
+            self.known.clear()
 
     @contextmanager
     def one(self, db: Session, lap_id: uuid.UUID) -> Iterator[None]:
@@ -148,20 +155,19 @@ def keep(
     if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
         return lap.revision
     if lap is None:
-        lap = _new_lap(db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
+        lap = _new_lap(
+            db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer), together=together
+        )
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
     was_flown_by = lap.request
     if not is_new:
-        _fly_another_way(db, sortie, lap, values)
+        _fly_another_way(db, sortie, lap, values, together)
     values = {'marks': [], **values}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
     changed = lap.removed_at is not None or lap.request != was_flown_by
-    for name in _EDITABLE:
-        if getattr(lap, name, None) != values.get(name):
-            setattr(lap, name, values.get(name))
-            changed = True
+    changed |= _write(lap, values)
     if writer is not None:
         lap.writers = {**(lap.writers or {}), str(writer.device): writer.number}
     if changed:
@@ -176,14 +182,29 @@ def keep(
         db.commit()
     else:
         db.flush()
-        together.laps[lap_id] = lap
+        together.has_written(lap, is_new=is_new)
     return revision
 
 
+def _write(lap: Lap, values: Mapping[str, Any]) -> bool:
+    """Set what was measured; whether anything is different now."""
+    different = [name for name in _EDITABLE if getattr(lap, name, None) != values.get(name)]
+    for name in different:
+        setattr(lap, name, values.get(name))
+    return bool(different)
+
+
 def _new_lap(
-    db: Session, sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime
+    db: Session,
+    sortie: Sortie,
+    *,
+    lap_id: uuid.UUID,
+    by: User,
+    values: Mapping[str, Any],
+    flown_at: datetime,
+    together: Together | None,
 ) -> Lap:
-    request = _request_for(db, sortie, values)
+    request = _request_for(db, sortie, values, together)
     return Lap(
         school_id=sortie.school_id,
         id=lap_id,
@@ -201,20 +222,25 @@ def _new_lap(
     )
 
 
-def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any]) -> BriefRequest:
+def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], together: Together | None) -> BriefRequest:
     """What a lap is flown by: the sortie as it is, its kind and spot if they are the lap's own, and the aim point."""
-    request = coaching.live_request(db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'))
+    known = together.known if together else None
+    request = coaching.live_request(
+        db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'), known=known
+    )
     if values.get('aim_point_ft') is not None:
         return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
     return dataclasses.replace(request, aim_point_ft=coaching.brief_of(request).aim_point_ft)
 
 
-def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any]) -> None:
+def _fly_another_way(
+    db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any], together: Together | None
+) -> None:
     """Put right what a lap was flown by: its kind, its spot, the aim point."""
     landing, spot_ft = values.get('landing'), values.get('spot_ft')
     if (landing not in (None, lap.landing)) or (spot_ft not in (None, lap.request['spot_ft'])):
         # what the other kind is flown by is worked out anew; the lap's own weather and weight stay
-        request = _request_for(db, sortie, values)
+        request = _request_for(db, sortie, values, together)
         was = request_adapter().validate_python(lap.request)
         request = dataclasses.replace(request, weather=was.weather, weight_lb=was.weight_lb)
         lap.request = request_adapter().dump_python(request, mode='json')
@@ -268,3 +294,4 @@ def remove(
         db.commit()
     else:
         db.flush()
+        together.known.clear()
