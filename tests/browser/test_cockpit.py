@@ -8,7 +8,7 @@ import signal
 import tempfile
 import time
 from collections.abc import Callable, Iterator
-from datetime import date
+from datetime import UTC, date, datetime
 from pathlib import Path
 from typing import Any
 
@@ -28,9 +28,9 @@ def device(page: Page) -> Any:
     return page.get_by_role('status', name='This device')
 
 
-def recorder(page: Page, student: str = 'Ines Carvalho') -> int:
+def recorder(page: Page, student: str = 'Ines Carvalho', *, under: str = 'Today') -> int:
     """Take a sortie along and open its recorder; the sortie's number."""
-    open_today(page, student)
+    open_today(page, student, under=under)
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
     expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible(timeout=15_000)
     page.evaluate('navigator.serviceWorker.ready')
@@ -264,3 +264,33 @@ def test_a_lap_may_be_of_another_kind_and_spot_and_be_left_out(marta: Page):
         'instructor_flew',
         'Good speed control',
     )
+
+
+def test_a_tablet_whose_clock_is_wrong_by_a_day_writes_true_times(page: Page, context: BrowserContext, server: Server):
+    page.add_init_script(
+        'const True = Date; Date = class extends True {'
+        ' constructor(...given) { super(...(given.length ? given : [True.now() - 86400000])) }'
+        ' static now() { return True.now() - 86400000 } }'
+    )
+    signed_in(page, server)
+    sortie = recorder(page, 'Tobias Lund', under='Coming')
+    context.set_offline(True)
+    page.keyboard.press('g')
+    expect(device(page)).to_contain_text('1 lap is only on this device')
+    context.set_offline(False)
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    (lap,) = stored(page, sortie)
+    off = datetime.fromisoformat(lap['flown_at']) - datetime.now(UTC)
+    assert abs(off.total_seconds()) < 120
+
+
+def test_a_new_version_waits_for_the_user(looking: Page):
+    worker = looking.request.get(looking.url + 'sw.js')
+    assert worker.headers['cache-control'] == 'no-cache'
+    # it takes over when told to, by a message of the page, and never by itself
+    assert re.search(r'"SKIP_WAITING"\s*===?.{0,40}self\.skipWaiting\(\)', worker.text())
+    assert worker.text().count('skipWaiting()') == 1
+    manifest = looking.request.get(looking.url + 'manifest.webmanifest').json()
+    assert manifest['display'] == 'standalone'
+    for icon in manifest['icons']:
+        assert looking.request.get(looking.url.rstrip('/') + icon['src']).headers['content-type'].startswith('image/')
