@@ -1,5 +1,6 @@
 """Take the pictures of docs/screenshots from the demo school, one current picture of each main view."""
 
+import re
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
@@ -16,13 +17,14 @@ def lesson(page: Page, base: str) -> None:
     page.get_by_role('button', name='Marta Kowalczyk').click()
     page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
     page.get_by_role('link', name='Laps').click()
+    page.get_by_role('button', name='Take along').first.click()
+    page.get_by_role('button', name=re.compile('Aboard')).first.wait_for()
     strip = page.get_by_role('application')
     for x, y in ((620, 112), (560, 140), (600, 126)):
         strip.click(position={'x': x, 'y': y})
-        page.get_by_role('radio', name='None').click()
+        page.get_by_role('button', name='Nothing wrong').click()
         page.get_by_label('Speed over threshold: more').click()
-        page.get_by_role('button', name='Neither').click()
-        page.get_by_text('✓ saved').wait_for()
+        page.get_by_text(re.compile('✓ saved$')).wait_for()
         page.get_by_role('button', name='Next lap').click()
 
 
@@ -55,6 +57,9 @@ if __name__ == '__main__':
         page.keyboard.press('5')
         page.get_by_role('button', name='Lap 3').click()
         shoot(page, 'laps')
+        page.get_by_role('button', name='Why').click()
+        shoot(page, 'why')
+        sortie = page.url.rsplit('/', 1)[0]
         page.keyboard.press('2')
         shoot(page, 'takeoff')
         page.keyboard.press('3')
@@ -66,6 +71,14 @@ if __name__ == '__main__':
         page.mouse.wheel(0, 1_000)
         shoot(page, 'prepare')
         page.keyboard.press('Escape')
+        for step in ('lap-plan', 'kneeboard'):
+            page.goto(f'{sortie}/{step}')
+            shoot(page, step)
+        for place in ('hangar', 'fields', 'techniques', 'standards', 'fleet'):
+            page.goto(f'{base}/{place}')
+            shoot(page, place)
+        page.goto(f'{sortie}/laps')
+        page.get_by_role('application').wait_for()
         page.get_by_role('button', name='Night').click()
         page.keyboard.press('4')
         shoot(page, 'landing-night')

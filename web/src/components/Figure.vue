@@ -5,9 +5,9 @@ const TONE = { aim: 'text-aim-ink', spot: 'text-spot-ink', pass: 'text-pass-ink'
 </script>
 
 <template>
-  <div class="panel min-w-0 !px-3 !py-2 sm:!px-4">
+  <div class="panel min-w-0 !px-2 !py-2 sm:!px-4">
     <p class="heading">{{ label }}</p>
-    <p class="figure text-3xl leading-none sm:text-4xl" :class="tone ? TONE[tone] : ''">
+    <p class="figure text-2xl leading-none min-[480px]:text-3xl sm:text-4xl" :class="tone ? TONE[tone] : ''">
       {{ value }}<span v-if="unit" class="unit">{{ unit }}</span>
     </p>
     <p v-if="note" class="mt-1 text-sm leading-tight">{{ note }}</p>

@@ -193,7 +193,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       </nav>
     </div>
 
-    <div class="grid grid-cols-2 gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
+    <div class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
       <Figure
         :label="shown.length ? 'Next aim point' : 'Aim point'"
         tone="aim"
@@ -202,7 +202,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :note="next.isFromDevice.value ? 'worked out on this device' : figures.aim_before_spot_words"
       />
       <Figure label="Fly" :value="round(figures.approach_speed_kias)" unit="KIAS" />
-      <Figure label="Chance to hit" :value="percent(figures.hit_chance)" />
+      <Figure class="hidden md:block" label="Chance to hit" :value="percent(figures.hit_chance)" />
       <Figure
         label="Go around by"
         tone="fail"
@@ -306,7 +306,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim and wind, a note' }}
         </button>
         <div v-if="more" class="space-y-3">
-          <div class="grid grid-cols-2 gap-3">
+          <div class="grid gap-3 sm:grid-cols-2">
             <Choice
               :model-value="values?.flown_by ?? null"
               label="Flown by"
@@ -359,7 +359,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               <button v-for="one in PHRASES" :key="one" type="button" class="chip" @click="set('note', { note: one })">{{ one }}</button>
             </div>
           </div>
-          <div class="grid grid-cols-2 gap-3">
+          <div class="grid gap-3 sm:grid-cols-2">
             <Stepper
               :model-value="values?.aim_point_ft ?? null"
               label="Aimed at"
