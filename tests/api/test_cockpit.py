@@ -83,6 +83,34 @@ def test_a_clock_that_is_wrong_by_a_day_is_put_right(marta):
         assert abs(off) < timedelta(seconds=30)
 
 
+def test_laps_sent_together_are_briefed_as_if_they_had_come_one_by_one(marta):
+    sortie, rng = marta.sortie_of('Ines'), random.Random(3)  # noqa: S311 - a lesson, not a secret
+    flown = []
+    for minute in range(14):
+        seen: dict[str, Any] = {'along_ft': 650.0 + 25 * minute, 'threshold_speed_kias': 60.0 + minute % 4}
+        if minute % 5 == 4:
+            seen = {'outcome': 'go_around'}
+        if minute % 6 == 3:
+            seen |= {'landing': 'short_field', 'excluded': 'gust' if minute > 5 else None}
+        flown.append(seen | {'flown_at': f'2026-11-20T10:{minute:02d}:00Z'})
+    flown.append({'along_ft': 900.0, 'flown_at': '2026-11-20T09:00:00Z'})  # an older one comes last
+    flown.append({'along_ft': 700.0, 'flown_at': '2026-11-20T10:30:00Z'})
+
+    def briefed() -> list[tuple[float, float]]:
+        return [(lap['aim_point_ft'], lap['recommended_aim_point_ft']) for lap in laps_of(marta, sortie)]
+
+    ids = [str(uuid.UUID(int=rng.getrandbits(128), version=4)) for _ in flown]
+    send(marta, sortie, *(change(i, n, lap) for n, (i, lap) in enumerate(zip(ids, flown, strict=True), start=1)))
+    together = briefed()
+    assert len({round(aim) for aim, _ in together}) > 4  # they did learn
+    for lap_id in ids:
+        marta.call('DELETE', f'/api/sorties/{sortie}/laps/{lap_id}', status=204)
+    for lap in flown:
+        send(marta, sortie, change(str(uuid.uuid4()), 1, lap))
+    for one, other in zip(together, briefed(), strict=True):
+        assert one == pytest.approx(other)
+
+
 def test_a_wrong_lap_among_good_ones_is_refused_alone(marta):
     sortie = marta.sortie_of('Ines')
     good, bad = str(uuid.uuid4()), str(uuid.uuid4())

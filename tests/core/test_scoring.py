@@ -158,3 +158,13 @@ def test_what_a_change_does_is_said_in_feet():
     assert same.words == 'Nothing moves.'
     held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim_point_ft)
     assert make_brief(held).predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
+
+
+@pytest.mark.parametrize(
+    ('outcome', 'word'), [('go_around', 'good answer'), ('low_approach', 'Low approach'), ('drill', 'Hold-off drill')]
+)
+def test_an_end_without_a_touchdown_is_named_for_what_it_was(outcome, word):
+    score, diagnosis, _ = judged(outcome=outcome, along_ft=None)
+    assert word in score.words
+    assert word in diagnosis.one_change
+    assert (score.hit, score.points, diagnosis.error_ft) == (None, None, None)

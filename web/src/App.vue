@@ -81,10 +81,18 @@ useKeys({
           {{ session.data.value.school }}
         </span>
         <span class="flex-1" />
+        <RouterLink
+          v-if="track.sortieId !== null"
+          :to="{ name: 'laps', params: { id: track.sortieId } }"
+          class="flex min-h-11 items-center px-2 font-bold text-pass-ink"
+          title="This tablet’s position is being recorded"
+        >
+          ● Position
+        </RouterLink>
         <button
           v-if="undo.steps.length"
           type="button"
-          class="min-h-11 rounded px-2 font-bold underline"
+          class="min-h-14 rounded px-3 font-bold underline"
           @click="undo.undo()"
         >
           Undo<span class="hidden md:inline">: {{ undo.steps.at(-1)?.what }}</span>

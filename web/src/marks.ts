@@ -43,5 +43,5 @@ export const DRIFTS: readonly { value: Drift; label: string }[] = [
   { value: 'left', label: 'Drift left' },
   { value: 'right', label: 'Drift right' },
 ]
-/** Phrases to tap instead of typing; a note of one's own stays on the device for the next lap. */
+/** Phrases to tap instead of typing, until there are some of one's own. */
 export const PHRASES = ['Late on the flare', 'Good speed control', 'Chased the speed', 'Looked too close', 'Good crosswind hold'] as const

@@ -10,12 +10,17 @@ from bullseye.core.atmosphere import true_airspeed_kt
 from bullseye.core.brief import BriefAnswer, make_brief, setting
 from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import FPS_PER_KT
-from bullseye.core.kinds import NOT_LANDED
+from bullseye.core.kinds import NOT_LANDED, Outcome
 from bullseye.core.request import BriefRequest
 from bullseye.core.scoring import MeasuredLap
 from bullseye.core.touchdown import Approach, predict
 
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
+_NO_TOUCHDOWN: dict[Outcome, str] = {
+    'go_around': 'Go-around: a good answer. Fly the same aim point again.',
+    'low_approach': 'Low approach, as planned: nothing touched. Fly the same aim point again.',
+    'drill': 'Hold-off drill: nothing to score. Fly the same aim point again.',
+}
 _SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
 
 
@@ -83,12 +88,11 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
     in the last part, which says so. Source: [own]; see docs/model.md, "Why it landed there".
     """
     if lap.along_ft is None:
-        good = lap.outcome in NOT_LANDED
         return Diagnosis(
             error_ft=None,
             parts=(),
-            one_change='Go-around: a good answer. Fly the same aim point again.'
-            if good
+            one_change=_NO_TOUCHDOWN[lap.outcome]
+            if lap.outcome in NOT_LANDED
             else 'No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
             largest=None,
         )

@@ -23,6 +23,12 @@ _NEAR_SPEED_KT = 3.0
 _FLOAT_PASS_S, _FLOAT_NEAR_S = 1.5, 3.0
 _CENTRELINE_PASS_FT, _CENTRELINE_NEAR_FT = 6.0, 15.0
 
+_NO_TOUCHDOWN: dict[Outcome, str] = {
+    'go_around': 'Go-around: always a good answer.',
+    'low_approach': 'Low approach: not scored.',
+    'drill': 'Hold-off drill: not scored.',
+}
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MeasuredLap(Checked):
@@ -190,7 +196,7 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
     """
     if lap.outcome in NOT_LANDED:
         return Score(
-            criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words='Go-around: always a good answer.'
+            criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_NO_TOUCHDOWN[lap.outcome]
         )
     criteria = (
         _accuracy(lap, brief, tolerance),

@@ -8,13 +8,13 @@ import statistics
 import uuid
 from collections.abc import Sequence
 from contextlib import suppress
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
 from typing import Any, cast, get_args
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import Select, Text, and_, func, select
+from sqlalchemy import ColumnElement, Select, Text, and_, func, select
 from sqlalchemy import cast as cast_to
 from sqlalchemy.orm import Session
 
@@ -166,27 +166,44 @@ def flown_laps(laps: Sequence[Any]) -> list[FlownLap]:
     return [_flown_lap(json.dumps(lap)) for lap in laps]
 
 
-def _flown_of(db: Session, query: Select[Any], school_id: int) -> list[FlownLap]:
-    """Laps of a query over ``Lap.flown``; only those not seen before are read."""
-    keys = [(school_id, *row) for row in db.execute(query.with_only_columns(Lap.id, Lap.revision)).all()]
-    missing = [lap_id for _, lap_id, revision in keys if (school_id, lap_id, revision) not in _FLOWN]
+@dataclass(slots=True)
+class Taught:
+    """The laps that teach of one kind of landing and flap, newest first; kept in step while laps are written."""
+
+    everybody: list[FlownLap]
+    own: list[FlownLap]
+    newest: datetime | None
+    learned: Calibration | None = None
+
+    def add(self, lap: Lap, *, is_own_kind: bool) -> bool:
+        """Put a new lap in front; False when it is not the newest, and its place is not known here."""
+        if self.newest is not None and lap.flown_at <= self.newest:
+            return False
+        (flown,) = flown_laps([lap.flown])
+        self.everybody = [flown, *self.everybody][:_AIRCRAFT_LAPS]
+        if is_own_kind:
+            self.own = [flown, *self.own][:_PILOT_LAPS]
+        self.newest, self.learned = lap.flown_at, None
+        return True
+
+
+def _flown_of(db: Session, query: Select[Any], school_id: int) -> tuple[list[FlownLap], datetime | None]:
+    """Laps of a query over ``Lap.flown``, newest first, and when the newest was; those seen before are not read."""
+    rows = db.execute(query.with_only_columns(Lap.id, Lap.revision, Lap.flown_at)).all()
+    missing = [row.id for row in rows if (school_id, row.id, row.revision) not in _FLOWN]
     if missing:
         if len(_FLOWN) + len(missing) > _FLOWN_AT_MOST:
             _FLOWN.clear()
-            missing = [lap_id for _, lap_id, _ in keys]
-        for lap_id, revision, flown in db.execute(
-            select(Lap.id, Lap.revision, Lap.flown).where(Lap.id.in_(missing))
-        ).all():
-            _FLOWN[school_id, lap_id, revision] = flown_laps([flown])[0]
-    return [_FLOWN[key] for key in keys]
+            missing = [row.id for row in rows]
+        for row in db.execute(select(Lap.id, Lap.revision, Lap.flown).where(Lap.id.in_(missing))).all():
+            _FLOWN[school_id, row.id, row.revision] = flown_laps([row.flown])[0]
+    found = [_FLOWN[school_id, row.id, row.revision] for row in rows]
+    return found, rows[0].flown_at if rows else None
 
 
-def calibration_for(
-    db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str | None = None, flap: str | None = None
-) -> Calibration:
-    """What all laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
-    flap, landing = flap or sortie.flap, landing or sortie.landing
-    of_aircraft = (
+def _teaching(sortie: Sortie, *, landing: str, flap: str) -> tuple[Select[Any], ColumnElement[bool]]:
+    """Laps of a sortie's aircraft and flap, newest first, and which of them are the pilot's own of a kind."""
+    query = (
         select(Lap.flown)
         .where(
             Lap.aircraft_id == sortie.aircraft_id,
@@ -196,10 +213,36 @@ def calibration_for(
         )
         .order_by(Lap.flown_at.desc())
     )
+    return query, and_(Lap.student_id == sortie.student_id, Lap.landing == landing)
+
+
+def taught_for(db: Session, sortie: Sortie, *, landing: str, flap: str) -> Taught:
+    """Read the laps that teach of a sortie's aircraft and pilot."""
+    query, own_only = _teaching(sortie, landing=landing, flap=flap)
+    everybody, newest = _flown_of(db, query.limit(_AIRCRAFT_LAPS), sortie.school_id)
+    own, _ = _flown_of(db, query.where(own_only).limit(_PILOT_LAPS), sortie.school_id)
+    return Taught(everybody, own, newest)
+
+
+def _learn_from(taught: Taught, *, prior_deceleration_fps2: float) -> Calibration:
+    if taught.learned is None:
+        taught.learned = calibrate(
+            aircraft_laps=taught.everybody,
+            pilot_laps=taught.own[::-1],
+            prior_deceleration_fps2=prior_deceleration_fps2,
+        )
+    return taught.learned
+
+
+def calibration_for(
+    db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str | None = None, flap: str | None = None
+) -> Calibration:
+    """What all laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
+    flap, landing = flap or sortie.flap, landing or sortie.landing
+    of_aircraft, own_only = _teaching(sortie, landing=landing, flap=flap)
 
     # the number of the laps and a sum over their revisions tell an unchanged set, which need not be read again
     held = func.hashtextextended(cast_to(Lap.id, Text), Lap.revision)
-    own_only = and_(Lap.student_id == sortie.student_id, Lap.landing == landing)
     contents = db.execute(
         of_aircraft.order_by(None).with_only_columns(
             func.count(), func.sum(held), func.count().filter(own_only), func.sum(held).filter(own_only)
@@ -209,17 +252,47 @@ def calibration_for(
     key = (*of_whom, prior_deceleration_fps2, *contents)
     found = _KNOWN.get(key)
     if found is None:
-        everybody = of_aircraft.limit(_AIRCRAFT_LAPS)
-        own = of_aircraft.where(own_only).limit(_PILOT_LAPS)
-        found = calibrate(
-            aircraft_laps=_flown_of(db, everybody, sortie.school_id),
-            pilot_laps=_flown_of(db, own, sortie.school_id)[::-1],
-            prior_deceleration_fps2=prior_deceleration_fps2,
-        )
+        taught = taught_for(db, sortie, landing=landing, flap=flap)
+        found = _learn_from(taught, prior_deceleration_fps2=prior_deceleration_fps2)
         if len(_KNOWN) >= _KNOWN_AT_MOST:
             _KNOWN.pop(next(iter(_KNOWN)), None)
         _KNOWN[key] = found
     return found
+
+
+@dataclass(slots=True)
+class Course:
+    """What a sortie has taught so far, while many of its laps are written at once: read once, then kept in step."""
+
+    taught: dict[tuple[str, str], Taught] = field(default_factory=dict)
+    last: dict[str, Lap | None] = field(default_factory=dict)
+
+    def forget(self) -> None:
+        """Read all anew: something has changed that cannot be followed here."""
+        self.taught.clear()
+        self.last.clear()
+
+    def has_written(self, lap: Lap, *, is_new: bool) -> None:
+        """Follow a lap that was written."""
+        before = self.last.get(lap.landing)
+        followed = is_new and (before is None or lap.flown_at > before.flown_at)
+        if followed and lap.landing in self.last:
+            self.last[lap.landing] = lap
+        if followed and lap.flown is not None:
+            of_flap = [(landing, taught) for (landing, flap), taught in self.taught.items() if flap == lap.flap]
+            followed = all(taught.add(lap, is_own_kind=landing == lap.landing) for landing, taught in of_flap)
+        if not followed:
+            self.forget()
+
+
+def _last_of(db: Session, sortie: Sortie, landing: str) -> Lap | None:
+    """The last lap of a sortie in one kind of landing."""
+    return db.scalar(
+        select(Lap)
+        .where(Lap.sortie_id == sortie.id, Lap.landing == landing, Lap.removed_at.is_(None))
+        .order_by(Lap.flown_at.desc(), Lap.id.desc())
+        .limit(1)
+    )
 
 
 def live_request(
@@ -228,11 +301,11 @@ def live_request(
     *,
     landing: LandingKind | None = None,
     spot_ft: float | None = None,
-    known: dict[tuple[str, str], Calibration] | None = None,
+    course: Course | None = None,
 ) -> BriefRequest:
     """The request of a sortie with all that its school, student and laps so far add; or of another kind or spot.
 
-    :param known: what has been learned of each kind and flap, for a caller who knows when laps have changed
+    :param course: what has been taught so far, for a caller who writes many laps
     """
     request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     changes: dict[str, Any] = {}
@@ -243,20 +316,19 @@ def live_request(
         changes['spot_ft'] = spot_ft
     if changes:
         request = changed_request(request, changes)
-    of = (request.landing, request.flap_setting.name)
-    learned = None if known is None else known.get(of)
-    if learned is None:
-        prior = prior_deceleration_fps2(request)
-        learned = calibration_for(db, sortie, prior_deceleration_fps2=prior, landing=of[0], flap=of[1])
-        if known is not None:
-            known[of] = learned
+    kind, flap = request.landing, request.flap_setting.name
+    prior = prior_deceleration_fps2(request)
+    if course is None:
+        learned = calibration_for(db, sortie, prior_deceleration_fps2=prior, landing=kind, flap=flap)
+        last = _last_of(db, sortie, kind)
+    else:
+        if (kind, flap) not in course.taught:
+            course.taught[kind, flap] = taught_for(db, sortie, landing=kind, flap=flap)
+        if kind not in course.last:
+            course.last[kind] = _last_of(db, sortie, kind)
+        learned = _learn_from(course.taught[kind, flap], prior_deceleration_fps2=prior)
+        last = course.last[kind]
     request = dataclasses.replace(request, calibration=learned)
-    last = db.scalar(
-        select(Lap)
-        .where(Lap.sortie_id == sortie.id, Lap.landing == request.landing, Lap.removed_at.is_(None))
-        .order_by(Lap.flown_at.desc(), Lap.id.desc())
-        .limit(1)
-    )
     return request if last is None else _stepped(request, last, sortie.school.aim_step_ft)
 
 

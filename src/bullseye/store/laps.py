@@ -14,7 +14,7 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.calibration import Calibration, FlownLap
+from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
@@ -108,7 +108,7 @@ class Together:
     """Laps that are written in one transaction: those of them that there were, read at once, and those made since."""
 
     laps: dict[uuid.UUID, Lap]
-    known: dict[tuple[str, str], Calibration] = dataclasses.field(default_factory=dict)
+    course: coaching.Course = dataclasses.field(default_factory=coaching.Course)
 
     @classmethod
     def of(cls, db: Session, lap_ids: Sequence[uuid.UUID]) -> Together:
@@ -116,10 +116,9 @@ class Together:
         return cls({lap.id: lap for lap in db.scalars(select(Lap).where(Lap.id.in_(lap_ids)))})
 
     def has_written(self, lap: Lap, *, is_new: bool) -> None:
-        """Know a lap; what was learned holds no longer when it teaches, or when what it taught has changed."""
+        """Know a lap, and what it taught."""
         self.laps[lap.id] = lap
-        if lap.flown is not None or not is_new:
-            self.known.clear()
+        self.course.has_written(lap, is_new=is_new)
 
     @contextmanager
     def one(self, db: Session, lap_id: uuid.UUID) -> Iterator[None]:
@@ -224,9 +223,9 @@ def _new_lap(
 
 def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], together: Together | None) -> BriefRequest:
     """What a lap is flown by: the sortie as it is, its kind and spot if they are the lap's own, and the aim point."""
-    known = together.known if together else None
+    course = together.course if together else None
     request = coaching.live_request(
-        db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'), known=known
+        db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'), course=course
     )
     if values.get('aim_point_ft') is not None:
         return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
@@ -294,4 +293,4 @@ def remove(
         db.commit()
     else:
         db.flush()
-        together.known.clear()
+        together.course.forget()

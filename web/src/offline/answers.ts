@@ -142,7 +142,7 @@ const stripes = (feet: number) => {
 /** What one lap shows, as far as the table can tell: the parts add up to the error. */
 export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, recommendedAimFt: number): DeviceResult {
   if (lap.along_ft === null) {
-    return { error_ft: null, hit: null, words: 'No touchdown marked', parts: [], cue: 'Nothing to explain.' }
+    return { error_ft: null, hit: null, words: 'No touchdown', parts: [], cue: 'Nothing to explain. Fly the same aim point again.' }
   }
   const target = spotFt + table.target_minus_spot_ft
   const error = lap.along_ft - target

@@ -20,12 +20,14 @@ import { useLapRecorder } from '@/composables/useLapRecorder'
 import { useNextLap } from '@/composables/useNextLap'
 import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
-import { EXCLUDED_LABEL, PHRASES, type LapState } from '@/marks'
+import { usePhrases } from '@/composables/usePhrases'
+import { EXCLUDED_LABEL, type LapState } from '@/marks'
 import { useSync } from '@/offline/sync'
 import { clamp, landingLength, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, windWords } from '@/words'
 
+const LISTED = 10
 const id = Number(useRoute().params.id)
 const sync = useSync()
 const session = useQuery(sessionQuery)
@@ -109,6 +111,11 @@ function end(outcome: Outcome) {
   })
 }
 const set = (what: string, part: Partial<LapIn>) => void recorder.note(what, part)
+const { phrases, used } = usePhrases()
+function setNote(text: string) {
+  if (text) used(text)
+  set('note', { note: text || null })
+}
 const hold = useHoldTimer({ onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }) })
 const floatShown = computed(() => {
   if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
@@ -128,6 +135,9 @@ function go(way: number) {
   recorder.open(shown.value[to]?.id ?? (to >= shown.value.length ? null : recorder.id.value))
 }
 useKeys({ n: recorder.begin, g: () => mayRecord.value && end('go_around'), '[': () => go(-1), ']': () => go(1) })
+/** A long day's laps are unfolded on demand. */
+const listAll = ref(false)
+const listed = computed(() => (listAll.value ? shown.value : shown.value.slice(-LISTED)))
 const landed = computed(() => !ended.value || !NOT_LANDED.has(current.value!.values.outcome))
 const here = computed(() => (current.value && !lap.value ? next.resultHere(current.value) : null))
 const more = ref(false)
@@ -168,11 +178,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       </span>
       <span class="flex-1" />
       <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
+        <button v-if="listed.length < shown.length" type="button" class="button !min-h-14 !px-3" @click="listAll = true">
+          1 to {{ shown.length - listed.length }}
+        </button>
         <button
-          v-for="one in shown"
+          v-for="one in listed"
           :key="one.id"
           type="button"
-          class="figure min-h-11 min-w-11 rounded-lg border-2 px-2 text-lg"
+          class="figure min-h-14 min-w-14 rounded-lg border-2 px-2 text-lg"
           :class="one.id === recorder.id.value ? 'border-ink bg-button text-button-text' : 'border-line bg-card'"
           :aria-current="one.id === recorder.id.value"
           :aria-label="`Lap ${one.number}`"
@@ -183,7 +196,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         <button
           v-if="mayRecord"
           type="button"
-          class="button !px-3"
+          class="button !min-h-14 !px-3"
           :class="ended ? 'button-main' : ''"
           :disabled="!ended"
           @click="recorder.begin()"
@@ -352,11 +365,11 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               list="phrases"
               maxlength="200"
               :value="values?.note ?? ''"
-              @change="set('note', { note: ($event.target as HTMLInputElement).value.trim() || null })"
+              @change="setNote(($event.target as HTMLInputElement).value.trim())"
             />
-            <datalist id="phrases"><option v-for="one in PHRASES" :key="one" :value="one" /></datalist>
+            <datalist id="phrases"><option v-for="one in phrases" :key="one" :value="one" /></datalist>
             <div class="mt-1.5 grid grid-cols-2 gap-1.5 sm:grid-cols-3">
-              <button v-for="one in PHRASES" :key="one" type="button" class="chip" @click="set('note', { note: one })">{{ one }}</button>
+              <button v-for="one in phrases" :key="one" type="button" class="chip" @click="setNote(one)">{{ one }}</button>
             </div>
           </div>
           <div class="grid gap-3 sm:grid-cols-2">
