@@ -2,7 +2,7 @@
 
 import os
 import uuid
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from datetime import date
 
 import psycopg
@@ -32,20 +32,16 @@ def _on_server(server_url: str, statement: str) -> None:
 
 
 @pytest.fixture(scope='session')
-def new_database(server_url: str) -> Iterator[Callable[..., str]]:
-    """Make databases; ``template`` names one to copy."""
-    made: list[str] = []
+def new_database(server_url: str) -> Callable[..., str]:
+    """Make databases; ``template`` names one to copy. They go with their server, which is thrown away: faster by far."""
 
     def make(template: str | None = None) -> str:
         name = f't_{uuid.uuid4().hex[:12]}'
         source = f' template {make_url(template).database}' if template else ''
         _on_server(server_url, f'create database {name}{source}')
-        made.append(name)
         return make_url(server_url).set(database=name).render_as_string(hide_password=False)
 
-    yield make
-    for name in made:
-        _on_server(server_url, f'drop database if exists {name} with (force)')
+    return make
 
 
 @pytest.fixture(scope='session')

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What was seen, one tap each, sorted by where in the lap it is seen. */
 import { computed } from 'vue'
-import type { LapIn } from '@/api/types'
+import type { Drift, LapIn } from '@/api/types'
+import Chip from '@/components/Chip.vue'
 import { DRIFTS, MARK_LABEL, MARKS, STATES, type LapState, type Mark } from '@/marks'
 
 const props = defineProps<{ values: Partial<LapIn> }>()
@@ -25,7 +26,7 @@ function clean() {
     marks: (props.values.marks ?? []).filter((one) => !MARKS.touched.includes(one) || one === 'prompted'),
   })
 }
-function drift(value: 'left' | 'right') {
+function drift(value: Drift) {
   emit('set', 'drift', { drift: props.values.drift === value ? null : value, known_by: { drift: 'seen' } })
 }
 function toggleFlag(name: 'bounced' | 'ballooned') {
@@ -53,43 +54,15 @@ const counts = computed(() =>
     </div>
     <div class="grid grid-cols-2 gap-1.5 border-t-2 border-ink pt-2 sm:grid-cols-3" aria-label="What was seen" role="group">
       <template v-if="state === 'touched'">
-        <button type="button" class="chip" :class="isClean ? 'button-main' : ''" :aria-pressed="isClean" @click="clean">
-          <span v-if="isClean" aria-hidden="true">✓ </span>Nothing wrong
-        </button>
-        <button
-          v-for="name in ['ballooned', 'bounced'] as const"
-          :key="name"
-          type="button"
-          class="chip"
-          :class="values[name] ? 'button-main' : ''"
-          :aria-pressed="!!values[name]"
-          @click="toggleFlag(name)"
-        >
-          <span v-if="values[name]" aria-hidden="true">✓ </span>{{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
-        </button>
-        <button
-          v-for="one in DRIFTS"
-          :key="one.value"
-          type="button"
-          class="chip"
-          :class="values.drift === one.value ? 'button-main' : ''"
-          :aria-pressed="values.drift === one.value"
-          @click="drift(one.value as 'left' | 'right')"
-        >
-          <span v-if="values.drift === one.value" aria-hidden="true">✓ </span>{{ one.label }}
-        </button>
+        <Chip :on="isClean" @click="clean">Nothing wrong</Chip>
+        <Chip v-for="name in ['ballooned', 'bounced'] as const" :key="name" :on="!!values[name]" @click="toggleFlag(name)">
+          {{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
+        </Chip>
+        <Chip v-for="one in DRIFTS" :key="one.value" :on="values.drift === one.value" @click="drift(one.value)">
+          {{ one.label }}
+        </Chip>
       </template>
-      <button
-        v-for="mark in MARKS[state]"
-        :key="mark"
-        type="button"
-        class="chip"
-        :class="has(mark) ? 'button-main' : ''"
-        :aria-pressed="has(mark)"
-        @click="toggle(mark)"
-      >
-        <span v-if="has(mark)" aria-hidden="true">✓ </span>{{ MARK_LABEL[mark] }}
-      </button>
+      <Chip v-for="mark in MARKS[state]" :key="mark" :on="has(mark)" @click="toggle(mark)">{{ MARK_LABEL[mark] }}</Chip>
     </div>
   </div>
 </template>

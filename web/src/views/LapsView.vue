@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { lapsQuery, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { LandingKind, LapIn, Outcome } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
+import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import LapMarks from '@/components/LapMarks.vue'
@@ -344,17 +345,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           <div>
             <p class="heading">Leave this lap out of learning</p>
             <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
-              <button
+              <Chip
                 v-for="one in EXCLUSIONS"
                 :key="one.value"
-                type="button"
-                class="chip"
-                :class="values?.excluded === one.value ? 'button-main' : ''"
-                :aria-pressed="values?.excluded === one.value"
+                :on="values?.excluded === one.value"
                 @click="toggleExcluded(one.value)"
               >
-                <span v-if="values?.excluded === one.value" aria-hidden="true">✓ </span>{{ one.label }}
-              </button>
+                {{ one.label }}
+              </Chip>
             </div>
           </div>
           <div>
