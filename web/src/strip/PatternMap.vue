@@ -80,16 +80,48 @@ const gates = computed(() =>
     return { ...gate, ...place, label: outward(place, gate.name === 'mid-base' ? -24 : -14) }
   }),
 )
+const inner: Record<string, 'start' | 'middle' | 'end'> = { start: 'end', end: 'start', middle: 'middle' }
+interface Label {
+  x: number
+  y: number
+  anchor: string
+}
+const LEG_LETTERS = 14 // `Downwind 225°` and a little
+const GATE_LETTERS = 5
+/** About where a label of so many letters lies on the sheet: left, right, top, bottom. */
+function extent(label: Label, letters: number) {
+  const wide = letters * 7.5
+  const left = label.anchor === 'start' ? label.x : label.anchor === 'end' ? label.x - wide : label.x - wide / 2
+  return [left, left + wide, label.y - 13, label.y + 4] as const
+}
+/** The first place beside a mark where its name lies on no leg's and no gate's. */
+function clearOfLegs(place: { x: number; y: number }, letters: number): Label {
+  const taken = [
+    ...legs.value.map((leg) => extent(leg, LEG_LETTERS)),
+    ...gates.value.map((gate) => extent({ ...gate.label, anchor: inner[gate.label.anchor]! }, GATE_LETTERS)),
+  ]
+  const places: Label[] = [
+    outward(place, 14),
+    { x: place.x, y: place.y + 20, anchor: 'middle' },
+    { x: place.x, y: place.y - 20, anchor: 'middle' },
+    { x: place.x - 12, y: place.y - 2, anchor: 'end' },
+    { x: place.x + 12, y: place.y - 2, anchor: 'start' },
+  ]
+  const isFree = (label: Label) => {
+    const [left, right, top, bottom] = extent(label, letters)
+    return left > 4 && right < props.width - 4 && !taken.some(([l, r, t, b]) => left < r && right > l && top < b && bottom > t)
+  }
+  return places.find(isFree) ?? places[0]!
+}
 /** Ground marks near enough to be seen from the pattern; farther ones would shrink the map. */
 const near = computed(() =>
   props.marks
     .map((mark) => {
       const place = at(mark.along_ft, mark.lateral_ft)
-      return { ...mark, ...place, label: outward(place, 14) }
+      return { ...mark, ...place, label: clearOfLegs(place, mark.name.length) }
     })
     .filter((mark) => mark.x > 20 && mark.x < props.width - 20 && mark.y > 20 && mark.y < props.height - 30),
 )
-const inner: Record<string, 'start' | 'middle' | 'end'> = { start: 'end', end: 'start', middle: 'middle' }
 /** Where the wind blows to, on the sheet, clockwise from up [rad]. */
 const windTo = computed(() => {
   const from = props.pattern.wind_dir_deg_true

@@ -150,23 +150,23 @@ const number = (event: Event) => {
               <button v-if="mayChange" type="button" class="button" :disabled="draft.runways.length < 2" @click="draft.runways.splice(r, 1)">Remove</button>
             </div>
             <div class="overflow-x-auto" tabindex="0" :aria-label="`Runway ${r + 1}: its ends`">
-              <table class="w-full min-w-[58rem] text-left">
+              <table class="w-full min-w-[60rem] text-left">
                 <thead>
                   <tr class="text-sm text-soft">
-                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elevation, ft</th><th>Displaced, ft</th><th>Pattern</th><th>Path, °</th><th>Obstacle before: ft high</th><th>ft before</th><th>Preferred</th>
+                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elevation</th><th>Displaced</th><th>Pattern</th><th>Path, °</th><th>Obstacle before: ft high</th><th>ft before</th><th>Preferred</th>
                   </tr>
                 </thead>
                 <tbody>
                   <tr v-for="(end, e) in runway.ends" :key="e">
                     <td class="py-1 pr-1"><input v-model="end.ident" class="field !w-16" maxlength="4" :aria-label="`Runway ${r + 1}, end ${e + 1}: ident`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.lat" class="field figure" type="number" step="any" :aria-label="`${end.ident}: latitude`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.lon" class="field figure" type="number" step="any" :aria-label="`${end.ident}: longitude`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.elevation_ft" class="field figure" type="number" step="any" :aria-label="`${end.ident}: elevation`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.displaced_threshold_ft" class="field figure" type="number" step="any" :aria-label="`${end.ident}: displaced threshold`" /></td>
-                    <td class="py-1 pr-1"><select v-model="end.pattern" class="field" :aria-label="`${end.ident}: pattern side`"><option value="left">left</option><option value="right">right</option></select></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.path_angle_deg" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: path angle`" /></td>
-                    <td class="py-1 pr-1"><input class="field figure !w-24" type="number" step="any" placeholder="none" :value="end.obstacle?.height_ft ?? ''" :aria-label="`${end.ident}: obstacle height`" @change="end.obstacle = number($event) === null ? null : { height_ft: number($event)!, before_threshold_ft: end.obstacle?.before_threshold_ft ?? 500 }" /></td>
-                    <td class="py-1 pr-1"><input class="field figure !w-24" type="number" step="any" :disabled="!end.obstacle" :value="end.obstacle?.before_threshold_ft ?? ''" :aria-label="`${end.ident}: obstacle before the threshold`" @change="end.obstacle && (end.obstacle.before_threshold_ft = number($event) ?? 0)" /></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.lat" class="field figure !w-36" type="number" step="any" :aria-label="`${end.ident}: latitude`" /></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.lon" class="field figure !w-36" type="number" step="any" :aria-label="`${end.ident}: longitude`" /></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.elevation_ft" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: elevation`" /></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.displaced_threshold_ft" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: displaced threshold`" /></td>
+                    <td class="py-1 pr-1"><select v-model="end.pattern" class="field !w-24" :aria-label="`${end.ident}: pattern side`"><option value="left">left</option><option value="right">right</option></select></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.path_angle_deg" class="field figure !w-16" type="number" step="any" :aria-label="`${end.ident}: path angle`" /></td>
+                    <td class="py-1 pr-1"><input class="field figure !w-20" type="number" step="any" placeholder="none" :value="end.obstacle?.height_ft ?? ''" :aria-label="`${end.ident}: obstacle height`" @change="end.obstacle = number($event) === null ? null : { height_ft: number($event)!, before_threshold_ft: end.obstacle?.before_threshold_ft ?? 500 }" /></td>
+                    <td class="py-1 pr-1"><input class="field figure !w-20" type="number" step="any" :disabled="!end.obstacle" :value="end.obstacle?.before_threshold_ft ?? ''" :aria-label="`${end.ident}: obstacle before the threshold`" @change="end.obstacle && (end.obstacle.before_threshold_ft = number($event) ?? 0)" /></td>
                     <td class="py-1"><input v-model="end.preferred" type="checkbox" class="h-6 w-6" :aria-label="`${end.ident}: preferred`" /></td>
                   </tr>
                 </tbody>
