@@ -45,6 +45,18 @@ def new_database(server_url: str) -> Callable[..., str]:
 
 
 @pytest.fixture(scope='session')
+def remake_database(server_url: str) -> Callable[..., None]:
+    """Make a database anew under the same address, from a template."""
+
+    def remake(url: str, template: str) -> None:
+        name = make_url(url).database
+        _on_server(server_url, f'drop database if exists {name} with (force)')
+        _on_server(server_url, f'create database {name} template {make_url(template).database}')
+
+    return remake
+
+
+@pytest.fixture(scope='session')
 def migrated(new_database: Callable[..., str]) -> str:
     url = new_database()
     upgrade.upgrade(url)

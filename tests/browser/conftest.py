@@ -50,6 +50,7 @@ class Server:
     """gunicorn on a database, as ./bullseye up starts it."""
 
     def __init__(self, database_url: str) -> None:
+        self.database_url = database_url
         self.port = _port()
         self.url = f'http://127.0.0.1:{self.port}'
         self.environment = os.environ | {
@@ -86,8 +87,9 @@ class Server:
 
     def kill(self) -> None:
         """End it and its workers at once, as a power cut would."""
-        os.killpg(self.process.pid, signal.SIGKILL)
-        self.process.wait(timeout=15)
+        if self.process.poll() is None:
+            os.killpg(self.process.pid, signal.SIGKILL)
+            self.process.wait(timeout=15)
 
     def stop(self) -> None:
         self.process.send_signal(signal.SIGTERM)
@@ -122,9 +124,20 @@ def serve() -> Iterator[Callable[[str], Server]]:
             server.kill()
 
 
+@pytest.fixture(scope='session')
+def kept_server(new_database: Callable[..., str], demo_template: str) -> Iterator[Server]:
+    server = Server(new_database(demo_template))
+    yield server
+    server.kill()
+
+
 @pytest.fixture
-def server(serve: Callable[[str], Server], demo_url: str) -> Server:
-    return serve(demo_url)
+def server(kept_server: Server, remake_database: Callable[..., None], demo_template: str) -> Server:
+    """A server on the demo school as it was made: the process is kept from test to test, its database is not."""
+    remake_database(kept_server.database_url, demo_template)
+    if kept_server.process.poll() is not None:
+        kept_server.start()
+    return kept_server
 
 
 @pytest.fixture
