@@ -10,8 +10,6 @@ import { shownLaps } from '@/offline/shown'
 import { useSync } from '@/offline/sync'
 import { useUndo } from '@/stores/undo'
 
-const LONGEST_UNDO = 400 // steps: more than a day of laps
-
 export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, person: Ref<Person | null>) {
   const sync = useSync()
   const undo = useUndo()
@@ -66,16 +64,12 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
     offer(what, lapId, before, key)
   }
   function offer(what: string, lapId: string, before: LapIn | null, key: number | undefined) {
-    undo.done(
-      what,
-      async () => {
-        if (key !== undefined) await fromDevice(() => device.steps.delete(key), undefined)
-        await keep(lapId, before)
-        if (before) open(lapId)
-        else if (id.value === lapId || begun === lapId) begin()
-      },
-      LONGEST_UNDO,
-    )
+    undo.done(what, async () => {
+      if (key !== undefined) await fromDevice(() => device.steps.delete(key), undefined)
+      await keep(lapId, before)
+      if (before) open(lapId)
+      else if (id.value === lapId || begun === lapId) begin()
+    })
   }
   void fromDevice(() => device.steps.where('sortie_id').equals(sortieId).sortBy('n'), []).then((rows) => {
     if (!undo.steps.length) for (const row of rows) offer(row.what, row.lap_id, row.before, row.n)

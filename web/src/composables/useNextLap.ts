@@ -98,5 +98,5 @@ export function useNextLap(
       recommended,
     )
   }
-  return { aboard, planned, isExercise, landing, spotFt, briefState, brief, figures, isFromDevice, resultHere }
+  return { planned, landing, spotFt, briefState, brief, figures, isFromDevice, resultHere }
 }

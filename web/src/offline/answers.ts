@@ -134,11 +134,6 @@ export interface DeviceResult {
   cue: string
 }
 
-const stripes = (feet: number) => {
-  const count = Math.round(Math.abs(feet) / 200)
-  return count === 0 ? '' : count === 1 ? ', one stripe and its gap' : `, ${count} stripes and their gaps`
-}
-
 /** What one lap shows, as far as the table can tell: the parts add up to the error. */
 export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, recommendedAimFt: number): DeviceResult {
   if (lap.along_ft === null) {
@@ -177,7 +172,7 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
       : largest.cause === 'speed'
         ? `Speed made it ${feet} ft ${way}: fly ${Math.round(table.briefed_speed_kias)}.`
         : largest.cause === 'aim'
-          ? `The aim point made it ${feet} ft ${way}${stripes(feet)}.`
+          ? `The aim point made it ${feet} ft ${way}.`
           : largest.cause === 'wind'
             ? `The wind made it ${feet} ft ${way}.`
             : `Roundout and hold-off made it ${feet} ft ${way}.`

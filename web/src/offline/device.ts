@@ -113,11 +113,12 @@ export async function keepSession(session: Session): Promise<void> {
   await fromDevice(() => device.own.put({ key: 'session', value: JSON.parse(JSON.stringify(session)) }), 'session')
 }
 
-/** Signing out takes what is aboard off the device; what waits to be sent stays. */
+/** Signing out takes what is aboard, and what undo could take back, off the device; what waits to be sent stays. */
 export async function forgetPerson(): Promise<void> {
   await fromDevice(async () => {
     await device.own.delete('session')
     await device.aboard.clear()
+    await device.steps.clear()
     return true
   }, false)
 }
@@ -149,9 +150,7 @@ export async function checkStorage(): Promise<StorageState> {
   if (room !== null && room < ENOUGH) {
     return { works: true, warning: `Only ${Math.round(room / 1_000_000)} MB are left for Bullseye on this device. Make room before the flight.` }
   }
-  const kept = await navigator.storage?.persist?.().catch(() => false)
-  if (kept === false && !(await navigator.storage?.persisted?.().catch(() => false))) {
-    return { works: true, warning: '' } // kept as long as the device has room, which was looked at above
-  }
+  // if the browser declines, it keeps all as long as the device has room, which was looked at above
+  await navigator.storage?.persist?.().catch(() => false)
   return { works: true, warning: '' }
 }

@@ -9,8 +9,6 @@ export interface ShownLap {
   values: LapIn
   /** the server's own result; null until it has the lap as it is here */
   result: Lap | null
-  /** the server's lap as it was before what waits here */
-  before: Lap | null
   waits: boolean
   refused: string
   fields: Record<string, string>
@@ -54,7 +52,6 @@ export function shownLaps(laps: readonly Lap[], waiting: readonly Waiting[]): Sh
       id: lap.id,
       values: op ? op.values! : asWritten(lap),
       result: op ? null : lap,
-      before: lap,
       waits: !!op && !op.sent,
       refused: op?.refused ?? '',
       fields: op?.fields ?? {},
@@ -63,7 +60,7 @@ export function shownLaps(laps: readonly Lap[], waiting: readonly Waiting[]): Sh
   for (const op of open.values()) {
     if (op.values === null) continue
     const { lap_id: id, values, refused, fields } = op
-    shown.push({ id, values, result: null, before: null, waits: !op.sent, refused, fields })
+    shown.push({ id, values, result: null, waits: !op.sent, refused, fields })
   }
   const at = (one: { values: LapIn }) => Date.parse(one.values.flown_at ?? '') || 0
   shown.sort((a, b) => at(a) - at(b) || (a.id < b.id ? -1 : 1))

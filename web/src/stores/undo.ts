@@ -7,11 +7,13 @@ interface Step {
   back: () => Promise<unknown>
 }
 
+const MOST = 400 // more than a day of laps
+
 export const useUndo = defineStore('undo', () => {
   const steps = ref<Step[]>([])
   const problem = ref('')
-  function done(what: string, back: Step['back'], most = 20) {
-    steps.value = [...steps.value.slice(1 - most), { what, back }]
+  function done(what: string, back: Step['back']) {
+    steps.value = [...steps.value.slice(1 - MOST), { what, back }]
   }
   async function undo() {
     const last = steps.value.at(-1)

@@ -153,7 +153,7 @@ const number = (event: Event) => {
               <table class="w-full min-w-[60rem] text-left">
                 <thead>
                   <tr class="text-sm text-soft">
-                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elevation</th><th>Displaced</th><th>Pattern</th><th>Path, °</th><th>Obstacle before: ft high</th><th>ft before</th><th>Preferred</th>
+                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elev., ft</th><th class="pr-2">Displaced, ft</th><th>Pattern</th><th>Path, °</th><th>Obstacle before: ft high</th><th>ft before</th><th>Preferred</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -162,7 +162,7 @@ const number = (event: Event) => {
                     <td class="py-1 pr-1"><input v-model.number="end.lat" class="field figure !w-36" type="number" step="any" :aria-label="`${end.ident}: latitude`" /></td>
                     <td class="py-1 pr-1"><input v-model.number="end.lon" class="field figure !w-36" type="number" step="any" :aria-label="`${end.ident}: longitude`" /></td>
                     <td class="py-1 pr-1"><input v-model.number="end.elevation_ft" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: elevation`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.displaced_threshold_ft" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: displaced threshold`" /></td>
+                    <td class="py-1 pr-1"><input v-model.number="end.displaced_threshold_ft" class="field figure !w-24" type="number" step="any" :aria-label="`${end.ident}: displaced threshold`" /></td>
                     <td class="py-1 pr-1"><select v-model="end.pattern" class="field !w-24" :aria-label="`${end.ident}: pattern side`"><option value="left">left</option><option value="right">right</option></select></td>
                     <td class="py-1 pr-1"><input v-model.number="end.path_angle_deg" class="field figure !w-16" type="number" step="any" :aria-label="`${end.ident}: path angle`" /></td>
                     <td class="py-1 pr-1"><input class="field figure !w-20" type="number" step="any" placeholder="none" :value="end.obstacle?.height_ft ?? ''" :aria-label="`${end.ident}: obstacle height`" @change="end.obstacle = number($event) === null ? null : { height_ft: number($event)!, before_threshold_ft: end.obstacle?.before_threshold_ft ?? 500 }" /></td>

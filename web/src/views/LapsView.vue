@@ -226,6 +226,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       />
     </div>
 
+    <p class="!mt-1 text-sm md:hidden">Chance to hit <b class="figure">{{ percent(figures.hit_chance) }}</b></p>
+
     <Cautions :cautions="brief.cautions.slice(0, -1)" />
 
     <section class="panel !p-2" aria-label="Strip">
