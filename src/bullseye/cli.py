@@ -15,8 +15,9 @@ from bullseye.core.advice import advice_adapter, advice_request_schema, advise, 
 from bullseye.core.request import RefusedRequest, request_schema
 from bullseye.core.wholebrief import make_whole_brief, whole_adapter
 from bullseye.core.wholerequest import parse_whole_request, whole_request_schema
-from bullseye.demo.fleet import AIRCRAFT
+from bullseye.demo.fleet import AIRCRAFT, field_files
 from bullseye.sim import command as sim_command
+from bullseye.tracks import command as tracks_command
 
 REFUSED = 2
 NEWER_DATABASE = 4
@@ -144,8 +145,10 @@ def main(argv: list[str] | None = None) -> int:
         command.add_argument('--lines', action='store_true', help='one request a line in, one answer a line out')
         command.add_argument('--schema', action='store_true', help='print the JSON Schema of request and answer')
         command.set_defaults(run=_reply, answer=answer, describe=describe)
-    simulated = commands.add_parser('sim', help='simulated stand-ins: a weather station')
-    sim_command.add_arguments(simulated)
+    tracks = commands.add_parser('analyse', help='find laps, takeoffs and touchdowns in recorded tracks')
+    tracks_command.add_arguments(tracks, aircraft=AIRCRAFT)
+    simulated = commands.add_parser('sim', help='simulated stand-ins: a weather station, a flight, a receiver')
+    sim_command.add_arguments(simulated, fields=field_files())
     prepare = commands.add_parser('prepare', help='migrate the database and fill it; ./bullseye up calls this')
     kind = prepare.add_mutually_exclusive_group(required=True)
     kind.add_argument('--demo', action='store_true', help='with the made-up school')

@@ -6,7 +6,9 @@ import math
 from dataclasses import dataclass
 from typing import Annotated
 
+import numpy as np
 from annotated_types import Ge, Le
+from numpy.typing import NDArray
 
 from bullseye.core.constants import FT_PER_M
 from bullseye.core.quantity import Checked, Degrees, Real
@@ -44,6 +46,16 @@ class RunwayFrame(Checked):
         east_ft = along_ft * math.sin(course) + lateral_ft * math.cos(course)
         ft_per_lat, ft_per_lon = self._ft_per_degree()
         return self.threshold_lat_deg + north_ft / ft_per_lat, self.threshold_lon_deg + east_ft / ft_per_lon
+
+    def locate_all(
+        self, *, lat_deg: NDArray[np.float64], lon_deg: NDArray[np.float64]
+    ) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+        """``along_ft`` and ``lateral_ft`` of many places, arrays of one shape."""
+        ft_per_lat, ft_per_lon = self._ft_per_degree()
+        north_ft = (lat_deg - self.threshold_lat_deg) * ft_per_lat
+        east_ft = ((lon_deg - self.threshold_lon_deg + 180) % 360 - 180) * ft_per_lon
+        cos, sin = math.cos(math.radians(self.course_deg_true)), math.sin(math.radians(self.course_deg_true))
+        return north_ft * cos + east_ft * sin, east_ft * cos - north_ft * sin
 
     def locate(self, *, lat_deg: float, lon_deg: float) -> tuple[float, float]:
         """``along_ft`` and ``lateral_ft`` of a place on the earth."""

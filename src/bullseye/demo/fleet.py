@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Any
 
 from bullseye.core.aircraft import (
     Aircraft,
@@ -16,6 +17,7 @@ from bullseye.core.aircraft import (
 )
 from bullseye.core.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd
 from bullseye.core.geo import RunwayFrame
+from bullseye.core.geojson import airfield_to_geojson
 from bullseye.core.kinds import PatternSide, Surface
 
 _TEMPERATURES_C = (0.0, 10.0, 20.0, 30.0, 40.0)
@@ -381,3 +383,18 @@ FIELDS = (
         ),
     ),
 )
+
+
+def field_files() -> dict[str, dict[str, Any]]:
+    """The made-up fields as GeoJSON, by ident in lower case."""
+    return {
+        field.ident.lower(): airfield_to_geojson(
+            name=field.name,
+            ident=field.ident,
+            elevation_ft=field.elevation_ft,
+            pattern_altitude_ft=field.pattern_altitude_ft,
+            ends=field.ends,
+            marks=field.marks,
+        )
+        for field in FIELDS
+    }

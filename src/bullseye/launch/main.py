@@ -9,7 +9,7 @@ import sys
 from bullseye.launch import check, places, setup, up
 from bullseye.launch.say import GiveUp
 
-_INSIDE = ('brief', 'advise', 'sim')
+_INSIDE = ('brief', 'advise', 'analyse', 'sim')
 
 
 def _inside(arguments: list[str]) -> int:
@@ -36,7 +36,8 @@ def main(argv: list[str]) -> int:
         check.add_arguments(commands.add_parser('test', help='run every check there is'))
         commands.add_parser('brief', help='work out one lesson from a JSON request')
         commands.add_parser('advise', help='learn from laps and say what to fly next')
-        commands.add_parser('sim', help='run a simulated stand-in, such as a weather station')
+        commands.add_parser('analyse', help='find laps, takeoffs and touchdowns in recorded tracks')
+        commands.add_parser('sim', help='run a simulated stand-in: a weather station, a flight, a receiver')
         commands.add_parser('types', help='write the API description and the types the front end reads it by')
         arguments = parser.parse_args(argv)
         run = {'up': up.up, 'test': check.test, 'types': check.types}[arguments.command]

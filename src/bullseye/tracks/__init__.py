@@ -1,0 +1,1 @@
+"""From a recorded flight to measured laps: readers, cleaning, smoothing, events, measures."""

@@ -1,0 +1,448 @@
+"""The whole way: clean, smooth, onto the runways, passes, touchdowns, laps."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from itertools import groupby
+
+import numpy as np
+
+from bullseye.core.atmosphere import density_ratio, isa_temperature_c, true_airspeed_kt
+from bullseye.core.constants import FPS_PER_KT
+from bullseye.tracks.airwind import WindAloft, find_wind
+from bullseye.tracks.clean import clean, gaps
+from bullseye.tracks.contact import Contact, Prior, with_touchdown_speed
+from bullseye.tracks.events import Event, Lap, Then
+from bullseye.tracks.fields import Runway, near
+from bullseye.tracks.landing import Window, contact_of, event_on, touchdown_event, usual_prior, window_of
+from bullseye.tracks.laps import laps_of
+from bullseye.tracks.liftoff import find_liftoff
+from bullseye.tracks.motion import Motion, motion_about
+from bullseye.tracks.offset import Ties, tie_on_ground
+from bullseye.tracks.passes import Judged, Pass, find_passes, judge, stretches
+from bullseye.tracks.track import Floats, Track
+
+Progress = Callable[[str], None]
+
+# Scatter of one pilot's touchdown speed from lap to lap [own]
+_LAP_TO_LAP_FPS = 2.2 * FPS_PER_KT
+_AIRCRAFT_SHARE = 0.06  # by weight, and by how near the stall the pilot touches
+_LEFT_NEAR_GROUND = 0.6  # of the wind at pattern height
+_WIDEN = 1.2  # of the stated uncertainty, so that it holds 95 % of the truths in simulated flights
+_SURE_S = 0.35  # a touchdown known so well is not looked for again
+_LOW_PASS_FT = 100.0
+_GIVEN_UP_FT = 450.0
+_TURNED_AWAY_S = 45.0
+_LIFT_OFF_SHARE = 0.6  # of the speed at 45 ft, below which nothing lifts off
+_SAME_PASS_S = 50.0
+_DESCENT_FT, _CLIMB_FT = 100.0, 60.0
+_TAXI_FPS = 20 * FPS_PER_KT
+_FLYING_FPS = 42 * FPS_PER_KT
+
+
+@dataclass(frozen=True, kw_only=True)
+class Known:
+    """What is known of the flight besides the track; all of it may be missing."""
+
+    spots_ft: Mapping[str, float] | None = None  # by runway ident, from the landing threshold
+    touchdown_kcas: float | None = None  # of the aircraft, at a usual weight
+    deceleration_fps2: float | None = None
+    deceleration_sd_fps2: float = 0.6
+
+
+@dataclass(frozen=True)
+class Analysis:
+    """What a track holds."""
+
+    track: Track  # cleaned
+    events: tuple[Event, ...]
+    laps: tuple[Lap, ...]
+    winds: tuple[WindAloft, ...]
+    warnings: tuple[str, ...]
+    height_ft: Floats  # of each fix above the sea, tied to the runways; NaN where it never could be
+    motion: Motion
+
+
+@dataclass
+class _Found:
+    """A landing on its way to becoming an event."""
+
+    judged: Judged
+    window: Window
+    contact: Contact
+
+
+def analyse(
+    track: Track, runways: Sequence[Runway], *, known: Known | None = None, progress: Progress = lambda _: None
+) -> Analysis:
+    """Find everything that happened on known runways, and landings elsewhere.
+
+    :raises UnreadableTrack: when the track holds nothing usable
+    """
+    known = known or Known()
+    progress('cleaning')
+    track = clean(track)
+    warnings = list(track.warnings)
+    if gaps(track.time_s).any():
+        silent = np.diff(track.time_s)[gaps(track.time_s)]
+        warnings.append(f'{silent.size} gap{"s" * (silent.size > 1)} in the track, the longest {silent.max():.0f} s')
+    if not track.has('height_ft'):
+        warnings.append('the track has no heights: touchdowns are found by speed alone, and less sharply')
+    close = near(runways, lat_deg=track.lat_deg, lon_deg=track.lon_deg)
+    if runways and not close:
+        warnings.append('the track comes near none of the given fields')
+    progress('smoothing')
+    events: list[Event] = []
+    laps: list[Lap] = []
+    motions: list[tuple[Motion, Ties | None]] = []
+    for _, group in groupby(sorted(close, key=_whose), key=_whose):
+        own = list(group)
+        motion = motion_about(track, lat_deg=own[0].frame.threshold_lat_deg, lon_deg=own[0].frame.threshold_lon_deg)
+        progress('looking for laps')
+        field_events, field_laps, ties = _at_field(motion, own, known)
+        laps += laps_of(motion, own, field_events, field_laps, first=len(events))
+        events += field_events
+        motions.append((motion, ties))
+    if not motions:
+        middle = track.count // 2
+        motions.append(
+            (motion_about(track, lat_deg=float(track.lat_deg[middle]), lon_deg=float(track.lon_deg[middle])), None)
+        )
+    motion, tied = motions[0]
+    away = _away(motion, events)
+    for event in away:
+        warnings.append(
+            f'a landing away from any known runway at {event.latitude_deg:.5f}, {event.longitude_deg:.5f}, '
+            f'rolling out on a course of {event.course_deg_true:.0f}°: make the field and analyse again'
+        )
+    everything = events + away
+    order = sorted(range(len(everything)), key=lambda k: everything[k].time_s)
+    rank = {old: new for new, old in enumerate(order)}
+    laps = [replace(lap, end=rank[lap.end], takeoff=None if lap.takeoff is None else rank[lap.takeoff]) for lap in laps]
+    laps.sort(key=lambda lap: lap.to_s)
+    progress(f'{len(laps)} laps found')
+    offset = tied.along(motion.time_s) if tied is not None else np.full(track.count, np.nan)
+    return Analysis(
+        track=track,
+        events=tuple(everything[k] for k in order),
+        laps=tuple(replace(lap, number=number + 1) for number, lap in enumerate(laps)),
+        winds=tuple(find_wind(motion)),
+        warnings=tuple(warnings),
+        height_ft=motion.height_ft - offset,
+        motion=motion,
+    )
+
+
+def _whose(runway: Runway) -> tuple[str, str]:
+    return runway.field, runway.field_name or ''
+
+
+def _by_aircraft(known: Known, window: Window, winds: Sequence[WindAloft]) -> tuple[float, float] | None:
+    """Touchdown speed over the ground [ft/s] by the aircraft's own and the wind, and its spread; None without either.
+
+    The wind of the turns is that of the pattern; near the ground about 0.6 of it is left [com: the power law over open
+    ground gives 0.55 to 0.65].
+    """
+    if known.touchdown_kcas is None or not winds:
+        return None
+    end = window.judged.passed.runway.end
+    wind = min(winds, key=lambda one: abs((one.from_s + one.to_s) / 2 - window.latest_s))
+    air = density_ratio(pressure_altitude_ft=end.elevation_ft, temperature_c=isa_temperature_c(end.elevation_ft))
+    own_kt = true_airspeed_kt(calibrated_kt=known.touchdown_kcas, density_ratio=air)
+    head_kt = wind.along_kt(end.course_deg_true)
+    spread_kt = math.hypot(_AIRCRAFT_SHARE * own_kt, _LEFT_NEAR_GROUND * wind.sd_kt, 0.15 * head_kt)
+    return (own_kt - _LEFT_NEAR_GROUND * head_kt) * FPS_PER_KT, spread_kt * FPS_PER_KT
+
+
+def _prior(window: Window, known: Known, *told: tuple[float, float] | None) -> Prior:
+    """What is expected of a touchdown, by the approach and by what else is told of its speed: mean and spread."""
+    prior = usual_prior(window)
+    for one in told:
+        if one is None:
+            continue
+        fps, sd = one
+        weight, weight_0 = 1 / sd**2, 1 / prior.touchdown_sd_fps**2
+        prior = replace(
+            prior,
+            touchdown_fps=(fps * weight + prior.touchdown_fps * weight_0) / (weight + weight_0),
+            touchdown_sd_fps=math.sqrt(1 / (weight + weight_0)),
+        )
+    if known.deceleration_fps2 is not None:
+        prior = replace(
+            prior,
+            deceleration_fps2=known.deceleration_fps2,
+            deceleration_sd_fps2=known.deceleration_sd_fps2,
+        )
+    return prior
+
+
+def _at_field(
+    motion: Motion, runways: Sequence[Runway], known: Known
+) -> tuple[list[Event], list[tuple[int, Window | None, Contact | None]], Ties]:
+    """Events on the runways of one field, with what the laps are measured from."""
+    ties = tie_on_ground(motion, runways)
+    passes = find_passes(motion, runways)
+    judged = [_judged(motion, one, ties, None) for one in passes]
+    winds = find_wind(motion) if known.touchdown_kcas is not None else []
+    found = _landings(motion, judged, known, ties, {}, winds)
+    # what sure landings teach: where the ground is, and how fast this aeroplane touches down
+    for index, sure in found.items():
+        if sure.contact.ground_ft is not None and judged[index].log_odds > 3:
+            ties.add(sure.contact.time_s, sure.contact.ground_ft, 1.5)
+    hints = {ident: fps for ident, (fps, _) in _learned(found, judged, but_not=None).items()}
+    judged = [
+        _judged(motion, one.passed, ties, hints.get(one.passed.runway.end.ident)) if abs(one.log_odds) < 6 else one
+        for one in judged
+    ]
+    found = _landings(motion, judged, known, ties, found, winds)
+    ties = _retied(ties, found)
+    events: list[Event] = []
+    details: list[tuple[int, Window | None, Contact | None]] = []
+    spots = known.spots_ft or {}
+    off_ft = math.inf  # of the last pass that stayed in the air, from its centreline
+    for index, one in enumerate(judged):
+        if index in found:
+            landing = found[index]
+            then = _then(motion, judged, index)
+            spot = spots.get(one.passed.runway.end.ident)
+            details.append((len(events), landing.window, landing.contact))
+            events.append(
+                touchdown_event(motion, landing.window, landing.contact, spot_ft=spot, then=then, widen=_WIDEN)
+            )
+            if one.kind == 'touch_and_go':
+                lift = _takeoff(motion, one, ties, ground_ft=landing.contact.ground_ft)
+                if lift is not None:
+                    events.append(lift)
+        elif one.kind == 'takeoff':
+            lift = _takeoff(motion, one, ties, ground_ft=None)
+            if lift is not None:
+                events.append(lift)
+        elif one.kind == 'airborne':
+            passed = _stayed_up(motion, one, ties)
+            if passed is not None:
+                before = events[-1] if events else None
+                if (
+                    before
+                    and before.kind in ('go_around', 'low_approach')
+                    and passed.time_s - before.time_s < _SAME_PASS_S
+                ):
+                    # the same, seen along a neighbouring runway or once more: the runway flown along counts
+                    if one.passed.lateral_ft < off_ft:
+                        events[-1], off_ft = passed, one.passed.lateral_ft
+                    continue
+                off_ft = one.passed.lateral_ft
+                details.append((len(events), None, None))
+                events.append(passed)
+    return events, details, ties
+
+
+def _judged(motion: Motion, one: Pass, ties: Ties, hint_fps: float | None) -> Judged:
+    middle = float(motion.time_s[(one.first + one.last) // 2])
+    offset, sd = ties.at(middle, but_not_s=None)
+    return judge(motion, one, height_offset_ft=offset, offset_sd_ft=sd, stall_hint_fps=hint_fps)
+
+
+def _landings(
+    motion: Motion,
+    judged: Sequence[Judged],
+    known: Known,
+    ties: Ties,
+    before: dict[int, _Found],
+    winds: Sequence[WindAloft],
+) -> dict[int, _Found]:
+    """The touchdown of every pass that landed; a second look uses what the other landings have taught."""
+    found: dict[int, _Found] = {}
+    learned = _learned(before, judged, but_not=None)
+    for index, one in enumerate(judged):
+        if one.kind not in ('landing', 'touch_and_go'):
+            continue
+        earlier = before.get(index)
+        window = earlier.window if earlier else window_of(motion, one)
+        if window is None:
+            continue
+        ident = one.passed.runway.end.ident
+        if earlier and (earlier.contact.sd_s < _SURE_S or ident not in learned):
+            found[index] = earlier
+            continue
+        others = _learned(before, judged, but_not=index).get(ident) if before else None
+        prior = _prior(window, known, others, _by_aircraft(known, window, winds))
+        if earlier:
+            contact = with_touchdown_speed(earlier.contact, fps=prior.touchdown_fps, sd_fps=prior.touchdown_sd_fps)
+        else:
+            contact = contact_of(motion, window, prior, wander_ft=ties.wander_ft)
+        found[index] = _Found(one, window, contact)
+    return found
+
+
+def _learned(
+    found: Mapping[int, _Found], judged: Sequence[Judged], *, but_not: int | None
+) -> dict[str, tuple[float, float]]:
+    """Touchdown speed over the ground by runway ident, from its landings, and how far another may be from it."""
+    speeds: dict[str, list[tuple[float, float]]] = {}
+    for index, one in found.items():
+        if index != but_not:
+            ident = judged[index].passed.runway.end.ident
+            speeds.setdefault(ident, []).append((one.contact.speed_fps, one.contact.speed_sd_fps))
+    result = {}
+    for ident, values in speeds.items():
+        weights = np.array([1 / (sd**2 + _LAP_TO_LAP_FPS**2) for _, sd in values])
+        mean = float(np.sum(weights * np.array([fps for fps, _ in values])) / weights.sum())
+        result[ident] = (mean, math.sqrt(1 / float(weights.sum()) + _LAP_TO_LAP_FPS**2))
+    return result
+
+
+def _retied(ties: Ties, found: Mapping[int, _Found]) -> Ties:
+    """The ties of taxiing, and one for each touchdown."""
+    fresh = Ties(ties.wander_ft)
+    touches = {one.contact.time_s for one in found.values()}
+    for time_s, offset, sd in zip(ties.time_s, ties.offset_ft, ties.sd_ft, strict=True):
+        if not any(abs(time_s - touch) < 1e-6 for touch in touches):
+            fresh.add(time_s, offset, sd)
+    for one in found.values():
+        if one.contact.ground_ft is not None:
+            fresh.add(one.contact.time_s, one.contact.ground_ft, 1.0)
+    return fresh
+
+
+def _then(motion: Motion, judged: Sequence[Judged], index: int) -> Then | None:
+    """What followed a touchdown."""
+    one = judged[index]
+    if one.kind == 'touch_and_go':
+        return 'touch_and_go'
+    end = float(motion.time_s[one.passed.last])
+    following = next((other for other in judged[index + 1 :] if motion.time_s[other.passed.first] >= end - 1), None)
+    if following is not None and following.kind == 'takeoff' and following.passed.runway is one.passed.runway:
+        between = slice(one.passed.last, following.passed.first + 1)
+        along, lateral = motion.along(one.passed.runway)
+        stayed = bool(np.all(np.abs(lateral[between]) < one.passed.runway.half_width_ft + 40))
+        onward = along[following.passed.first] > along[one.slowest] - 150
+        if stayed and onward and motion.time_s[following.passed.first] - end < 300:
+            return 'stop_and_go'
+    if motion.speed_fps[one.slowest] > 1.5 * _TAXI_FPS:
+        return None  # the track ends in the rollout
+    return 'full_stop'
+
+
+def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None) -> Event | None:
+    """The lift-off of a takeoff, or of a touch-and-go after its slowest moment; None when it did not fly."""
+    runway, time = one.passed.runway, motion.time_s
+    along, _ = motion.along(runway)
+    start = one.slowest if one.kind == 'touch_and_go' else one.passed.first
+    last = one.passed.last
+    if motion.speed_fps[last] < 1.3 * _TAXI_FPS and one.kind == 'takeoff':
+        return None  # it stopped again
+    height = motion.height_ft - runway.surface_ft(along)
+    rolling = start
+    if one.kind == 'takeoff':
+        earlier = np.flatnonzero((motion.speed_fps[:start] < 5 * FPS_PER_KT) & (time[:start] > time[start] - 40))
+        rolling = int(earlier[-1]) if earlier.size else start
+    if np.isfinite(height[start : last + 1]).any():
+        level = ground_ft if ground_ft is not None else float(np.nanmedian(height[max(0, rolling - 2) : start + 3]))
+        high = np.flatnonzero(height[start : last + 1] > level + 45)
+        if not high.size:
+            if one.kind == 'takeoff':
+                return None
+            high = np.array([last - start])
+        top = start + int(high[0])
+        flies = np.flatnonzero(motion.speed_fps[start : top + 1] > _LIFT_OFF_SHARE * motion.speed_fps[top])
+        earliest = start + int(flies[0]) if flies.size else start
+        cut = (time >= time[rolling] - 2) & (time <= time[top])
+        raw_along, _ = motion.raw_along(runway)
+        raw = motion.track.height_ft - runway.surface_ft(raw_along)
+        cut &= np.isfinite(raw)
+        if cut.sum() < 4:
+            return None
+        moment, sd = find_liftoff(
+            time[cut],
+            raw[cut],
+            noise_ft=motion.height_noise_ft or 1.0,
+            wander_ft=ties.wander_ft,
+            earliest_s=min(float(time[earliest]), float(time[top]) - 1.3),
+            latest_s=float(time[top]) - 1.0,
+        )
+    else:
+        fast = np.flatnonzero(motion.speed_fps[start : last + 1] > 0.8 * one.approach_fps)
+        if not fast.size:
+            return None
+        moment, sd = float(time[start + int(fast[0])]), 3.0
+    at = float(np.interp(moment, time, along))
+    speed = float(np.interp(moment, time, motion.speed_fps))
+    return event_on(
+        motion,
+        runway,
+        kind='takeoff',
+        time_s=moment,
+        uncertainty_ft=1.96 * sd * speed,
+        liftoff_roll_ft=at - float(along[rolling]),
+    )
+
+
+def _stayed_up(motion: Motion, one: Judged, ties: Ties) -> Event | None:
+    """A go-around or a low approach; None for a pass that was neither."""
+    runway, time = one.passed.runway, motion.time_s
+    along, lateral = motion.along(runway)
+    first, last = one.passed.first, one.passed.last
+    height = motion.height_ft - runway.surface_ft(along)
+    if not np.isfinite(height[first : last + 1]).any():
+        return None
+    # it may have given up while still turning onto final
+    early = np.flatnonzero(
+        (time[:first] > time[first] - _TURNED_AWAY_S) & (np.abs(lateral[:first]) < 2_500) & (along[:first] > -9_000)
+    )
+    start = int(early[0]) if early.size else first
+    lowest = start + int(np.nanargmin(height[start : last + 1]))
+    offset, _ = ties.at(float(time[lowest]))
+    above = height - (offset if math.isfinite(offset) else 0.0)
+    before = above[(time > time[lowest] - 75) & (time < time[lowest])]
+    after = above[(time > time[lowest]) & (time < time[lowest] + 60)]
+    low = float(above[lowest])
+    if not before.size or np.nanmax(before) - low < _DESCENT_FT or low > _GIVEN_UP_FT:
+        return None
+    if not after.size or np.nanmax(after) - low < _CLIMB_FT:
+        return None
+    span = slice(first, last + 1)
+    along_it = (along[span] > -300) & (above[span] < max(low, 0.0) + 25) & (above[span] < _LOW_PASS_FT)
+    rows = np.flatnonzero(along_it)
+    flown_ft = float(np.ptp(along[span][rows])) if rows.size else 0.0
+    is_low = flown_ft > 0.45 * runway.end.landing_distance_available_ft and flown_ft > 600
+    return event_on(
+        motion,
+        runway,
+        kind='low_approach' if is_low else 'go_around',
+        time_s=float(time[lowest]),
+        lowest_ft=low if math.isfinite(offset) else None,
+    )
+
+
+def _away(motion: Motion, events: Sequence[Event]) -> list[Event]:
+    """Landings to a stop on no known runway."""
+    time, speed = motion.time_s, motion.speed_fps
+    found = []
+    for first, last in stretches(speed > _FLYING_FPS, time, bridge_s=25.0):
+        if time[last] - time[first] < 40 or last + 2 >= time.size:
+            continue
+        slow = np.flatnonzero((speed[last:] < _TAXI_FPS) & (time[last:] < time[last] + 60))
+        if not slow.size:
+            continue
+        stop = last + int(slow[0])
+        if any(-120 < event.time_s - time[stop] < 30 and event.kind == 'touchdown' for event in events):
+            continue
+        cruise = float(np.median(speed[max(first, last - 15) : last + 1]))
+        touch = last + int(np.argmin(np.abs(speed[last : stop + 1] - 0.9 * cruise)))
+        lat, lon = float(motion.track.lat_deg[touch]), float(motion.track.lon_deg[touch])
+        found.append(
+            Event(
+                kind='touchdown',
+                time_s=float(time[touch]),
+                field=None,
+                runway=None,
+                latitude_deg=lat,
+                longitude_deg=lon,
+                course_deg_true=math.degrees(float(motion.course_rad[touch])) % 360,
+                groundspeed_kt=float(speed[touch]) / FPS_PER_KT,
+                then='full_stop',
+            )
+        )
+    return found

@@ -1,0 +1,489 @@
+"""When the wheels touched: a model of roundout, hold-off and rollout fitted to all samples about a landing.
+
+Height alone cannot tell: an aeroplane sinks through the last two feet in seconds, and a receiver's height wanders by
+more. The speed tells too: it falls at one rate while the aeroplane is held off and at another on the wheels, and it is
+near the speed at which this aeroplane stops flying. Every moment of touchdown, length of float and length of roundout
+on a grid is tried; for each, the best path is found by linear regression with priors, and the evidence of all of them
+makes the probability of the moment [own]; docs/model.md, "Touchdown from a track".
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from bullseye.core.constants import DECELERATION_FPS2, GRAVITY_FPS2
+from bullseye.tracks.evidence import fit_all, whitened
+
+Floats = NDArray[np.float64]
+
+# Priors [own], tuned on simulated flights that the accuracy bench does not use
+_DECELERATION_SD_FPS2 = 0.8
+_APPROACH_SLOWING_SD_FPS2 = 0.7
+_ROLL_FPS2, _ROLL_SD_FPS2 = 2.4, 1.0
+_ROLL_CHANGE_SD_FPS2 = 1.6
+_COARSE_KNOT_S, _FINE_KNOT_S = 1.3, 0.8  # between changes of the deceleration on the wheels
+_AFTER_S = 4.0  # of rollout beyond the latest touchdown
+_LAST_SINK_FPS, _LAST_SINK_SD_FPS = 0.9, 0.7
+_SINK_FPS, _SINK_SD_FPS = 0.45, 0.5
+_SINK_PIECES = 5  # of a second each; the rest of the hold-off is one more
+_HOLD_OFF_FT, _HOLD_OFF_SD_FT = 2.2, 1.3
+_ROUNDOUT_RISE_FPS2 = 0.1 * GRAVITY_FPS2
+_ROUNDOUT_SHARES = np.array([0.55, 0.9, 1.35])
+_FINE_SHARES = np.array([0.4, 0.6, 0.8, 1.0, 1.25, 1.6])
+_USUAL_FLOAT_S, _FLOAT_SPREAD = 5.5, 0.55
+_DRIFT_KNOT_S = 1.5
+
+# What the model itself gets wrong
+_SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS = 0.25, 0.25
+_PLACE_FT = 1.0
+_PLACE_ACROSS_FT = 5.0
+_PLACE_WANDER = 4.0  # of a receiver's place, against its white noise
+_SILENT_S = 2.5
+_ROUNDED_ALIKE_S = 1.5
+_HEIGHT_IN_AIR_FT = 0.25
+_COARSE_S = 0.8
+_ONE = np.ones(1)
+_FINE_TOUCHES, _FINE_LEVELS = 25, 9
+_THIN_S, _FINE_THIN_S = 0.7, 0.4
+_BEFORE_S = 2.0  # of the final before the earliest roundout
+
+
+@dataclass(frozen=True, kw_only=True)
+class Noise:
+    """What the recorder's figures are worth about this landing: standard deviations of the white part."""
+
+    along_ft: float
+    speed_fps: float | None  # None: no speeds were recorded
+    height_ft: float | None  # None: no heights
+    height_drift_ft: float  # wandering of the height, ft in the square root of a second
+    height_step_ft: float = 0.0  # in which heights were written: averaging does not help against it
+    surface_ft: float = 0.1  # how far the pavement itself is from the plane it is taken for
+
+
+@dataclass(frozen=True, kw_only=True)
+class Samples:
+    """Fixes about one landing: seconds, feet along the runway, and what else is known; NaN where it is not."""
+
+    time_s: Floats
+    along_ft: Floats
+    speed_fps: Floats
+    height_ft: Floats  # over the sloping pavement, its offset unknown
+    sink_fps: float  # on final
+    approach_fps: float  # groundspeed on final
+
+
+@dataclass(frozen=True, kw_only=True)
+class Prior:
+    """What is known before looking: of the touchdown speed over the ground and of the hold-off."""
+
+    touchdown_fps: float
+    touchdown_sd_fps: float
+    deceleration_fps2: float = DECELERATION_FPS2
+    deceleration_sd_fps2: float = _DECELERATION_SD_FPS2
+
+
+@dataclass(frozen=True)
+class _Models:
+    """All models of the finer grid (G,), so that they can be weighed anew."""
+
+    prior: Prior
+    log: Floats
+    touch_s: Floats
+    level_s: Floats
+    start_s: Floats
+    speed_fps: Floats
+    speed_variance: Floats
+    deceleration_fps2: Floats
+    sink_fps: Floats
+    step_s: float
+
+
+@dataclass(frozen=True, kw_only=True)
+class Contact:
+    """When the wheels first touched, and what led to it; standard deviations and a 95 % half-width beside it."""
+
+    time_s: float
+    sd_s: float
+    half_width_s: float
+    roundout_s: float
+    level_s: float
+    level_sd_s: float
+    speed_fps: float
+    speed_sd_fps: float
+    deceleration_fps2: float
+    sink_fps: float
+    ground_ft: float | None  # what the recorder's height reads with the wheels on the runway
+    models: _Models = field(repr=False)
+
+
+@dataclass(frozen=True)
+class _Grid:
+    """Models: D moments of touch, and for each the same K pairs of a moment of levelling off and a roundout."""
+
+    touch_s: Floats  # (D,)
+    level_s: Floats  # (K,)
+    roundout_s: Floats  # (K,)
+
+    @property
+    def possible(self) -> NDArray[np.bool_]:
+        """Those whose hold-off begins before it ends (D, K)."""
+        found: NDArray[np.bool_] = self.touch_s[:, None] >= self.level_s[None, :]
+        return found
+
+    @property
+    def float_s(self) -> Floats:
+        """Length of the hold-off (D, K)."""
+        return np.maximum(self.touch_s[:, None] - self.level_s[None, :], 0.0)
+
+
+def _mesh(touches: Floats, levels: Floats, roundouts: Floats, low_s: float) -> _Grid:
+    """All combinations whose roundout begins low enough; of the shortest ones at least."""
+    level, roundout = (one.ravel() for one in np.meshgrid(levels, roundouts, indexing='ij'))
+    keep = level - roundout >= low_s
+    if not keep.any():
+        keep = roundout <= roundout.min()
+    return _Grid(touches, level[keep], roundout[keep])
+
+
+def _rollout(t: Floats, touch_s: Floats, knots: Floats) -> tuple[Floats, Floats]:
+    """Speed and place (D, n, c) of what depends on the touchdown alone: the rollout, and where it was."""
+    since = t[None, :] - touch_s[:, None]
+    after = np.maximum(since[:, :, None] - knots, 0.0)
+    zero, one = np.zeros_like(since)[:, :, None], np.ones_like(since)[:, :, None]
+    return np.concatenate([-after, zero], axis=2), np.concatenate([-(after**2) / 2, one], axis=2)
+
+
+def _own_speed(t: Floats, grid: _Grid) -> tuple[Floats, Floats]:
+    """Speed and place (D, K, n, 3) of touchdown speed, deceleration in the hold-off, and slowing on final."""
+    d = grid.touch_s[:, None, None]
+    r = (grid.level_s - grid.roundout_s)[None, :, None]
+    held = np.maximum(d - np.maximum(t, r), 0.0)  # seconds of hold-off still to come
+    early = np.maximum(r - t, 0.0) + np.zeros_like(d)
+    whole = np.maximum(d - r, 0.0)
+    gone = np.where(t < r, whole**2 / 2 + whole * early, held**2 / 2)
+    one = np.ones_like(held)
+    return np.stack([one, held, early], axis=3), np.stack([(t - d) * one, -gone, -(early**2) / 2], axis=3)
+
+
+def _wander(t: Floats, bends: Floats) -> Floats:
+    """Height (n, c) of what depends on no model: the level the ground is read at, and how that wanders."""
+    return np.column_stack([np.ones_like(t), np.clip((t[:, None] - bends) / _DRIFT_KNOT_S, 0.0, 1.0)])
+
+
+def _own_height(t: Floats, grid: _Grid) -> Floats:
+    """Height (D, K, n, p) of the sink on final and of the sinks of the hold-off, the last second's first."""
+    d, level, tau = grid.touch_s[:, None, None], grid.level_s[None, :, None], grid.roundout_s[None, :, None]
+    final = np.clip(level - t, 0.0, tau) ** 2 / (2 * tau) + np.maximum(level - tau - t, 0.0)
+    to_go = np.maximum(d - np.maximum(t, level), 0.0)  # seconds of hold-off left, held at its start before it
+    out = np.empty((*to_go.shape, _SINK_PIECES + 2))
+    out[..., 0] = final
+    for piece in range(_SINK_PIECES):
+        out[..., 1 + piece] = np.clip(to_go - piece, 0.0, 1.0)
+    out[..., -1] = np.maximum(to_go - _SINK_PIECES, 0.0)
+    return out
+
+
+def _hold_off_row(float_s: Floats) -> Floats:
+    """The height at which the hold-off begins, as one more measurement (G, 1, p)."""
+    pieces = [np.clip(float_s - piece, 0.0, 1.0) for piece in range(_SINK_PIECES)]
+    row = np.stack([np.zeros_like(float_s), *pieces, np.maximum(float_s - _SINK_PIECES, 0.0)], axis=1)
+    return row[:, None, :]
+
+
+@dataclass(frozen=True)
+class _Evidence:
+    """Of each model (D K,): log evidence, and what it makes of touchdown speed and deceleration; sinks or None."""
+
+    log: Floats
+    speed_fps: Floats
+    speed_variance: Floats
+    deceleration_fps2: Floats
+    last_sink_fps: Floats | None
+
+
+class _Landing:
+    """Evidence of the models for one landing."""
+
+    def __init__(
+        self,
+        samples: Samples,
+        noise: Noise,
+        prior: Prior,
+        *,
+        first_s: float,
+        last_s: float,
+        knot_s: float,
+        averaged: int,
+    ) -> None:
+        self.noise, self.prior, self.averaged, self.knot_s = noise, prior, averaged, knot_s
+        keep = (samples.time_s > first_s) & (samples.time_s < last_s)
+        self.t = samples.time_s[keep]
+        self.last_s = last_s
+        self.speed, height = samples.speed_fps[keep], samples.height_ft[keep]
+        self.told = np.isfinite(self.speed)
+        self.along = samples.along_ft[keep]
+        high = np.isfinite(height) if noise.height_ft is not None else np.zeros(self.t.size, dtype=bool)
+        self.height_s, self.heights = self.t[high], height[high]
+        self.sink_prior = (
+            np.array([samples.sink_fps, _LAST_SINK_FPS, *(_SINK_FPS,) * _SINK_PIECES]),
+            np.array([max(1.0, 0.25 * samples.sink_fps), _LAST_SINK_SD_FPS, *(_SINK_SD_FPS,) * _SINK_PIECES]),
+        )
+
+    def _noise(self, t: Floats, touch_s: Floats, white: float, in_air: float, on_wheels: float) -> Floats:
+        """Noise of samples before and after the touchdown (D, n)."""
+        white = white / math.sqrt(self.averaged)
+        before, after = math.hypot(white, in_air), math.hypot(white, on_wheels)
+        noise: Floats = np.where(t[None, :] < touch_s[:, None], before, after)
+        return noise
+
+    def _speeds(self, grid: _Grid) -> tuple[Floats, Floats, Floats, Floats]:
+        """Log evidence by speed and place, and touchdown speed, its variance and deceleration (D K,)."""
+        noise, prior, touch = self.noise, self.prior, grid.touch_s
+        knots = np.arange(0.0, max(self.last_s - float(touch.min()), 0.1), self.knot_s)
+        speed, place = _rollout(self.t, touch, knots)
+        own_speed, own_place = _own_speed(self.t, grid)
+        # places wander, and where speeds are recorded, these say all there is to know
+        if noise.speed_fps is not None:
+            sd = self._noise(self.t, touch, noise.speed_fps, _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS)[:, self.told]
+            shared, own, measured = speed[:, self.told], own_speed[:, :, self.told], self.speed[self.told]
+            if self.t.size > 1 and float(np.diff(self.t).max()) > _SILENT_S:
+                # but across a gap, how far it went tells how fast it was
+                place_ft = max(_PLACE_ACROSS_FT, _PLACE_WANDER * noise.along_ft)
+                sd = np.concatenate([sd, self._noise(self.t, touch, place_ft, 0.0, 0.0)], axis=1)
+                shared, own = np.concatenate([shared, place], axis=1), np.concatenate([own, own_place], axis=2)
+                measured = np.concatenate([measured, self.along])
+        else:
+            sd = self._noise(self.t, touch, noise.along_ft, _PLACE_FT, _PLACE_FT)
+            shared, own, measured = place, own_place, self.along
+        middle = np.interp(touch, self.t, self.along)
+        rolls = np.array([_ROLL_FPS2, *(0.0,) * (knots.size - 1)])
+        basis, values, cost = whitened(
+            shared,
+            measured,
+            sd=sd,
+            prior_mean=np.column_stack([np.broadcast_to(rolls, (touch.size, knots.size)), middle]),
+            prior_sd=np.array([_ROLL_SD_FPS2, *(_ROLL_CHANGE_SD_FPS2,) * (knots.size - 1), 2_000.0]),
+            specific=own,
+        )
+        fit = fit_all(
+            basis,
+            values,
+            sd=_ONE,
+            prior_mean=np.array([prior.touchdown_fps, prior.deceleration_fps2, 0.0]),
+            prior_sd=np.array([prior.touchdown_sd_fps, prior.deceleration_sd_fps2, _APPROACH_SLOWING_SD_FPS2]),
+        )
+        return fit.log_evidence - cost, fit.mean[:, 0], fit.variance[:, 0], fit.mean[:, 1]
+
+    def _shared_height(self) -> tuple[Floats, Floats, Floats]:
+        """Basis, prior mean and prior spread of the ground's level and its wandering."""
+        bends = np.arange(self.height_s[0], self.height_s[-1], _DRIFT_KNOT_S)
+        drift = max(self.noise.height_drift_ft, 1e-3) * math.sqrt(_DRIFT_KNOT_S)
+        mean = np.array([float(np.median(self.heights)), *(0.0,) * bends.size])
+        return _wander(self.height_s, bends), mean, np.array([500.0, *(drift,) * bends.size])
+
+    def _height_noise(self, touch_s: Floats) -> Floats:
+        step = self.noise.height_step_ft / math.sqrt(12)
+        if step > 0 and self.height_s.size > 1:
+            # neighbours are rounded alike: together they say no more than one of them
+            step *= math.sqrt(max(1.0, _ROUNDED_ALIKE_S / float(np.median(np.diff(self.height_s)))))
+        in_air, on_wheels = math.hypot(_HEIGHT_IN_AIR_FT, step), math.hypot(self.noise.surface_ft, step)
+        return self._noise(self.height_s, touch_s, self.noise.height_ft or 0.0, in_air, on_wheels)
+
+    def _by_height(self, grid: _Grid) -> tuple[Floats, Floats]:
+        """Log evidence by height, and the sink in the last second (D K,)."""
+        touch = grid.touch_s
+        shared, shared_mean, shared_sd = self._shared_height()
+        basis, values, cost = whitened(
+            np.broadcast_to(shared, (touch.size, *shared.shape)),
+            self.heights,
+            sd=self._height_noise(touch),
+            prior_mean=np.broadcast_to(shared_mean, (touch.size, shared_mean.size)),
+            prior_sd=shared_sd,
+            specific=_own_height(self.height_s, grid),
+        )
+        mean, sd = self.sink_prior
+        row = _hold_off_row(grid.float_s.ravel()) / _HOLD_OFF_SD_FT
+        extra = np.full((values.shape[0], 1), _HOLD_OFF_FT / _HOLD_OFF_SD_FT)
+        fit = fit_all(
+            np.concatenate([basis, row], axis=1),
+            np.concatenate([values, extra], axis=1),
+            sd=_ONE,
+            prior_mean=mean,
+            prior_sd=sd,
+        )
+        return fit.log_evidence - cost, fit.mean[:, 1]
+
+    def evidence(self, grid: _Grid) -> _Evidence:
+        """Evidence of every model of a grid."""
+        log, speed, variance, deceleration = self._speeds(grid)
+        log = log - np.log((grid.float_s.ravel() + 0.7) / _USUAL_FLOAT_S) ** 2 / (2 * _FLOAT_SPREAD**2)
+        sink = None
+        if self.heights.size >= 3:
+            more, sink = self._by_height(grid)
+            log = log + more
+        log = np.where(grid.possible.ravel(), log, -np.inf)
+        return _Evidence(log, speed, variance, deceleration, sink)
+
+    def ground_ft(self, touch_s: float, level_s: float, roundout_s: float) -> float | None:
+        """What the heights read with the wheels on the runway, by the likeliest model."""
+        if self.heights.size < 3:
+            return None
+        grid = _Grid(np.array([touch_s]), np.array([level_s]), np.array([roundout_s]))
+        shared, shared_mean, shared_sd = self._shared_height()
+        own = _own_height(self.height_s, grid)[0]
+        count = shared_mean.size
+        mean, sd = self.sink_prior
+        row = np.concatenate([np.zeros((1, 1, count)), _hold_off_row(grid.float_s.ravel())], axis=2)
+        fit = fit_all(
+            np.concatenate([np.concatenate([shared[None], own], axis=2), row], axis=1),
+            np.append(self.heights, _HOLD_OFF_FT),
+            sd=np.append(self._height_noise(grid.touch_s)[0], _HOLD_OFF_SD_FT),
+            prior_mean=np.append(shared_mean, mean),
+            prior_sd=np.append(shared_sd, sd),
+        )
+        bends = np.arange(self.height_s[0], self.height_s[-1], _DRIFT_KNOT_S)
+        return float(_wander(np.array([touch_s]), bends)[0] @ fit.mean[0, :count])
+
+
+def _thinned(samples: Samples, step_s: float) -> tuple[Samples, int]:
+    """Means of neighbouring samples, about ``step_s`` apart, and of how many each."""
+    steps = np.diff(samples.time_s)
+    usual = float(np.median(steps)) if steps.size else step_s
+    size = round(step_s / usual) if usual > 0 else 1
+    if size < 2:
+        return samples, 1
+    count = samples.time_s.size // size * size
+    with np.errstate(invalid='ignore'):
+        means = {
+            name: getattr(samples, name)[:count].reshape(-1, size).mean(axis=1)
+            for name in ('time_s', 'along_ft', 'speed_fps', 'height_ft')
+        }
+    return replace(samples, **means), size
+
+
+def find_contact(
+    samples: Samples, *, low_s: float, earliest_s: float, latest_s: float, noise: Noise, prior: Prior
+) -> Contact:
+    """The moment of the first touch, between two times, with its uncertainty.
+
+    :param low_s: when the aeroplane was so low that the roundout may begin
+
+    :param samples: fixes from some 25 s before to the end of the rollout, before power or standstill; thinned here
+    :raises ValueError: when ``latest_s`` does not lie after ``earliest_s``
+    """
+    if latest_s <= earliest_s:
+        raise ValueError('the latest moment must lie after the earliest')
+    tau = float(np.clip(samples.sink_fps / _ROUNDOUT_RISE_FPS2, 0.8, 4.0))
+    first_s = low_s - _BEFORE_S
+    coarse = _mesh(
+        np.arange(earliest_s, latest_s + _COARSE_S / 2, _COARSE_S),
+        np.arange(low_s + 0.5, latest_s, _COARSE_S),
+        tau * _ROUNDOUT_SHARES,
+        low_s,
+    )
+    thin, size = _thinned(samples, _THIN_S)
+    rough = _Landing(
+        thin, noise, prior, first_s=first_s, last_s=latest_s + _AFTER_S, knot_s=_COARSE_KNOT_S, averaged=size
+    ).evidence(coarse)
+    mean, sd = _moments(np.repeat(coarse.touch_s, coarse.level_s.size), rough.log)
+    level, level_sd = _moments(np.tile(coarse.level_s, coarse.touch_s.size), rough.log)
+    shortest, longest = _extent(np.tile(coarse.roundout_s, coarse.touch_s.size), rough.log)
+    taus = tau * _FINE_SHARES
+    reach, level_reach = 4 * max(sd, 0.4), 2.5 * max(level_sd, 0.3)
+    grid = _mesh(
+        np.linspace(max(earliest_s, mean - reach), min(latest_s, mean + reach), _FINE_TOUCHES),
+        np.linspace(level - level_reach, level + level_reach, _FINE_LEVELS),
+        taus[(taus > shortest * 0.6) & (taus < longest * 1.5)],
+        low_s,
+    )
+    thin, size = _thinned(samples, _FINE_THIN_S)
+    last_s = float(grid.touch_s[-1]) + _AFTER_S
+    landing = _Landing(thin, noise, prior, first_s=first_s, last_s=last_s, knot_s=_FINE_KNOT_S, averaged=size)
+    found = landing.evidence(grid)
+    levels = np.tile(grid.level_s, grid.touch_s.size)
+    models = _Models(
+        prior=prior,
+        log=found.log,
+        touch_s=np.repeat(grid.touch_s, grid.level_s.size),
+        level_s=levels,
+        start_s=levels - np.tile(grid.roundout_s, grid.touch_s.size),
+        speed_fps=found.speed_fps,
+        speed_variance=found.speed_variance,
+        deceleration_fps2=found.deceleration_fps2,
+        sink_fps=found.last_sink_fps if found.last_sink_fps is not None else np.full(levels.size, np.nan),
+        step_s=float(grid.touch_s[1] - grid.touch_s[0]),
+    )
+    best = int(np.argmax(found.log))
+    row = best % grid.level_s.size
+    ground = landing.ground_ft(float(models.touch_s[best]), float(levels[best]), float(grid.roundout_s[row]))
+    return _told(models, ground)
+
+
+def with_touchdown_speed(contact: Contact, *, fps: float, sd_fps: float) -> Contact:
+    """The same landing when more is known of its touchdown speed: every model is weighed anew.
+
+    What the samples alone say of each model's touchdown speed is had by taking the old prior out of its posterior.
+    """
+    models, old = contact.models, contact.models.prior
+    precision = np.maximum(1 / models.speed_variance - 1 / old.touchdown_sd_fps**2, 1e-6)
+    variance = 1 / precision
+    alone = variance * (models.speed_fps / models.speed_variance - old.touchdown_fps / old.touchdown_sd_fps**2)
+
+    def fits(mean: float, sd: float) -> Floats:
+        total = variance + sd**2
+        return -0.5 * np.log(total) - (alone - mean) ** 2 / (2 * total)
+
+    after = 1 / (precision + 1 / sd_fps**2)
+    weighed = replace(
+        models,
+        prior=replace(old, touchdown_fps=fps, touchdown_sd_fps=sd_fps),
+        log=models.log + fits(fps, sd_fps) - fits(old.touchdown_fps, old.touchdown_sd_fps),
+        speed_fps=after * (alone * precision + fps / sd_fps**2),
+        speed_variance=after,
+    )
+    return _told(weighed, contact.ground_ft)
+
+
+def _told(models: _Models, ground_ft: float | None) -> Contact:
+    """What all models say together."""
+    share = np.exp(models.log - models.log.max())
+    share /= share.sum()
+    touch, level = float(share @ models.touch_s), float(share @ models.level_s)
+    away = np.abs(models.touch_s - touch)
+    spread = math.sqrt(float(share @ away**2) + models.step_s**2 / 12)
+    order = np.argsort(away)
+    inside = np.cumsum(share[order])
+    half = float(away[order][min(int(np.searchsorted(inside, 0.95)), order.size - 1)])
+    speed = float(share @ models.speed_fps)
+    return Contact(
+        time_s=touch,
+        sd_s=spread,
+        half_width_s=max(half, 1.96 * spread),
+        roundout_s=float(share @ models.start_s),
+        level_s=level,
+        level_sd_s=math.sqrt(float(share @ (models.level_s - level) ** 2)),
+        speed_fps=speed,
+        speed_sd_fps=math.sqrt(float(share @ (models.speed_variance + (models.speed_fps - speed) ** 2))),
+        deceleration_fps2=float(share @ models.deceleration_fps2),
+        sink_fps=float(share @ models.sink_fps),
+        ground_ft=ground_ft,
+        models=models,
+    )
+
+
+def _moments(values: Floats, log_weight: Floats) -> tuple[float, float]:
+    share = np.exp(log_weight - log_weight.max())
+    share /= share.sum()
+    mean = float(share @ values)
+    return mean, float(np.sqrt(share @ (values - mean) ** 2))
+
+
+def _extent(values: Floats, log_weight: Floats) -> tuple[float, float]:
+    """The least and the greatest grid value that has a share of the probability."""
+    share = np.exp(log_weight - log_weight.max())
+    likely = values[share > 1e-3]
+    return float(likely.min()), float(likely.max())

@@ -1,0 +1,348 @@
+"""One landing in detail: the moment of touch, and what final, roundout, hold-off and rollout were like."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+from typing import Any
+
+import numpy as np
+
+from bullseye.core.constants import FPS_PER_KT
+from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact
+from bullseye.tracks.events import Event, EventKind, Gate, Then
+from bullseye.tracks.fields import Runway
+from bullseye.tracks.motion import Motion
+from bullseye.tracks.passes import Judged
+from bullseye.tracks.track import Floats
+
+_LOW_FT = 30.0  # the roundout begins lower than this
+_TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.79, 0.1  # of the groundspeed on final [own]
+_SLOWEST_SHARE = 0.5
+_GATES_FT = (500.0, 300.0, 200.0)
+_DESCENT_S = 150.0
+_SILENT_S, _OF_THE_GAP = 3.0, 0.45  # a gap, and how much of it the stated interval covers either way
+_HOP_FT = 0.45
+_ON_IT_FT = 0.15
+_SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
+_PROMPT_S = 0.1  # no moment of touch is told more sharply
+_FINE_FT = 0.4  # white noise of a place below which it is taken to be as good as surveyed
+_WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
+_CALM = 0.3  # height noise [ft] below which bounces can be seen
+_TAXI_FPS = 20 * FPS_PER_KT
+
+
+@dataclass(frozen=True)
+class Window:
+    """The fixes about one landing on its runway's axes, and between which moments the wheels touched."""
+
+    judged: Judged
+    samples: Samples
+    low_s: float
+    earliest_s: float
+    latest_s: float
+    surface_noise_ft: float
+
+
+def window_of(motion: Motion, judged: Judged) -> Window | None:
+    """Cut out the fixes a touchdown is looked for in; None when there are too few."""
+    one, runway = judged.passed, judged.passed.runway
+    along, _ = motion.along(runway)
+    raw_along, _ = motion.raw_along(runway)
+    slowest = judged.slowest
+    over = np.flatnonzero(along[one.first : slowest + 1] > -2_500)
+    first = one.first + int(over[0]) if over.size else one.first
+    time = motion.time_s
+    last_s = float(time[slowest])
+    height = motion.track.height_ft - runway.surface_ft(raw_along)
+    smooth_height = motion.height_ft - runway.surface_ft(along)
+    rolled = np.arange(first, slowest + 1)[time[first : slowest + 1] > last_s - 4.0]
+    noise = max(0.05, motion.height_noise_ft or 0.0)
+    if np.isfinite(smooth_height[rolled]).any():
+        ground = float(np.nanmedian(smooth_height[rolled]))
+        high = np.flatnonzero(smooth_height[first : slowest + 1] > ground + _LOW_FT)
+        low = first + int(high[-1]) if high.size else first
+        known = rolled[np.isfinite(height[rolled])]
+        if known.size >= 6:
+            line = np.polyfit(time[known] - last_s, height[known], 1)
+            noise = max(0.02, float(np.std(height[known] - np.polyval(line, time[known] - last_s))))
+    else:
+        before = np.flatnonzero(along[first : slowest + 1] < -400)
+        low = first + int(before[-1]) if before.size else first
+    low_s = float(time[low])
+    fast = np.flatnonzero(motion.speed_fps[low : slowest + 1] > _SLOWEST_SHARE * judged.approach_fps)
+    latest_s = min(last_s - 0.2, float(time[low + int(fast[-1])])) if fast.size else last_s - 0.2
+    cut = (time >= low_s - 14) & (time <= last_s)
+    if cut.sum() < 5 or latest_s <= low_s + 1.0:
+        return None
+    final = (time >= low_s - 5) & (time <= low_s + 1)
+    slope = runway.end.slope_pct / 100
+    rates = (motion.climb_fps - slope * motion.speed_fps)[final]
+    rates = rates[np.isfinite(rates)]
+    sink = -float(np.median(rates)) if rates.size else float('nan')
+    if not math.isfinite(sink):
+        sink = judged.approach_fps * math.tan(math.radians(runway.end.path_angle_deg))
+    return Window(
+        judged=judged,
+        samples=Samples(
+            time_s=time[cut],
+            along_ft=raw_along[cut],
+            speed_fps=motion.raw_speed(runway)[cut],
+            height_ft=height[cut],
+            sink_fps=max(sink, 1.5),
+            approach_fps=judged.approach_fps,
+        ),
+        low_s=low_s,
+        earliest_s=low_s + 0.8,
+        latest_s=latest_s,
+        surface_noise_ft=min(noise, 2.0),
+    )
+
+
+def _calm(motion: Motion) -> bool:
+    """Whether the heights are so fine that hops and the pavement itself can be seen in them."""
+    return motion.height_noise_ft is not None and max(motion.height_noise_ft, motion.height_step_ft / 3) < _CALM
+
+
+def usual_prior(window: Window) -> Prior:
+    """What is expected of a touchdown when nothing is known but the approach."""
+    fps = window.judged.approach_fps
+    return Prior(touchdown_fps=_TOUCHDOWN_SHARE * fps, touchdown_sd_fps=_TOUCHDOWN_SD_SHARE * fps)
+
+
+def contact_of(motion: Motion, window: Window, prior: Prior, *, wander_ft: float) -> Contact:
+    """The moment of touch within a window."""
+    noise = Noise(
+        along_ft=max(motion.place_noise_ft, 0.05),
+        speed_fps=motion.speed_noise_fps,
+        height_ft=max(motion.height_noise_ft, 0.05) if motion.height_noise_ft is not None else None,
+        height_drift_ft=wander_ft,
+        height_step_ft=motion.height_step_ft,
+        surface_ft=window.surface_noise_ft if _calm(motion) else 0.1,
+    )
+    found = find_contact(
+        window.samples,
+        low_s=window.low_s,
+        earliest_s=window.earliest_s,
+        latest_s=window.latest_s,
+        noise=noise,
+        prior=prior,
+    )
+    first_s = _touched_before(motion, window, found, wander_ft=wander_ft)
+    return found if first_s is None else replace(found, time_s=first_s, half_width_s=max(found.half_width_s, 0.25))
+
+
+def _touched_before(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
+    """An earlier touch that a hop followed, where the heights are fine enough to see it; else None."""
+    s = window.samples
+    if not _calm(motion) or wander_ft > 0.2 or contact.ground_ft is None:
+        return None
+    if float(np.median(np.diff(s.time_s))) > _SHORT_STEP_S:
+        return None
+    height = s.height_ft - contact.ground_ft
+    span = np.flatnonzero((s.time_s > contact.level_s - 2) & (s.time_s < contact.time_s + 0.6) & np.isfinite(height))
+    for k in span:
+        if height[k] < _ON_IT_FT:
+            later = height[(s.time_s > s.time_s[k]) & (s.time_s < contact.time_s + 0.6)]
+            if later.size and later.max() > _HOP_FT and s.time_s[k] < contact.time_s - 0.15:
+                return float(s.time_s[k]) - 0.25 * float(np.median(np.diff(s.time_s)))
+            return None
+    return None
+
+
+def slow_place_error_ft(motion: Motion) -> float:
+    """Standard deviation of what a receiver's place is off for minutes, which no smoothing takes out."""
+    return _WANDER * motion.place_noise_ft if motion.place_noise_ft > _FINE_FT else 1.0
+
+
+def event_on(motion: Motion, runway: Runway, *, kind: EventKind, time_s: float, **more: Any) -> Event:
+    """An event on a runway: where the aeroplane was at that moment and how fast, and what else is known of it."""
+    along, lateral = motion.along(runway)
+    along_ft, lateral_ft, speed_fps = (
+        float(np.interp(time_s, motion.time_s, values)) for values in (along, lateral, motion.speed_fps)
+    )
+    lat, lon = runway.frame.place(along_ft=along_ft, lateral_ft=lateral_ft)
+    nearest = int(np.argmin(np.abs(motion.time_s - time_s)))
+    place_ft = math.hypot(float(motion.level.spread([nearest])[0, 0]), slow_place_error_ft(motion))
+    return Event(
+        kind=kind,
+        time_s=time_s,
+        field=runway.field,
+        runway=runway.end.ident,
+        latitude_deg=lat,
+        longitude_deg=lon,
+        course_deg_true=runway.end.course_deg_true,
+        along_ft=along_ft,
+        lateral_ft=lateral_ft,
+        lateral_uncertainty_ft=1.96 * place_ft,
+        groundspeed_kt=speed_fps / FPS_PER_KT,
+        **more,
+    )
+
+
+def touchdown_event(
+    motion: Motion, window: Window, contact: Contact, *, spot_ft: float | None, then: Then | None, widen: float
+) -> Event:
+    """Everything measured of a landing.
+
+    :param widen: by what the stated uncertainty of the moment is multiplied, from simulated flights
+    """
+    runway, time = window.judged.passed.runway, motion.time_s
+    along, _ = motion.along(runway)
+    touch = contact.time_s
+    at = float(np.interp(touch, time, along))
+    speed = float(np.interp(touch, time, motion.speed_fps))
+    place_ft = slow_place_error_ft(motion)
+    half_s = widen * contact.half_width_s
+    after = int(np.searchsorted(time, touch))
+    silent_s = float(time[after] - time[after - 1]) if 0 < after < time.size else 0.0
+    gap = silent_s > _SILENT_S
+    if gap:  # anywhere in the gap, for all that is known
+        half_s = max(half_s, _OF_THE_GAP * silent_s)
+    half = math.hypot(half_s * speed, 1.96 * place_ft, 1.96 * _PROMPT_S * speed)
+    level_ft = float(np.interp(contact.level_s, time, along))
+    ground = contact.ground_ft
+    height = motion.height_ft - runway.surface_ft(along) - ground if ground is not None else None
+    threshold = _crossing(along, height, motion, window, 0.0)
+    path = _path(motion, window, contact, along, height)
+    course = math.radians(runway.end.course_deg_true)
+    return event_on(
+        motion,
+        runway,
+        kind='touchdown',
+        time_s=touch,
+        from_spot_ft=at - spot_ft if spot_ft is not None else None,
+        uncertainty_ft=half,
+        airspeed_kt=_known(time, motion.track.airspeed_kt, touch),
+        sink_fpm=contact.sink_fps * 60 if math.isfinite(contact.sink_fps) else None,
+        crab_deg=_crab(time, motion.track.heading_deg_true, touch, runway.end.course_deg_true),
+        drift_kt=float(np.interp(touch, time, motion.speed_fps * np.sin(motion.course_rad - course))) / FPS_PER_KT,
+        then=then,
+        bounces=_bounces(motion, window, contact),
+        threshold_height_ft=threshold.height_ft if threshold and height is not None else None,
+        threshold_groundspeed_kt=threshold.groundspeed_kt if threshold else None,
+        roundout_start_ft=float(np.interp(contact.roundout_s, time, along)),
+        float_ft=max(0.0, at - level_ft),
+        float_uncertainty_ft=1.96 * math.hypot(contact.level_sd_s, contact.sd_s) * speed,
+        float_s=max(0.0, touch - contact.level_s),
+        path_angle_deg=path[0] if path else None,
+        aim_flown_ft=path[1] if path else None,
+        deceleration_fps2=contact.deceleration_fps2,
+        rollout_ft=float(along[window.judged.slowest]) - at,
+        in_gap=gap,
+    )
+
+
+def _known(time: Floats, values: Floats, at_s: float) -> float | None:
+    """A recorded value at a moment, None when none was recorded within two seconds of it."""
+    near = np.isfinite(values) & (np.abs(time - at_s) < 2.0)
+    return float(np.interp(at_s, time[near], values[near])) if near.sum() >= 2 else None
+
+
+def _crab(time: Floats, heading_deg: Floats, at_s: float, course_deg: float) -> float | None:
+    off = (heading_deg - course_deg + 180) % 360 - 180
+    return _known(time, off, at_s)
+
+
+def _crossing(along: Floats, height: Floats | None, motion: Motion, window: Window, at_ft: float) -> Gate | None:
+    """The aeroplane as it passed a place along the runway."""
+    one = window.judged.passed
+    span = slice(one.first, window.judged.slowest + 1)
+    part = along[span]
+    after = np.flatnonzero((part[:-1] < at_ft) & (part[1:] >= at_ft))
+    if not after.size:
+        return None
+    k = one.first + int(after[0])
+    share = (at_ft - along[k]) / (along[k + 1] - along[k])
+    _, lateral = motion.along(one.runway)
+
+    def between(values: Floats) -> float:
+        return float(values[k] + share * (values[k + 1] - values[k]))
+
+    return Gate(
+        height_ft=between(height) if height is not None else float('nan'),
+        along_ft=at_ft,
+        lateral_ft=between(lateral),
+        groundspeed_kt=between(motion.speed_fps) / FPS_PER_KT,
+        above_path_ft=0.0,
+    )
+
+
+def _path(
+    motion: Motion, window: Window, contact: Contact, along: Floats, height: Floats | None
+) -> tuple[float, float] | None:
+    """Where the final pointed: angle to the level, and the place where its line meets the runway."""
+    if height is None:
+        return None
+    one = window.judged.passed
+    time = motion.time_s
+    span = (time < contact.roundout_s) & (time > contact.roundout_s - 45) & (height < 250) & (along > -6_000)
+    span[: one.first] = False
+    if span.sum() < 3 or np.ptp(along[span]) < 300:
+        return None
+    # the last part counts most: it is what the pilot held still in the windscreen
+    weight = 1 / (1 + (contact.roundout_s - time[span]) / 10)
+    slope, level = np.polyfit(along[span], height[span], 1, w=weight)
+    if slope >= -0.005:
+        return None
+    surface = one.runway.end.slope_pct / 100
+    return math.degrees(math.atan(-(slope + surface))), float(-level / slope)
+
+
+def gates_of(motion: Motion, window: Window, contact: Contact, event: Event) -> tuple[Gate, ...]:
+    """Final at 500, 300 and 200 ft and at the threshold, against the runway's path to the aim that was flown."""
+    if contact.ground_ft is None:
+        return ()
+    runway = window.judged.passed.runway
+    along, _ = motion.along(runway)
+    height = motion.height_ft - runway.surface_ft(along) - contact.ground_ft
+    tan = math.tan(math.radians(runway.end.path_angle_deg))
+    aim = event.aim_flown_ft
+    found = []
+    _, lateral = motion.along(runway)
+    span = np.flatnonzero((motion.time_s > contact.time_s - _DESCENT_S) & (motion.time_s < contact.time_s))
+    for gate_ft in _GATES_FT:
+        # the last time it came down through this height, on final or still before it
+        down = span[:-1][(height[span[:-1]] >= gate_ft) & (height[span[1:]] < gate_ft)]
+        if not down.size:
+            continue
+        k = int(down[-1])
+        share = float((height[k] - gate_ft) / (height[k] - height[k + 1]))
+        place, across, speed = (
+            float(values[k] + share * (values[k + 1] - values[k])) for values in (along, lateral, motion.speed_fps)
+        )
+        gate = Gate(
+            height_ft=gate_ft,
+            along_ft=place,
+            lateral_ft=across,
+            groundspeed_kt=speed / FPS_PER_KT,
+            above_path_ft=0.0,
+        )
+        found.append(_with_path(gate, gate_ft, aim, tan))
+    threshold = _crossing(along, height, motion, window, 0.0)
+    if threshold is not None:
+        found.append(_with_path(threshold, threshold.height_ft, aim, tan))
+    return tuple(found)
+
+
+def _with_path(gate: Gate, height_ft: float, aim_ft: float | None, tan: float) -> Gate:
+    above = height_ft - (aim_ft - gate.along_ft) * tan if aim_ft is not None else 0.0
+    return Gate(
+        height_ft=height_ft,
+        along_ft=gate.along_ft,
+        lateral_ft=gate.lateral_ft,
+        groundspeed_kt=gate.groundspeed_kt,
+        above_path_ft=above,
+    )
+
+
+def _bounces(motion: Motion, window: Window, contact: Contact) -> int | None:
+    """Hops after the first touch; None where the heights are too rough to see them."""
+    if not _calm(motion) or contact.ground_ft is None:
+        return None
+    if float(np.median(np.diff(window.samples.time_s))) > _SHORT_STEP_S:
+        return None
+    s = window.samples
+    after = (s.time_s > contact.time_s + 0.05) & (s.time_s < contact.time_s + 8)
+    up = (s.height_ft[after] - contact.ground_ft) > _HOP_FT
+    return int(np.sum(np.diff(np.concatenate([[0], up.astype(int)])) == 1))

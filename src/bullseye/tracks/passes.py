@@ -1,0 +1,160 @@
+"""Passes: each time the aeroplane came along a runway, and whether its wheels were on it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from bullseye.core.constants import FPS_PER_KT
+from bullseye.tracks.fields import Runway
+from bullseye.tracks.motion import Motion
+from bullseye.tracks.track import Floats
+
+Kind = Literal['takeoff', 'landing', 'touch_and_go', 'airborne', 'none']
+
+_BEFORE_FT, _BEYOND_FT = 9_000.0, 600.0  # the corridor of a runway
+_HALF_FT, _SPLAY = 220.0, 0.06
+_ALIGNED_RAD = np.radians(28)
+_SLOWEST_FPS = 14 * FPS_PER_KT  # below, a course says nothing
+_ROLLING_FPS = 24 * FPS_PER_KT
+_BREAK_S = 5.0
+_SHORTEST_S = 4.0
+_USUALLY_LANDS = 1.1  # log odds: a pass over the runway is a landing three times in four [own]
+
+
+@dataclass(frozen=True)
+class Pass:
+    """A stretch of the track along one runway: fixes ``first`` to ``last``, both included."""
+
+    runway: Runway
+    first: int
+    last: int
+    lateral_ft: float  # how far from the centreline, in the middle
+
+
+def stretches(mask: NDArray[np.bool_], time_s: Floats, *, bridge_s: float) -> list[tuple[int, int]]:
+    """Runs of True, first and last index, those with less than ``bridge_s`` between them joined."""
+    edges = np.flatnonzero(np.diff(np.concatenate([[0], mask.astype(np.int8), [0]])))
+    runs = [(int(a), int(b) - 1) for a, b in zip(edges[::2], edges[1::2], strict=True)]
+    joined: list[tuple[int, int]] = []
+    for first, last in runs:
+        if joined and time_s[first] - time_s[joined[-1][1]] < bridge_s:
+            joined[-1] = (joined[-1][0], last)
+        else:
+            joined.append((first, last))
+    return joined
+
+
+def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
+    """Stretches along the runways in order of time; where two runways are close together, on the nearer."""
+    found: list[Pass] = []
+    for runway in runways:
+        along, lateral = motion.along(runway)
+        wide = _HALF_FT + runway.half_width_ft + _SPLAY * np.maximum(-along, 0.0)
+        mask = (
+            (along > -_BEFORE_FT)
+            & (along < runway.end.landing_distance_available_ft + _BEYOND_FT)
+            & (np.abs(lateral) < wide)
+            & (motion.off_course(runway) < _ALIGNED_RAD)
+            & (motion.speed_fps > _SLOWEST_FPS)
+        )
+        for first, last in stretches(mask, motion.time_s, bridge_s=_BREAK_S):
+            if motion.time_s[last] - motion.time_s[first] < _SHORTEST_S:
+                continue
+            span = slice(first, last + 1)
+            # near the runway tells the parallels apart, not where the aeroplane rolled out of its turn
+            close = np.abs(along[span] - np.clip(along[span], -500, runway.end.landing_distance_available_ft))
+            near = close <= np.quantile(close, 0.4)
+            found.append(Pass(runway, first, last, float(np.median(np.abs(lateral[span][near])))))
+    found.sort(key=lambda one: one.first)
+    kept: list[Pass] = []
+    for one in found:
+        rival = next((k for k, other in enumerate(kept) if _same_time(one, other)), None)
+        if rival is None:
+            kept.append(one)
+        elif one.lateral_ft < kept[rival].lateral_ft:
+            kept[rival] = one
+    return kept
+
+
+def _same_time(one: Pass, other: Pass) -> bool:
+    shared = min(one.last, other.last) - max(one.first, other.first)
+    return shared > 0.5 * min(one.last - one.first, other.last - other.first)
+
+
+@dataclass(frozen=True)
+class Judged:
+    """What a pass was, and where in it the wheels can have been on the runway."""
+
+    passed: Pass
+    kind: Kind
+    approach_fps: float  # groundspeed before the runway
+    slowest: int  # index of the least groundspeed over the runway
+    log_odds: float  # for wheels on the runway, of a pass that stayed fast
+
+
+def judge(
+    motion: Motion, one: Pass, *, height_offset_ft: float, offset_sd_ft: float, stall_hint_fps: float | None = None
+) -> Judged:
+    """Tell takeoffs, landings, touch-and-goes and passes that stayed in the air from each other.
+
+    :param height_offset_ft: what the recorder's height reads too much, as known from elsewhere; NaN when not
+    :param stall_hint_fps: the groundspeed at which this aeroplane touched down on this runway in sure landings
+    """
+    runway, span = one.runway, slice(one.first, one.last + 1)
+    along, _ = motion.along(runway)
+    along, speed = along[span], motion.speed_fps[span]
+    over = (along > -runway.end.displaced_threshold_ft - 150) & (along < runway.end.landing_distance_available_ft + 200)
+    entry = speed[: max(2, min(8, speed.size // 6))].min()
+    top = float(speed.max())
+    if top < _ROLLING_FPS * 1.35:
+        return Judged(one, 'none', top, one.first, -np.inf)
+    if entry < min(_ROLLING_FPS, 0.5 * top) and over[0] and along[0] > -runway.end.displaced_threshold_ft - 150:
+        return Judged(one, 'takeoff', top, one.first, np.inf)
+    if not over.any():
+        return Judged(
+            one, 'airborne', float(np.median(speed)), one.first + int(np.argmin(motion.height_ft[span])), -np.inf
+        )
+    inside = np.flatnonzero(over)
+    slowest = int(inside[np.argmin(speed[inside])])
+    before = speed[(along > -4_500) & (along < 0)]
+    approach = float(np.median(before)) if before.size >= 2 else float(speed[: inside[0] + 1].max())
+    if speed[slowest] < min(_ROLLING_FPS, 0.5 * approach):
+        return Judged(one, 'landing', approach, one.first + slowest, np.inf)
+    odds = _USUALLY_LANDS + _speed_odds(float(speed[slowest]) / approach)
+    height = motion.height_ft[span] - runway.surface_ft(along) - height_offset_ft
+    near = slice(max(0, slowest - 3), slowest + 4)
+    by_height = 0.0
+    if np.isfinite(height[near]).any():
+        by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
+    odds += by_height
+    if stall_hint_fps is not None and abs(by_height) < 4:
+        # in the air it cannot be much slower than where it stopped flying before
+        odds += float(np.clip((1.08 * stall_hint_fps - speed[slowest]) / (0.04 * stall_hint_fps), -3, 6))
+    kind: Kind = 'touch_and_go' if odds > 0 else 'airborne'
+    # the track may end in the rollout
+    if kind == 'touch_and_go' and one.last == motion.time_s.size - 1 and slowest > speed.size - 4:
+        kind = 'landing'
+    return Judged(one, kind, approach, one.first + slowest, odds)
+
+
+def _speed_odds(ratio: float) -> float:
+    """Log odds for wheels on the runway, from the least groundspeed over it against that of the approach [own]."""
+    wheels = -0.5 * ((min(max(ratio, 0.7), 0.95) - 0.7) / 0.08) ** 2 - np.log(0.08)
+    air = -0.5 * ((min(max(ratio, 0.6), 0.95) - 0.95) / 0.06) ** 2 - np.log(0.06)
+    return float(wheels - air)
+
+
+def _height_odds(height_ft: float, sd_ft: float) -> float:
+    """Log odds from the height there, when its offset is known within ``sd_ft``: on the runway, or up to 80 ft up."""
+    sd = float(np.hypot(sd_ft, 1.0))
+    if not np.isfinite(height_ft) or not np.isfinite(sd) or sd > 60:
+        return 0.0
+    wheels = np.exp(-0.5 * (height_ft / sd) ** 2) / sd
+    up = np.linspace(1.5, 80, 80)
+    air = float(np.mean(np.exp(-0.5 * ((height_ft - up) / sd) ** 2))) / sd
+    return float(np.clip(np.log((wheels + 1e-9) / (air + 1e-9)), -12, 12))

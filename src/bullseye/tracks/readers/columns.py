@@ -1,0 +1,192 @@
+"""What the columns of a CSV file mean: guessed from their names, or told by hand."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass
+from typing import Any
+
+from bullseye.core.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
+from bullseye.core.errors import InvalidInput
+
+ROLES = (
+    'time',
+    'date',
+    'utc_offset',
+    'latitude',
+    'longitude',
+    'height',
+    'speed',
+    'course',
+    'airspeed',
+    'heading',
+    'pitch',
+    'bank',
+    'vertical_speed',
+)
+# factors into the units of a Track: ft, kt, °, ft/min
+_LENGTHS = {'ft': 1.0, 'm': FT_PER_M}
+_SPEEDS = {
+    'kt': 1.0,
+    'm/s': FT_PER_M / FPS_PER_KT,
+    'km/h': FT_PER_M / 3.6 / FPS_PER_KT,
+    'mph': 5280 / FT_PER_NM,
+}
+_CLIMBS = {'ft/min': 1.0, 'm/s': FT_PER_M * 60, 'ft/s': 60.0}
+UNITS: dict[str, dict[str, float]] = {
+    'height': _LENGTHS,
+    'speed': _SPEEDS,
+    'airspeed': _SPEEDS,
+    'vertical_speed': _CLIMBS,
+}
+_UNIT_WORDS = (
+    (r'km/?h|kph|kmh', 'km/h'),
+    (r'm/s|mps|ms-1', 'm/s'),
+    (r'mph|mi/h', 'mph'),
+    (r'kts?|knots?|kn', 'kt'),
+    (r'fpm|ft/min|feet/min', 'ft/min'),
+    (r'ft/s|fps', 'ft/s'),
+    (r'ft|feet|foot', 'ft'),
+    (r'm|met(er|re)s?', 'm'),
+)
+# Names by role, words joined by one blank; the first role that fits takes the column, the best name first.
+_NAMES: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ('latitude', (r'lat(itude)?( deg(rees)?)?',)),
+    ('longitude', (r'(lon|lng|long)(gitude|itude)?( deg(rees)?)?', r'longitude.*')),
+    ('utc_offset', (r'utc ?(ofst|offset)', r'time ?zone')),
+    ('date', (r'(lcl |local |utc |gps )?date',)),
+    (
+        'time',
+        (
+            r'(utc |gps )?(date ?time|time ?stamp)( utc)?',
+            r'(utc|gps) time',
+            r'time( utc)?',
+            r'(lcl|local) time',
+            r'utc',
+            r'unix( time)?',
+            r'epoch',
+            r'time.*',
+        ),
+    ),
+    ('vertical_speed', (r'v(ert(ical)?)? ?(spd|speed)', r'climb( rate)?', r'vs', r'rate of climb')),
+    ('airspeed', (r'(ind(icated)? )?air ?speed', r'ias', r'tas', r'true air ?speed')),
+    ('speed', (r'(ground|gnd|gps) ?(spd|speed)', r'gs', r'sog', r'speed( over ground)?', r'velocity')),
+    ('course', (r'(ground |gps )?(course|track|trk)( over ground)?( true)?', r'cog', r'(true )?course')),
+    ('heading', (r'(true )?(heading|hdg)( true)?', r'yaw')),
+    ('pitch', (r'pitch( angle)?',)),
+    ('bank', (r'(roll|bank)( angle)?',)),
+    (
+        'height',
+        (r'(gps|gnss) ?(alt(itude)?|height)', r'alt(itude)? ?(gps|gnss|msl|asl)?', r'(height|elev(ation)?|ele)( msl)?'),
+    ),
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Column:
+    """One column of the file and what it holds."""
+
+    role: str
+    index: int
+    unit: str | None = None
+    guessed: bool = False  # True: the file does not say the unit
+
+    @property
+    def factor(self) -> float:
+        """From its unit into that of a track."""
+        units = UNITS.get(self.role)
+        return units[self.unit] if units and self.unit else 1.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Columns:
+    """How to read a CSV file; what can be shown, corrected by hand, and remembered for the device."""
+
+    separator: str
+    decimal: str
+    first_row: int  # of the figures, counted from 0
+    columns: tuple[Column, ...]
+    names: tuple[str, ...] = ()
+
+    def find(self, role: str) -> Column | None:
+        """The column of a role."""
+        return next((one for one in self.columns if one.role == role), None)
+
+    def as_dict(self) -> dict[str, Any]:
+        """Plain data, which :func:`columns_from_dict` reads back."""
+        return asdict(self)
+
+
+def columns_from_dict(data: Mapping[str, Any]) -> Columns:
+    """How to read a file, as somebody corrected it.
+
+    :raises InvalidInput: naming the wrong member
+    """
+    separator, decimal = data.get('separator', ','), data.get('decimal', '.')
+    if separator not in (',', ';', '\t', '|', ' '):
+        raise InvalidInput('separator', separator, 'comma, semicolon, tab, | or blank')
+    if decimal not in ('.', ',') or decimal == separator:
+        raise InvalidInput('decimal', decimal, '. or , and not the separator')
+    first_row = data.get('first_row', 1)
+    if not isinstance(first_row, int) or not 0 <= first_row <= 1_000:
+        raise InvalidInput('first_row', first_row, 'a whole number from 0 to 1000')
+    columns: list[Column] = []
+    listed = data.get('columns')
+    if not isinstance(listed, Sequence) or isinstance(listed, str):
+        raise InvalidInput('columns', listed, 'a list')
+    for one in listed:
+        role, index, unit = (
+            (one.get(name) for name in ('role', 'index', 'unit')) if isinstance(one, Mapping) else (0,) * 3
+        )
+        if role not in ROLES or any(role == other.role for other in columns):
+            raise InvalidInput('role', role, f'each once: {", ".join(ROLES)}')
+        if not isinstance(index, int) or not 0 <= index < 1_000:
+            raise InvalidInput('index', index, 'a whole number from 0')
+        units = UNITS.get(str(role), {})
+        if unit is not None and unit not in units:
+            raise InvalidInput('unit', unit, ', '.join(units) or 'none for this column')
+        columns.append(Column(role=str(role), index=index, unit=unit or next(iter(units), None)))
+    for needed in ('time', 'latitude', 'longitude'):
+        if not any(one.role == needed for one in columns):
+            raise InvalidInput('columns', [one.role for one in columns], f'one of them is {needed}')
+    return Columns(separator=separator, decimal=decimal, first_row=first_row, columns=tuple(columns))
+
+
+def unit_of(role: str, *texts: str) -> str | None:
+    """The unit a heading says, by its brackets, its last word, or a row of units below it."""
+    units = UNITS.get(role, {})
+    for text in texts:
+        for words, unit in _UNIT_WORDS:
+            if unit in units and re.search(
+                rf'(^|[\s_(\[,/])({words})\s*(msl|agl|true)?\s*([)\]]|$)', text.strip().lower()
+            ):
+                return unit
+    return None
+
+
+def _plain(name: str) -> str:
+    """A heading without case, brackets, units and punctuation."""
+    text = re.sub(r'([a-z])([A-Z])', r'\1 \2', name.strip())
+    text = re.sub(r'[(\[].*?[)\]]', ' ', text).lower()
+    text = re.sub(r'[^a-z0-9/]+', ' ', text).strip()
+    return re.sub(r' (ft|feet|m|meters|metres|kt|kts|knots|mph|kmh|km/h|m/s|mps|deg|degrees|fpm)$', '', text)
+
+
+def guess_columns(names: Sequence[str], units: Sequence[str]) -> tuple[Column, ...]:
+    """Which column is what, by headings and, where the file has one, the row of units below them."""
+    plain = [_plain(name) for name in names]
+    taken: set[int] = set()
+    found: list[Column] = []
+    for role, patterns in _NAMES:
+        for pattern in patterns:
+            index = next((k for k, name in enumerate(plain) if k not in taken and re.fullmatch(pattern, name)), None)
+            if index is not None:
+                said = unit_of(role, units[index] if index < len(units) else '', names[index])
+                usual = {'height': 'm', 'speed': 'kt', 'airspeed': 'kt', 'vertical_speed': 'ft/min'}.get(role)
+                found.append(
+                    Column(role=role, index=index, unit=said or usual, guessed=said is None and usual is not None)
+                )
+                taken.add(index)
+                break
+    return tuple(found)

@@ -1,0 +1,246 @@
+"""CSV with any columns, separators, units and decimal comma: what it is taken for can be shown and corrected."""
+
+from __future__ import annotations
+
+import csv
+import re
+from collections.abc import Sequence
+from dataclasses import replace
+from datetime import date
+
+import numpy as np
+
+from bullseye.core.constants import FPS_PER_KT
+from bullseye.tracks.readers.columns import UNITS, Column, Columns, guess_columns
+from bullseye.tracks.readers.times import DAY_S, across_midnight, iso_seconds
+from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
+
+_SEPARATORS = (';', '\t', '|', ',')
+_LOOK_AT = 60  # lines, to find the headings
+_LONGEST_CELL = 10_000
+_EARTH_FT_PER_DEG = 364_800.0  # near enough to tell knots from metres a second
+_UNIX_MS = 1e11
+
+
+def detect(text: str) -> Columns:
+    """Guess how a CSV file is to be read.
+
+    :raises UnreadableTrack: when no row of headings names time, latitude and longitude
+    """
+    lines = text.split('\n', _LOOK_AT)[:_LOOK_AT]
+    best: Columns | None = None
+    for separator in _SEPARATORS:
+        rows = [_cells(line, separator) for line in lines]
+        for number, row in enumerate(rows):
+            if len(row) < 3:
+                continue
+            below = rows[number + 1] if number + 1 < len(rows) else []
+            beside = rows[number - 1] if number else []
+            units = next((one for one in (below, beside) if _is_units(one, len(row))), [])
+            columns = guess_columns([cell.lstrip('#').strip() for cell in row], units)
+            roles = {one.role for one in columns}
+            if {'time', 'latitude', 'longitude'} <= roles and (best is None or len(columns) > len(best.columns)):
+                first = number + (2 if units is below and units else 1)
+                best = Columns(
+                    separator=separator,
+                    decimal=_decimal(rows[first : first + 5], separator),
+                    first_row=first,
+                    columns=columns,
+                    names=tuple(cell.strip()[:60] for cell in row),
+                )
+    if best is None:
+        raise UnreadableTrack(
+            'the file is no GPX, IGC or NMEA, and as CSV it has no row of headings '
+            'that names time, latitude and longitude'
+        )
+    return best
+
+
+def _cells(line: str, separator: str) -> list[str]:
+    try:
+        return next(csv.reader([line.rstrip('\r')], delimiter=separator), [])
+    except csv.Error:
+        return []
+
+
+def _is_units(row: Sequence[str], count: int) -> bool:
+    """Whether a row holds units rather than figures or headings."""
+    filled = [cell.strip().lstrip('#').strip() for cell in row if cell.strip()]
+    if len(row) < count - 1 or not filled or any(re.fullmatch(r'[-+]?[\d.,:]+', cell) for cell in filled):
+        return False
+    return (
+        sum(bool(re.search(r'^(deg|degrees|ft|m|kt|kts|mph|fpm|km/h|m/s|°|\(?ft|hh:|yyyy)', c.lower())) for c in filled)
+        >= 2
+    )
+
+
+def _decimal(rows: Sequence[Sequence[str]], separator: str) -> str:
+    cells = [cell.strip() for row in rows for cell in row]
+    commas = sum(bool(re.fullmatch(r'-?\d+,\d+', cell)) for cell in cells)
+    return ',' if separator != ',' and commas > len(rows) else '.'
+
+
+def read_csv(text: str, *, columns: Columns | None = None) -> Track:
+    """Read a CSV file by what its columns are told to be, else by a guess.
+
+    :raises UnreadableTrack: when they cannot be made out, or hold no times and places
+    """
+    how = columns or detect(text)
+    csv.field_size_limit(_LONGEST_CELL)
+    needed = max(one.index for one in how.columns) + 1
+    try:
+        rows = list(csv.reader(text.splitlines()[how.first_row :], delimiter=how.separator))
+    except csv.Error as error:
+        raise UnreadableTrack(f'the CSV file cannot be read: {error}') from None
+    full = [row for row in rows if len(row) >= needed and not row[0].startswith('#')]
+    short = sum(1 for row in rows if row and len(row) < needed)
+    if not full:
+        raise UnreadableTrack('the CSV file has headings but no rows of figures')
+
+    def texts(role: str) -> list[str] | None:
+        column = how.find(role)
+        return None if column is None else [row[column.index] for row in full]
+
+    def numbers(role: str) -> Floats | None:
+        found = texts(role)
+        return None if found is None else _numbers(found, how.decimal)
+
+    time_s, dated = _times(texts('time') or [], texts('date'), texts('utc_offset'), how.decimal)
+    lat, lon = numbers('latitude'), numbers('longitude')
+    if lat is None or lon is None or not np.isfinite(lat).any():
+        raise UnreadableTrack('the columns taken for latitude and longitude hold no numbers')
+    if not np.isfinite(time_s).any():
+        raise UnreadableTrack('the column taken for the time holds no times that can be read')
+    warnings = [] if columns else _guesses(how)
+    if short:
+        warnings.append(f'{short} rows with too few columns were left out')
+    if not dated:
+        warnings.append('the file tells no date')
+    how = _speed_unit(how, numbers('speed'), time_s, lat, lon) if columns is None else how
+
+    def scaled(role: str) -> Floats | None:
+        found, column = numbers(role), how.find(role)
+        return None if found is None or column is None else found * column.factor
+
+    return make_track(
+        format='csv',
+        device=_device(how),
+        dated=dated,
+        warnings=tuple(warnings),
+        time_s=time_s,
+        lat_deg=lat,
+        lon_deg=lon,
+        height_ft=scaled('height'),
+        speed_kt=scaled('speed'),
+        course_deg_true=scaled('course'),
+        airspeed_kt=scaled('airspeed'),
+        heading_deg_true=scaled('heading'),
+        pitch_deg=scaled('pitch'),
+        bank_deg=scaled('bank'),
+        vertical_speed_fpm=scaled('vertical_speed'),
+    )
+
+
+def _device(how: Columns) -> str | None:
+    """A name for files with the same headings, under which corrections are remembered."""
+    return 'csv:' + how.separator + how.separator.join(how.names)[:200] if how.names else None
+
+
+def _guesses(how: Columns) -> list[str]:
+    return [
+        f'the unit of the column {how.names[one.index]!r} is not said: {one.unit} taken'
+        for one in how.columns
+        if one.guessed and one.role != 'speed'
+    ]
+
+
+def _numbers(texts: Sequence[str], decimal: str) -> Floats:
+    if decimal == ',':
+        texts = [text.replace('.', '').replace(',', '.') for text in texts]
+    try:
+        return np.array(texts, dtype=float)
+    except ValueError:
+        return np.array([_number(text) for text in texts])
+
+
+def _number(text: str) -> float:
+    try:
+        return float(text)
+    except ValueError:
+        return float('nan')
+
+
+def _times(
+    times: Sequence[str], dates: Sequence[str] | None, offsets: Sequence[str] | None, decimal: str
+) -> tuple[Floats, bool]:
+    """Seconds since 1970 UTC, and whether the date is known."""
+    stripped = [text.strip() for text in times]
+    sample = next((text for text in stripped if text), '')
+    shift = _offset_s(offsets)
+    if re.fullmatch(r'\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?', sample):
+        day_s = np.array([_clock(text) for text in stripped])
+        if dates is None:
+            known = np.isfinite(day_s)
+            running = np.full(day_s.size, np.nan)
+            running[known] = across_midnight(day_s[known])
+            return running - shift, False
+        cache = {text: _date_s(text) for text in set(dates)}
+        return day_s + np.array([cache[text] for text in dates]) - shift, True
+    if re.fullmatch(r'\d+([.,]\d+)?', sample):
+        value = _numbers(stripped, decimal if ',' in sample else '.')
+        value = value / 1_000 if np.nanmedian(value) > _UNIX_MS else value
+        dated = bool(np.nanmedian(value) > 1e8)  # since 1970; a smaller number counts from the start of the recording
+        return value, dated
+    return iso_seconds([text.replace(' UTC', 'Z').replace(',', '.') for text in stripped]) - shift, True
+
+
+def _clock(text: str) -> float:
+    part = text.replace(',', '.').split(':')
+    try:
+        return int(part[0]) * 3600 + int(part[1]) * 60 + (float(part[2]) if len(part) > 2 else 0.0)
+    except (ValueError, IndexError):
+        return float('nan')
+
+
+def _date_s(text: str) -> float:
+    """Seconds of a day since 1970: year first, or day.month.year, or month/day/year."""
+    found = re.findall(r'\d+', text)
+    try:
+        a, b, c = (int(part) for part in found[:3])
+        if a > 31:
+            day = date(a, b, c)
+        elif '.' in text:
+            day = date(c + (2000 if c < 100 else 0), b, a)
+        else:
+            day = date(c + (2000 if c < 100 else 0), a, b)
+    except ValueError:
+        return float('nan')
+    return (day - date(1970, 1, 1)).days * DAY_S
+
+
+def _offset_s(offsets: Sequence[str] | None) -> float:
+    """How far local time is ahead of UTC [s]."""
+    text = next((one.strip() for one in offsets or () if one.strip()), '')
+    found = re.fullmatch(r'([+-]?)(\d{1,2}):?(\d{2})?', text)
+    if not found:
+        return 0.0
+    sign = -1 if found.group(1) == '-' else 1
+    return sign * (int(found.group(2)) * 3600 + int(found.group(3) or 0) * 60)
+
+
+def _speed_unit(how: Columns, speed: Floats | None, time_s: Floats, lat: Floats, lon: Floats) -> Columns:
+    """Where the file does not say the unit of the groundspeed, the one that fits the places."""
+    column = how.find('speed')
+    if speed is None or column is None or not column.guessed:
+        return how
+    with np.errstate(invalid='ignore', divide='ignore'):
+        north, east = np.diff(lat), np.diff(lon) * np.cos(np.radians(lat[:-1]))
+        dt = np.diff(time_s)
+        moved_kt = np.hypot(north, east) * _EARTH_FT_PER_DEG / dt / FPS_PER_KT
+        fine = np.isfinite(moved_kt) & np.isfinite(speed[:-1]) & (dt > 0) & (moved_kt > 20) & (moved_kt < 400)
+        if fine.sum() < 20:
+            return how
+        ratio = float(np.median(moved_kt[fine] / np.maximum(speed[:-1][fine], 1e-6)))
+    unit = min(UNITS['speed'], key=lambda name: abs(np.log(UNITS['speed'][name] / ratio)))
+    fitted = Column(role='speed', index=column.index, unit=unit, guessed=True)
+    return replace(how, columns=tuple(fitted if one.role == 'speed' else one for one in how.columns))

@@ -1,0 +1,177 @@
+"""What was found, as plain data and as a table for the terminal."""
+
+from __future__ import annotations
+
+import csv
+import io
+import math
+from collections.abc import Mapping
+from dataclasses import asdict, fields
+from datetime import UTC, datetime
+from typing import Any
+
+import numpy as np
+
+from bullseye.core.constants import FT_PER_M
+from bullseye.tracks.analyse import Analysis
+from bullseye.tracks.events import Event
+
+_TOLD = ('kind', 'time_s')  # said first, in other words
+_DIGITS = {
+    'latitude_deg': 7,
+    'longitude_deg': 7,
+    'float_s': 2,
+    'path_angle_deg': 2,
+    'crab_deg': 1,
+    'drift_kt': 1,
+    'deceleration_fps2': 2,
+}
+
+
+def iso(time_s: float) -> str:
+    """A time as ISO 8601 in UTC, with milliseconds."""
+    return datetime.fromtimestamp(time_s, tz=UTC).isoformat(timespec='milliseconds').replace('+00:00', 'Z')
+
+
+def _plain(name: str, value: Any) -> Any:
+    if isinstance(value, float):
+        return round(value, _DIGITS.get(name, 1)) if math.isfinite(value) else None
+    return value
+
+
+def event_as_dict(event: Event) -> dict[str, Any]:
+    """An event as plain data; what is unknown is None."""
+    found: dict[str, Any] = {'kind': event.kind, 'time': iso(event.time_s)}
+    for one in fields(event):
+        if one.name not in _TOLD:
+            found[one.name] = _plain(one.name, getattr(event, one.name))
+    return found
+
+
+def _rounded(data: Mapping[str, Any]) -> dict[str, Any]:
+    return {name: _plain(name, value) for name, value in data.items()}
+
+
+def as_dict(analysis: Analysis) -> dict[str, Any]:
+    """The whole of an analysis as plain data, ready for JSON."""
+    laps = []
+    for lap in analysis.laps:
+        plain = _rounded(asdict(lap))
+        plain['from'], plain['to'] = iso(plain.pop('from_s')), iso(plain.pop('to_s'))
+        plain['end'] = lap.end
+        plain['turns'] = [
+            {
+                'name': turn.name,
+                'from': iso(turn.from_s),
+                'to': iso(turn.to_s),
+                'most_bank_deg': round(turn.most_bank_deg, 1),
+            }
+            for turn in lap.turns
+        ]
+        plain['gates'] = [_rounded(asdict(gate)) for gate in lap.gates]
+        laps.append(plain)
+    return {
+        'format': analysis.track.format,
+        'device': analysis.track.device,
+        'fixes': analysis.track.count,
+        'from': iso(float(analysis.track.time_s[0])),
+        'to': iso(float(analysis.track.time_s[-1])),
+        'events': [event_as_dict(event) for event in analysis.events],
+        'laps': laps,
+        'wind': [
+            {
+                'from': iso(wind.from_s),
+                'to': iso(wind.to_s),
+                'from_deg_true': round(wind.from_deg_true),
+                'speed_kt': round(wind.speed_kt, 1),
+                'uncertainty_kt': round(1.96 * wind.sd_kt, 1),
+                'turns': wind.turns,
+                'source': wind.source,
+            }
+            for wind in analysis.winds
+        ],
+        'warnings': list(analysis.warnings),
+    }
+
+
+_WORDS = {'takeoff': 'takeoff', 'touchdown': 'touchdown', 'go_around': 'go-around', 'low_approach': 'low approach'}
+_THEN = {'full_stop': 'full stop', 'touch_and_go': 'touch-and-go', 'stop_and_go': 'stop-and-go'}
+
+
+def as_text(analysis: Analysis) -> str:
+    """A table of the events, the winds and the warnings."""
+    rows: list[tuple[str, ...]] = [
+        ('time UTC', 'what', 'runway', 'from threshold', 'from spot', '±', 'speed', 'sink', 'float', 'then')
+    ]
+    rows += [_row(event) for event in analysis.events]
+    widths = [max(len(row[k]) for row in rows) for k in range(len(rows[0]))]
+    lines = ['  '.join(cell.ljust(width) for cell, width in zip(row, widths, strict=True)).rstrip() for row in rows]
+    if len(rows) == 1:
+        lines = ['No takeoff, landing or go-around found.']
+    for wind in analysis.winds:
+        lines.append(
+            f'Wind by the {wind.source} from {iso(wind.from_s)[11:16]} to {iso(wind.to_s)[11:16]}: '
+            f'{wind.from_deg_true:03.0f}° true, {wind.speed_kt:.0f} kt ± {1.96 * wind.sd_kt:.0f}'
+        )
+    lines += [f'Note: {words}' for words in analysis.warnings]
+    return '\n'.join(lines)
+
+
+def _row(event: Event) -> tuple[str, ...]:
+    def ft(value: float | None, *, signed: bool = False) -> str:
+        return '' if value is None else f'{value:+,.0f} ft' if signed else f'{value:,.0f} ft'
+
+    where = f'{event.field} {event.runway}' if event.runway else 'no known runway'
+    return (
+        iso(event.time_s)[11:21],
+        _WORDS[event.kind],
+        where,
+        ft(event.along_ft),
+        ft(event.from_spot_ft, signed=True),
+        ft(event.uncertainty_ft),
+        '' if event.groundspeed_kt is None else f'{event.groundspeed_kt:.0f} kt',
+        '' if event.sink_fpm is None else f'{event.sink_fpm:.0f} ft/min',
+        '' if event.float_ft is None else f'{event.float_ft:,.0f} ft, {event.float_s:.1f} s',
+        _THEN[event.then] if event.then else '',
+    )
+
+
+def events_csv(analysis: Analysis) -> str:
+    """The events as a table, a column for each thing known of one."""
+    out = io.StringIO()
+    writer = csv.DictWriter(out, ['kind', 'time', *(one.name for one in fields(Event) if one.name not in _TOLD)])
+    writer.writeheader()
+    writer.writerows(event_as_dict(event) for event in analysis.events)
+    return out.getvalue()
+
+
+def cleaned_gpx(analysis: Analysis) -> str:
+    """The cleaned track as GPX 1.1; its heights are above the sea where they could be tied to a runway.
+
+    Source: [pub: GPX 1.1 schema documentation].
+    """
+    track = analysis.track
+    height_ft = np.where(np.isfinite(analysis.height_ft), analysis.height_ft, track.height_ft)
+    out = [
+        '<?xml version="1.0" encoding="UTF-8"?>',
+        '<gpx version="1.1" creator="Bullseye" xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>',
+    ]
+    for k in range(track.count):
+        height = f'<ele>{height_ft[k] / FT_PER_M:.2f}</ele>' if math.isfinite(height_ft[k]) else ''
+        out.append(
+            f'<trkpt lat="{track.lat_deg[k]:.8f}" lon="{track.lon_deg[k]:.8f}">{height}'
+            f'<time>{iso(float(track.time_s[k]))}</time></trkpt>'
+        )
+    return '\n'.join([*out, '</trkseg></trk></gpx>\n'])
+
+
+def events_geojson(analysis: Analysis) -> dict[str, Any]:
+    """The events as points [pub: RFC 7946]."""
+    features = []
+    for event in analysis.events:
+        properties = event_as_dict(event)
+        place = [properties.pop('longitude_deg'), properties.pop('latitude_deg')]
+        features.append(
+            {'type': 'Feature', 'geometry': {'type': 'Point', 'coordinates': place}, 'properties': properties}
+        )
+    return {'type': 'FeatureCollection', 'features': features}

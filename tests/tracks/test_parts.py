@@ -1,0 +1,285 @@
+"""The parts of the analysis on their own, on signals whose answer is known."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from bullseye.core.constants import FPS_PER_KT
+from bullseye.tracks.airwind import find_wind
+from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact, with_touchdown_speed
+from bullseye.tracks.fields import Runway, near, runways_of
+from bullseye.tracks.liftoff import find_liftoff
+from bullseye.tracks.motion import Motion, height_wander_ft, motion_about
+from bullseye.tracks.offset import Ties, surface_under
+from bullseye.tracks.passes import find_passes, judge, stretches
+from bullseye.tracks.smooth import quantum
+from bullseye.tracks.track import Track, make_track
+
+from .making import DAY, LANTERN
+
+START = 1_778_747_400.0
+RUNWAYS = runways_of(LANTERN, on=DAY)
+MAIN = RUNWAYS[0]  # 05: 2,790 ft, level
+FINE = Noise(along_ft=0.1, speed_fps=0.05, height_ft=0.05, height_drift_ft=0.0, surface_ft=0.05)
+ROUGH = Noise(along_ft=1.5, speed_fps=0.42, height_ft=1.5, height_drift_ft=1.8)
+USUAL = Prior(touchdown_fps=78.0, touchdown_sd_fps=10.0)
+
+
+def landing(
+    *,
+    touch_s: float = 20.0,
+    float_s: float = 5.0,
+    drag: float = 3.2,
+    roll: float = 2.0,
+    step_s: float = 0.2,
+    offset_ft: float = 0.0,
+) -> Samples:
+    """Final at 100 ft/s and 5 ft/s of sink, a roundout of 1.5 s, a sink through 2 ft, an unbraked roll."""
+    t = np.arange(0.0, touch_s + 7.0, step_s)
+    level, start = touch_s - float_s, touch_s - float_s - 1.5
+    speed = 100.0 - drag * np.clip(t - start, 0, touch_s - start) - roll * np.maximum(t - touch_s, 0)
+    hold = 2.0 * np.clip((touch_s - np.maximum(t, level)) / float_s, 0, 1)
+    arc = 5.0 * np.clip(level - t, 0, 1.5) ** 2 / 3.0
+    height = np.where(t < touch_s, hold + arc + 5.0 * np.maximum(start - t, 0), 0.0) + offset_ft
+    along = np.concatenate([[0.0], np.cumsum((speed[1:] + speed[:-1]) / 2 * step_s)])
+    return Samples(time_s=t, along_ft=along, speed_fps=speed, height_ft=height, sink_fps=5.0, approach_fps=100.0)
+
+
+def found(samples: Samples, noise: Noise = FINE, prior: Prior = USUAL, *, around_s: float = 20.0) -> Contact:
+    return find_contact(
+        samples, low_s=around_s - 12, earliest_s=around_s - 8, latest_s=around_s + 6, noise=noise, prior=prior
+    )
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.floats(1.5, 8.0), st.floats(2.4, 4.0), st.floats(1.2, 2.6), st.floats(-300, 300))
+def test_a_touchdown_is_found_whatever_the_float_drag_roll_and_offset(
+    float_s: float, drag: float, roll: float, offset_ft: float
+) -> None:
+    contact = found(landing(float_s=float_s, drag=drag, roll=roll, offset_ft=offset_ft))
+    assert contact.time_s == pytest.approx(20.0, abs=0.45)
+    assert contact.level_s == pytest.approx(20.0 - float_s, abs=1.0)
+    assert contact.ground_ft == pytest.approx(offset_ft, abs=0.4)
+    assert abs(contact.time_s - 20.0) <= contact.half_width_s + 0.25
+
+
+def test_the_fit_gives_speed_deceleration_and_roundout_too() -> None:
+    contact = found(landing())
+    assert contact.speed_fps == pytest.approx(100 - 3.2 * 6.5, abs=1.5)
+    assert contact.deceleration_fps2 == pytest.approx(3.2, abs=0.2)
+    assert contact.roundout_s == pytest.approx(13.5, abs=0.7)
+    assert 0 < contact.sink_fps < 1.2
+
+
+def test_noise_widens_the_interval_and_keeps_the_truth_inside() -> None:
+    inside = []
+    for seed in range(12):
+        rng = np.random.default_rng(seed)
+        clean = landing(step_s=1.0)
+        wander = np.cumsum(rng.normal(0, 1.8, clean.time_s.size))
+        noisy = replace(
+            clean,
+            speed_fps=clean.speed_fps + rng.normal(0, 0.42, clean.time_s.size),
+            height_ft=clean.height_ft + wander + rng.normal(0, 1.5, clean.time_s.size),
+        )
+        contact = found(noisy, ROUGH)
+        assert contact.half_width_s > found(clean).half_width_s
+        inside.append(abs(contact.time_s - 20.0) <= contact.half_width_s)
+    assert sum(inside) >= 10
+
+
+def test_without_heights_the_change_of_deceleration_tells() -> None:
+    samples = landing(roll=0.8)
+    blind = replace(samples, height_ft=np.full(samples.time_s.size, np.nan))
+    contact = found(blind, replace(FINE, height_ft=None))
+    assert contact.time_s == pytest.approx(20.0, abs=1.2)
+    assert contact.ground_ft is None
+    assert math.isnan(contact.sink_fps)
+
+
+def test_without_speeds_places_tell() -> None:
+    samples = landing()
+    silent = replace(samples, speed_fps=np.full(samples.time_s.size, np.nan))
+    assert found(silent, replace(FINE, speed_fps=None)).time_s == pytest.approx(20.0, abs=0.5)
+
+
+def test_knowing_the_touchdown_speed_moves_an_unsure_moment_towards_it() -> None:
+    """What is weighed anew agrees with a search that had known it from the start."""
+    rng = np.random.default_rng(3)
+    samples = landing(step_s=1.0, roll=3.0)  # it slows down alike in the air and on the wheels
+    noisy = replace(samples, height_ft=samples.height_ft + np.cumsum(rng.normal(0, 1.8, samples.time_s.size)))
+    before = found(noisy, ROUGH)
+    slower = with_touchdown_speed(before, fps=before.speed_fps - 6, sd_fps=2.0)
+    faster = with_touchdown_speed(before, fps=before.speed_fps + 6, sd_fps=2.0)
+    assert faster.time_s < before.time_s < slower.time_s
+    assert faster.speed_fps > before.speed_fps > slower.speed_fps
+    known = Prior(touchdown_fps=before.speed_fps + 3, touchdown_sd_fps=3.0)
+    anew = with_touchdown_speed(before, fps=known.touchdown_fps, sd_fps=known.touchdown_sd_fps)
+    assert anew.time_s == pytest.approx(found(noisy, ROUGH, known).time_s, abs=0.35)
+    same = with_touchdown_speed(before, fps=USUAL.touchdown_fps, sd_fps=USUAL.touchdown_sd_fps)
+    assert same.time_s == pytest.approx(before.time_s, abs=1e-6)
+
+
+def test_moments_in_the_wrong_order_are_refused() -> None:
+    with pytest.raises(ValueError, match='after the earliest'):
+        find_contact(landing(), low_s=8, earliest_s=20, latest_s=20, noise=FINE, prior=USUAL)
+
+
+@pytest.mark.parametrize('noise_ft', [0.05, 1.5])
+def test_a_lift_off_is_found_where_the_climb_begins(noise_ft: float) -> None:
+    t = np.arange(0.0, 20.0, 0.25)
+    since = np.maximum(t - 11.0, 0.0)
+    height = np.where(since < 2.5, since**2 / 5.0, since - 1.25) * 10.0 + 400.0
+    height = height + np.random.default_rng(1).normal(0, noise_ft, t.size)
+    moment, sd = find_liftoff(t, height, noise_ft=noise_ft, wander_ft=0.0, earliest_s=5.0, latest_s=17.0)
+    assert moment == pytest.approx(11.0, abs=0.2 + 0.3 * noise_ft)
+    assert 0 < sd < 1.5
+
+
+def along_the_runway(along_ft: np.ndarray, lateral_ft: np.ndarray, height_ft: np.ndarray, step_s: float = 1.0) -> Track:
+    """A track given on the axes of the main runway."""
+    frame = MAIN.frame
+    places = [frame.place(along_ft=a, lateral_ft=b) for a, b in zip(along_ft, lateral_ft, strict=True)]
+    return make_track(
+        format='csv',
+        time_s=START + np.arange(along_ft.size) * step_s,
+        lat_deg=np.array([one[0] for one in places]),
+        lon_deg=np.array([one[1] for one in places]),
+        height_ft=height_ft,
+    )
+
+
+def motion(track: Track) -> Motion:
+    return motion_about(track, lat_deg=MAIN.frame.threshold_lat_deg, lon_deg=MAIN.frame.threshold_lon_deg)
+
+
+def test_a_pass_over_the_runway_lies_on_its_axes() -> None:
+    along = np.arange(-9_500.0, 4_000.0, 100.0)
+    moved = motion(along_the_runway(along, np.full(along.size, 12.0), np.full(along.size, 300.0)))
+    (one,) = find_passes(moved, RUNWAYS)
+    assert one.runway.end.ident == '05'
+    assert one.lateral_ft == pytest.approx(12, abs=1)
+    mine, lateral = moved.along(MAIN)
+    assert np.allclose(mine, along, atol=2.0)
+    assert np.allclose(lateral, 12.0, atol=1.0)
+    assert moved.off_course(MAIN)[50] < 0.01
+    assert moved.off_course(RUNWAYS[1])[50] > 3.1  # the other way
+
+
+def test_beside_across_or_far_from_it_is_no_pass() -> None:
+    along = np.arange(-3_000.0, 4_000.0, 100.0)
+    for track in (
+        along_the_runway(along, np.full(along.size, 900.0), np.full(along.size, 300.0)),
+        along_the_runway(np.full(along.size, 1_300.0), along, np.full(along.size, 300.0)),
+        along_the_runway(along + 30_000, np.full(along.size, 0.0), np.full(along.size, 300.0)),
+    ):
+        assert [one for one in find_passes(motion(track), RUNWAYS) if one.runway.end.ident in ('05', '23')] == []
+
+
+@pytest.mark.parametrize(
+    ('slowest_fps', 'height_ft', 'kind'),
+    [(70.0, 0.0, 'touch_and_go'), (96.0, 30.0, 'airborne'), (88.0, 0.0, 'touch_and_go'), (88.0, 25.0, 'airborne')],
+)
+def test_wheels_on_the_runway_or_not_by_speed_and_height(slowest_fps: float, height_ft: float, kind: str) -> None:
+    seconds = np.arange(0.0, 90.0)
+    dip = np.exp(-0.5 * ((seconds - 55) / 6) ** 2)
+    along = np.concatenate([[-5_000.0], -5_000 + np.cumsum(100.0 - (100.0 - slowest_fps) * dip)[:-1]])
+    path = np.maximum(np.abs(along - 600) * 0.06 - 30, 0.0)
+    moved = motion(along_the_runway(along, np.zeros(along.size), 38.0 + height_ft + path))
+    (one,) = [found for found in find_passes(moved, RUNWAYS) if found.runway.end.ident == '05']
+    judged = judge(moved, one, height_offset_ft=0.0, offset_sd_ft=2.0)
+    assert judged.kind == kind
+    assert judged.approach_fps == pytest.approx(100, abs=4)
+
+
+def test_stretches_are_joined_over_short_breaks() -> None:
+    mask = np.array([0, 1, 1, 0, 1, 0, 0, 0, 1, 1], dtype=bool)
+    times = np.arange(10.0)
+    assert stretches(mask, times, bridge_s=3.0) == [(1, 4), (8, 9)]
+    assert stretches(mask, times, bridge_s=5.0) == [(1, 9)]
+    assert stretches(np.zeros(4, dtype=bool), times[:4], bridge_s=5.0) == []
+
+
+def test_the_offset_is_sure_at_its_ties_and_less_so_between() -> None:
+    ties = Ties(wander_ft=1.5)
+    assert math.isnan(ties.at(0.0)[0])
+    assert ties.at(0.0)[1] == math.inf
+    ties.add(0.0, 50.0, 1.0)
+    ties.add(400.0, 70.0, 1.0)
+    assert ties.at(0.0)[0] == pytest.approx(50, abs=0.5)
+    assert ties.at(400.0)[0] == pytest.approx(70, abs=0.5)
+    middle = ties.at(200.0)
+    assert middle[0] == pytest.approx(60, abs=0.5)
+    assert middle[1] > 5 * ties.at(1.0)[1]
+    assert ties.at(400.0, but_not_s=400.0)[0] == pytest.approx(50)
+    assert np.allclose(ties.along(np.array([0.0, 200.0, 900.0])), [50, 60, 70])
+
+
+def test_the_ground_under_the_wheels_is_that_of_the_nearest_runway() -> None:
+    along = np.linspace(-800.0, 3_400.0, 50)
+    surface, away = surface_under(motion(along_the_runway(along, np.full(50, 100.0), np.full(50, 40.0))), [MAIN])
+    assert np.all(surface == pytest.approx(38))  # level, and level beyond its ends
+    assert away[25] == pytest.approx(70, abs=2)  # beside the edge of 60 ft of pavement
+    assert away[0] > 700
+
+
+def test_wandering_is_measured_while_standing() -> None:
+    rng = np.random.default_rng(2)
+    still = np.full(900, 500.0)
+    for wander in (0.0, 1.0, 3.0):
+        height = 38 + np.cumsum(rng.normal(0, max(wander, 1e-9), 900)) + rng.normal(0, 0.5, 900)
+        moved = motion(along_the_runway(still, np.zeros(900), height))
+        assert height_wander_ft(moved, np.full(900, np.nan)) == pytest.approx(wander, abs=0.2 + 0.3 * wander)
+
+
+def test_the_step_of_rounded_heights_is_seen() -> None:
+    heights = 300 * np.sin(np.arange(600) / 60)
+    assert quantum(np.round(heights / 3.28) * 3.28) == pytest.approx(3.28)
+    assert quantum(heights) == 0.0
+    assert quantum(np.zeros(3)) == 0.0
+
+
+@pytest.mark.parametrize(('from_deg', 'speed_kt'), [(60.0, 12.0), (250.0, 20.0), (0.0, 0.0)])
+def test_the_wind_of_steady_turns_is_found(from_deg: float, speed_kt: float) -> None:
+    """Circles at 80 kt in moving air, with straight stretches between."""
+    seconds = np.arange(0.0, 600.0, 1.0)
+    turning = (seconds % 100) > 55
+    heading = np.cumsum(np.where(turning, np.radians(6.0), 0.0))
+    wind = np.radians(from_deg + 180)
+    vn = 80 * np.cos(heading) + speed_kt * np.cos(wind)
+    ve = 80 * np.sin(heading) + speed_kt * np.sin(wind)
+    north, east = np.cumsum(vn) * FPS_PER_KT, np.cumsum(ve) * FPS_PER_KT
+    track = make_track(
+        format='csv',
+        time_s=START + seconds,
+        lat_deg=47.0 + north / 364_900,
+        lon_deg=-38.0 + east / (364_900 * math.cos(math.radians(47))),
+        height_ft=np.full(seconds.size, 1_000.0),
+        speed_kt=np.hypot(vn, ve),
+        course_deg_true=np.degrees(np.arctan2(ve, vn)) % 360,
+    )
+    winds = find_wind(motion_about(track, lat_deg=47.0, lon_deg=-38.0))
+    assert winds
+    for one in winds:
+        off_n = one.speed_kt * math.cos(math.radians(one.from_deg_true)) - speed_kt * math.cos(math.radians(from_deg))
+        off_e = one.speed_kt * math.sin(math.radians(one.from_deg_true)) - speed_kt * math.sin(math.radians(from_deg))
+        assert math.hypot(off_n, off_e) < 1.5
+        assert one.sd_kt >= 2.0
+        assert one.along_kt(one.from_deg_true) == pytest.approx(one.speed_kt)
+
+
+def test_straight_flight_tells_no_wind() -> None:
+    along = np.arange(0.0, 60_000.0, 140.0)
+    assert find_wind(motion(along_the_runway(along, np.zeros(along.size), np.full(along.size, 900.0)))) == []
+
+
+def test_only_runways_that_were_come_near_are_looked_at() -> None:
+    far: list[Runway] = [replace(MAIN, frame=replace(MAIN.frame, threshold_lat_deg=10.0))]
+    track = along_the_runway(np.arange(0.0, 3_000.0, 100.0), np.zeros(30), np.zeros(30))
+    assert near([MAIN, *far], lat_deg=track.lat_deg, lon_deg=track.lon_deg) == [MAIN]
