@@ -131,6 +131,13 @@ def _prepare(arguments: argparse.Namespace) -> int:
     return 0
 
 
+def _work(_: argparse.Namespace) -> int:
+    from bullseye.jobs.worker import work
+
+    work(os.environ['BULLSEYE_DATABASE_URL'])
+    return 0
+
+
 def main(argv: list[str] | None = None) -> int:
     """Run one command; the exit code is 2 when the input was refused."""
     parser = argparse.ArgumentParser(prog='bullseye', description='Coaching landings, in feet.')
@@ -154,6 +161,8 @@ def main(argv: list[str] | None = None) -> int:
     kind.add_argument('--demo', action='store_true', help='with the made-up school')
     kind.add_argument('--school', action='store_true', help='for a school of its own')
     prepare.set_defaults(run=_prepare)
+    work = commands.add_parser('work', help='do the background work; ./bullseye up starts this')
+    work.set_defaults(run=_work)
     arguments = parser.parse_args(argv)
     try:
         code: int = arguments.run(arguments)

@@ -30,6 +30,13 @@ class Browser:
         assert reply.status_code == status, (reply.status_code, reply.get_data(as_text=True)[:800])
         return reply.get_json(silent=True)
 
+    def send(self, path: str, raw: bytes, *, status: int = 200) -> Any:
+        """Send bytes as they are."""
+        headers = {'X-CSRFToken': self.token, 'Content-Type': 'application/octet-stream'}
+        reply = self.client.put(path, data=raw, headers=headers)
+        assert reply.status_code == status, (reply.status_code, reply.get_data(as_text=True)[:800])
+        return reply.get_json(silent=True)
+
     def enter(self, path: str, body: dict[str, Any], *, status: int = 200) -> 'Browser':
         self.token = self.call('POST', path, body, status=status)['csrf_token']
         return self
@@ -60,6 +67,7 @@ def close(app: APIFlask) -> None:
     """Give all connections back."""
     app.extensions['bullseye_sessions'].kw['bind'].dispose()
     limiter.storage.engine.dispose()
+    app.extensions['bullseye_queue'].close()
 
 
 @pytest.fixture

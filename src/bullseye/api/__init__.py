@@ -7,19 +7,40 @@ from datetime import timedelta
 from typing import Any
 
 from apiflask import APIFlask
+from flask import request
 from flask.typing import ResponseReturnValue
 from flask_login import LoginManager
 from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import text
 
 from bullseye import __version__
-from bullseye.api import catalogue, cockpit, errors, fields, hangar, laps, pages, school, session, sorties, weather
+from bullseye.api import (
+    catalogue,
+    cockpit,
+    errors,
+    fields,
+    hangar,
+    laps,
+    pages,
+    school,
+    session,
+    sorties,
+    tracks,
+    weather,
+)
 from bullseye.api.context import close_database, database
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
+from bullseye.jobs import Queue
 from bullseye.store import people
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import User
+from bullseye.tracks.track import MOST_BYTES
+
+_LARGER_BODIES = {
+    'tracks.send_track_file': MOST_BYTES,
+    'cockpit.keep_track': 2_500_000,  # packed: three hours at 1 Hz take a tenth of it
+}
 
 
 def create_app(*, database_url: str | None = None, secret_key: str | None = None) -> APIFlask:
@@ -48,7 +69,9 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         JSON_SORT_KEYS=False,
     )
     app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
+    app.extensions['bullseye_queue'] = Queue(url)
     app.teardown_appcontext(close_database)
+    app.before_request(_take_larger_bodies)
     CSRFProtect(app)
     limiter.init_app(app)
     _sign_in_by_cookie(app)
@@ -63,6 +86,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         laps.bp,
         weather.bp,
         cockpit.bp,
+        tracks.bp,
         school.bp,
     ):
         app.register_blueprint(blueprint)
@@ -75,6 +99,13 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         return {'status': 'up', 'version': __version__}
 
     return app
+
+
+def _take_larger_bodies() -> None:
+    """Files are larger than anything else that is sent; the check for the CSRF token reads the body's length first."""
+    larger = _LARGER_BODIES.get(request.endpoint or '')
+    if larger is not None:
+        request.max_content_length = larger
 
 
 def _every_write_may_be_refused(found: dict[Any, Any] | str) -> dict[Any, Any] | str:

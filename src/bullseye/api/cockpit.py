@@ -22,7 +22,6 @@ from bullseye.core.kneeboard import Kneeboard
 from bullseye.core.wholebrief import make_parts
 from bullseye.store import coaching, fleet, laps, sorties, tracks
 
-_LARGEST_TRACK = 2_500_000  # bytes packed: three hours at 1 Hz take a tenth of it
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
 
 
@@ -116,7 +115,6 @@ def take_along(sortie_id: int) -> AboardOut:
 @bp.doc(responses=[401, 403, 404, 409, 422])
 def keep_track(sortie_id: int, track_id: uuid.UUID) -> Any:
     """Keep a piece of track, gzipped JSON as the device wrote it; sending it twice changes nothing."""
-    request.max_content_length = _LARGEST_TRACK
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach')
     return tracks.keep(db, sortie, track_id=track_id, by=person(), raw=request.get_data(cache=False))

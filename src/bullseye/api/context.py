@@ -8,6 +8,7 @@ from flask import current_app, g
 from flask_login import current_user
 from sqlalchemy.orm import Session
 
+from bullseye.jobs import Queue
 from bullseye.store.database import has_written
 from bullseye.store.models import User
 
@@ -17,6 +18,11 @@ def database() -> Session:
     if 'db' not in g:
         g.db = current_app.extensions['bullseye_sessions']()
     return cast(Session, g.db)
+
+
+def queue() -> Queue:
+    """Where background work is handed in."""
+    return cast(Queue, current_app.extensions['bullseye_queue'])
 
 
 def person() -> User:

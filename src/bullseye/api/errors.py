@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from apiflask import APIFlask, HTTPError
+from flask import request
 from flask.typing import ResponseReturnValue
 from flask_wtf.csrf import CSRFError
 from pydantic import ValidationError
@@ -13,6 +14,7 @@ from werkzeug.exceptions import HTTPException
 from bullseye.core.errors import InvalidInput
 from bullseye.core.request import RefusedRequest, messages
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
+from bullseye.tracks.track import UnreadableTrack
 
 
 def problem(status: int, code: str, message: str, fields: dict[str, str] | None = None) -> ResponseReturnValue:
@@ -56,6 +58,15 @@ def register(app: APIFlask) -> None:
     @app.errorhandler(Conflict)
     def _conflict(error: Conflict) -> ResponseReturnValue:
         return problem(409, error.code, str(error))
+
+    @app.errorhandler(UnreadableTrack)
+    def _no_track(error: UnreadableTrack) -> ResponseReturnValue:
+        return _wrong_fields({'file': str(error)})
+
+    @app.errorhandler(413)
+    def _too_large(_error: HTTPException) -> ResponseReturnValue:
+        most = (request.max_content_length or 0) / 1e6
+        return problem(413, 'too_large', f'This is too large: at most {most:.3g} MB are taken here.')
 
     @app.errorhandler(CSRFError)
     def _csrf(error: CSRFError) -> ResponseReturnValue:

@@ -14,11 +14,12 @@ from pydantic import AwareDatetime, Field
 from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
-from bullseye.api.schema import In, Note, Out
+from bullseye.api.schema import Id, In, Note, Out
 from bullseye.core.diagnosis import Diagnosis
 from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
 from bullseye.core.progress import Summary
 from bullseye.core.quantity import Degrees, Real
+from bullseye.core.readings import Measure, Reading
 from bullseye.core.request import RefusedRequest
 from bullseye.core.scoring import Score
 from bullseye.store import coaching, laps, sorties
@@ -32,7 +33,8 @@ KnownBy = Literal['tapped', 'timed', 'read', 'seen', 'tracked', 'corrected']
 class LapIn(In):
     """One lap as measured; null is unknown.
 
-    ``aim_point_ft`` only when it was not the one worked out, ``landing`` and ``spot_ft`` only when not the sortie's.
+    ``aim_point_ft`` only when it was not the one worked out; ``landing``, ``spot_ft`` and ``runway_end_id`` only when
+    not the sortie's.
     """
 
     outcome: Outcome
@@ -52,10 +54,11 @@ class LapIn(In):
     excluded: Excluded | None = None
     flown_by: FlownBy | None = None
     landing: LandingKind | None = None
+    runway_end_id: Id | None = None
     spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
     liftoff_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
     known_by: dict[
-        Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'wind_kt'], KnownBy
+        Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'bounced', 'wind_kt'], KnownBy
     ] = Field(default_factory=dict)
 
 
@@ -119,6 +122,13 @@ class LapRemoval(In):
     writer: WriterIn | None = None
 
 
+class ReadingIn(In):
+    """A value of a lap as the instructor says it was; null: as it was read otherwise."""
+
+    measure: Measure
+    value: Real | None
+
+
 class OtherVersion(Out):
     """A version of a lap that another device's edit covered."""
 
@@ -155,7 +165,12 @@ class LapOut(Out):
     excluded: Excluded | None
     flown_by: FlownBy | None
     landing: LandingKind
+    runway_end_id: int
+    runway_ident: str
     liftoff_ft: float | None
+    readings: dict[str, dict[KnownBy, Reading]]
+    track_file_id: uuid.UUID | None
+    track_event: int | None
     revision: int
     other_versions: list[OtherVersion]
     model_version: str
@@ -174,7 +189,8 @@ class LapOut(Out):
         lap, brief = result.lap, result.brief
         of_lap = (
             *('id', 'flown_at', *coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by', 'model_version'),
-            *('marks', 'note', 'excluded', 'flown_by', 'landing', 'liftoff_ft', 'revision'),
+            *('marks', 'note', 'excluded', 'flown_by', 'landing', 'runway_end_id', 'liftoff_ft', 'revision'),
+            *('readings', 'track_file_id', 'track_event'),
         )
         of_brief = ('aim_point_ft', 'recommended_aim_point_ft', 'approach_speed_kias', 'spot_ft', 'box_ft', 'target_ft')
         return cls.model_validate(
@@ -182,6 +198,7 @@ class LapOut(Out):
                 **{name: getattr(lap, name) for name in of_lap},
                 **{name: getattr(brief, name) for name in of_brief},
                 'number': result.number,
+                'runway_ident': lap.request['runway']['ident'],
                 'other_versions': [{**one.values, 'revision': one.revision, 'kept_at': one.kept_at} for one in others],
                 'score': result.score,
                 'diagnosis': result.diagnosis,
@@ -224,6 +241,19 @@ def keep_lap(sortie_id: int, lap_id: uuid.UUID, json_data: LapWrite) -> LapOut:
     values = json_data.model_dump(exclude={'writer'})
     writer = json_data.writer.writer() if json_data.writer else None
     laps.keep(db, sortie, lap_id=lap_id, by=person(), values=values, writer=writer)
+    return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
+
+
+@bp.post('/<int:sortie_id>/laps/<uuid:lap_id>/reading')
+@login_required
+@bp.input(ReadingIn)
+@bp.output(LapOut)
+@bp.doc(responses=[401, 403, 404])
+def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> LapOut:
+    """Overrule what was tapped or measured of a lap, or take that back; all readings are kept."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    laps.correct(db, sortie, lap_id, measure=json_data.measure, value=json_data.value)
     return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
 
 

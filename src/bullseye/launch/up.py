@@ -24,6 +24,7 @@ from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
 DEFAULT_PORT = 8765
 _NEWER_DATABASE = 4
 _WORKERS, _THREADS = 2, 4
+_LOOK_EVERY_S = 3.0
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -145,6 +146,35 @@ def _serve_trust(environment: dict[str, str], site: Site) -> subprocess.Popen[by
     return _gunicorn(environment | more, *bind, 'bullseye.launch.trust:create_app()')
 
 
+def _start_worker(environment: dict[str, str]) -> subprocess.Popen[bytes]:
+    """The process that does the background work."""
+    command = [str(places.PYTHON), '-m', 'bullseye.cli', 'work']
+    return subprocess.Popen(command, env=environment, start_new_session=True)
+
+
+def _watch(server: subprocess.Popen[bytes], worker: Worker) -> int:
+    """Wait for the web server to end; a worker that ends before it is started anew."""
+    while True:
+        try:
+            return server.wait(timeout=_LOOK_EVERY_S)
+        except subprocess.TimeoutExpired:
+            worker.keep_running()
+
+
+class Worker:
+    """The background worker, which is there as long as the web server is."""
+
+    def __init__(self, environment: dict[str, str]) -> None:
+        self._environment = environment
+        self.process = _start_worker(environment)
+
+    def keep_running(self) -> None:
+        """Start it anew when it has ended."""
+        if self.process.poll() is not None:
+            step(f'the background worker ended (exit code {self.process.returncode}) and is started anew')
+            self.process = _start_worker(self._environment)
+
+
 def _tls_of(site: Site) -> ssl.SSLContext | None:
     """How to verify a site: one made here as a tablet will; one that was given may speak for another name."""
     if not site.certificate:
@@ -226,6 +256,7 @@ def up(arguments: argparse.Namespace) -> int:
     cluster: Cluster | None = None
     server: subprocess.Popen[bytes] | None = None
     trust: subprocess.Popen[bytes] | None = None
+    worker: Worker | None = None
     lock: IO[str] | None = None
     try:
         setup.everything(for_tests=False)
@@ -253,6 +284,7 @@ def up(arguments: argparse.Namespace) -> int:
         told = _prepare(environment, mode)
         step('starting the web server')
         server = _serve(environment, site)
+        worker = Worker(environment)
         _wait_until_up(server, f'{site.address}/api/health', _tls_of(site))
         if site.folder:
             trust = _serve_trust(environment, site)
@@ -260,7 +292,7 @@ def up(arguments: argparse.Namespace) -> int:
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)
-        code = server.wait()
+        code = _watch(server, worker)
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
     except KeyboardInterrupt:
         step('stopping')
@@ -269,7 +301,7 @@ def up(arguments: argparse.Namespace) -> int:
         raise GiveUp(f'{error.filename or "The system"}: {error.strerror}.') from None
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)  # a second Ctrl-C must not leave things running
-        for process in (trust, server):
+        for process in (worker.process if worker else None, trust, server):
             _end(process)
         if cluster is not None and lock is not None:
             cluster.stop()

@@ -301,13 +301,23 @@ def live_request(
     *,
     landing: LandingKind | None = None,
     spot_ft: float | None = None,
+    runway_end: RunwayEnd | None = None,
     course: Course | None = None,
 ) -> BriefRequest:
-    """The request of a sortie with all that its school, student and laps so far add; or of another kind or spot.
+    """The request of a sortie with all that its school, student and laps so far add; or of another kind, spot, runway.
 
     :param course: what has been taught so far, for a caller who writes many laps
     """
-    request = request_of(sortie, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
+    pieces = None
+    if runway_end is not None and runway_end.id != sortie.runway_end_id:
+        pieces = Pieces(
+            aircraft=sortie.aircraft,
+            runway_end=runway_end,
+            standard=sortie.standard,
+            technique=sortie.technique,
+            student=sortie.student,
+        )
+    request = request_of(sortie, pieces=pieces, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
     changes: dict[str, Any] = {}
     if landing is not None and landing != request.landing:
         # another kind has its usual flap and its own speed

@@ -17,12 +17,15 @@ from sqlalchemy.orm import Session
 from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
+from bullseye.core.errors import InvalidInput
+from bullseye.core.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
-from bullseye.store.models import Lap, LapRevision, Sortie, User
+from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
 
 _FLOWN_LAP = TypeAdapter(FlownLap)
+_READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _EDITABLE = (
     *coaching.MEASURED,
     *('wind_dir_deg_mag', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
@@ -167,6 +170,7 @@ def keep(
         _keep_other_version(db, lap, values, writer)
     changed = lap.removed_at is not None or lap.request != was_flown_by
     changed |= _write(lap, values)
+    settle(lap)
     if writer is not None:
         lap.writers = {**(lap.writers or {}), str(writer.device): writer.number}
     if changed:
@@ -193,6 +197,48 @@ def _write(lap: Lap, values: Mapping[str, Any]) -> bool:
     return bool(different)
 
 
+def readings_of(lap: Lap) -> dict[str, dict[str, Reading]]:
+    """What a track and people have read of a lap, by value and by how."""
+    return _READINGS.validate_python(lap.readings or {})
+
+
+def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:
+    """Let the better known of several readings count, where a track has measured a lap too.
+
+    What a lap holds when this is called is what a person wrote last, and becomes their reading.
+
+    :param tracked: what a track has measured, now
+    """
+    if not lap.readings and not tracked:
+        return
+    readings = readings_of(lap)
+    known_by = dict(lap.known_by or {})
+    for measure in MEASURES:
+        of = readings.get(measure, {})
+        if tracked is not None:
+            of.pop('tracked', None)
+            if measure in tracked:
+                of['tracked'] = tracked[measure]
+        how, value = known_by.get(measure, 'tapped'), getattr(lap, measure)
+        if value is None:
+            of = {name: one for name, one in of.items() if name == 'tracked'}
+        elif how == 'tracked':
+            of.pop('corrected', None)  # somebody went back to what was measured
+        else:
+            if how not in of or of[how].value != value:
+                of.pop('corrected', None)  # noted anew after it was corrected
+            of[how] = by_hand(measure, value, how)
+        counts = best(of)
+        setattr(lap, measure, counts.value if counts else None if how == 'tracked' else value)
+        if counts:
+            known_by[measure] = counts.how
+        else:
+            known_by.pop(measure, None)
+        readings[measure] = of
+    lap.known_by = known_by
+    lap.readings = _READINGS.dump_python({name: of for name, of in readings.items() if of}, mode='json')
+
+
 def _new_lap(
     db: Session,
     sortie: Sortie,
@@ -212,9 +258,11 @@ def _new_lap(
         aircraft_id=sortie.aircraft_id,
         flap=request.flap_setting.name,
         landing=request.landing,
+        runway_end_id=values.get('runway_end_id') or sortie.runway_end_id,
         flown_at=flown_at,
         revision=1,
         writers={},
+        readings={},
         request=request_adapter().dump_python(request, mode='json'),
         model_version=MODEL_VERSION,
         recorded_by=by.id,
@@ -222,42 +270,64 @@ def _new_lap(
 
 
 def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], together: Together | None) -> BriefRequest:
-    """What a lap is flown by: the sortie as it is, its kind and spot if they are the lap's own, and the aim point."""
+    """What a lap is flown by: the sortie as it is, its kind, spot and runway if they are its own, and the aim point."""
     course = together.course if together else None
     request = coaching.live_request(
-        db, sortie, landing=values.get('landing'), spot_ft=values.get('spot_ft'), course=course
+        db,
+        sortie,
+        landing=values.get('landing'),
+        spot_ft=values.get('spot_ft'),
+        runway_end=_runway_end(db, values.get('runway_end_id')),
+        course=course,
     )
     if values.get('aim_point_ft') is not None:
         return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
     return dataclasses.replace(request, aim_point_ft=coaching.brief_of(request).aim_point_ft)
 
 
+def _runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
+    if runway_end_id is None:
+        return None
+    row = db.get(RunwayEnd, runway_end_id)
+    if row is None or row.removed_at is not None:
+        raise RefusedRequest({'runway_end_id': str(InvalidInput('runway_end_id', runway_end_id, 'one of the school'))})
+    return row
+
+
 def _fly_another_way(
     db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any], together: Together | None
 ) -> None:
     """Put right what a lap was flown by: its kind, its spot, the aim point."""
-    landing, spot_ft = values.get('landing'), values.get('spot_ft')
-    if (landing not in (None, lap.landing)) or (spot_ft not in (None, lap.request['spot_ft'])):
+    landing, spot_ft, end_id = values.get('landing'), values.get('spot_ft'), values.get('runway_end_id')
+    another = landing not in (None, lap.landing) or spot_ft not in (None, lap.request['spot_ft'])
+    if another or end_id not in (None, lap.runway_end_id):
+        values = {
+            **values,
+            'landing': landing or lap.landing,
+            'spot_ft': lap.request['spot_ft'] if spot_ft is None else spot_ft,
+            'runway_end_id': end_id or lap.runway_end_id,
+        }
         # what the other kind is flown by is worked out anew; the lap's own weather and weight stay
         request = _request_for(db, sortie, values, together)
         was = request_adapter().validate_python(lap.request)
         request = dataclasses.replace(request, weather=was.weather, weight_lb=was.weight_lb)
         lap.request = request_adapter().dump_python(request, mode='json')
         lap.landing, lap.flap = request.landing, request.flap_setting.name
+        lap.runway_end_id = values['runway_end_id']
     elif values.get('aim_point_ft') is not None:
         lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
 
 
 def _check_and_learn(db: Session, lap: Lap, *, commit: bool) -> None:
     try:
-        _learn(lap)
+        learn(lap)
     except RefusedRequest:
         if commit:
             db.rollback()
         raise
 
 
-def _learn(lap: Lap) -> None:
+def learn(lap: Lap) -> None:
     """Check the measured values and set aside what calibration takes from them."""
     try:
         request = coaching.kept_request(json.dumps(lap.request))
@@ -266,6 +336,33 @@ def _learn(lap: Lap) -> None:
         raise RefusedRequest(messages(error)) from None
     flown = flown_lap(measured, request)
     lap.flown = None if flown is None or lap.excluded else _FLOWN_LAP.dump_python(flown, mode='json')
+
+
+def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure, value: float | None) -> None:
+    """Overrule a value of a lap by hand, or with None go back to the best of what was read.
+
+    :raises NotFound: when the sortie has no such lap
+    :raises RefusedRequest: when the lap cannot have been so
+    """
+    lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id, Lap.removed_at.is_(None)))
+    if lap is None:
+        raise NotFound('lap')
+    readings = readings_of(lap)
+    of = readings.setdefault(measure, {})
+    how = (lap.known_by or {}).get(measure, 'tapped')
+    if not of and getattr(lap, measure) is not None and how != 'corrected':
+        of[how] = by_hand(measure, getattr(lap, measure), how)  # what stood alone until now is kept beside it
+    of.pop('corrected', None)
+    if value is not None:
+        of['corrected'] = by_hand(measure, value, 'corrected')
+    counts = best(of)
+    setattr(lap, measure, counts.value if counts else None)
+    known_by = {name: one for name, one in (lap.known_by or {}).items() if name != measure}
+    lap.known_by = {**known_by, measure: counts.how} if counts else known_by
+    lap.readings = _READINGS.dump_python({name: one for name, one in readings.items() if one}, mode='json')
+    lap.revision += 1
+    _check_and_learn(db, lap, commit=True)
+    db.commit()
 
 
 def remove(

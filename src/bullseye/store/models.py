@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 from datetime import date, datetime, time
+from typing import Any
 
 from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, String, UniqueConstraint, func
 from sqlalchemy.dialects.postgresql import JSONB
@@ -241,6 +242,7 @@ class Lap(SchoolOwned, Base):
         points_at('sortie'),
         points_at('user_account', 'student_id'),
         points_at('aircraft'),
+        points_at('runway_end'),
         Index(None, 'school_id', 'sortie_id'),
         Index(None, 'school_id', 'student_id', 'aircraft_id', 'flap'),
         Index(None, 'school_id', 'aircraft_id', 'flap'),
@@ -256,6 +258,10 @@ class Lap(SchoolOwned, Base):
         CheckConstraint("excluded in ('gust', 'traffic', 'instructor_flew', 'other')", name='excluded_known'),
         CheckConstraint("flown_by in ('student', 'instructor')", name='flown_by_known'),
         CheckConstraint('float_s >= 0', name='float_not_negative'),
+        ForeignKeyConstraint(
+            ['school_id', 'track_file_id'], ['track_file.school_id', 'track_file.id'], ondelete='RESTRICT'
+        ),
+        Index(None, 'school_id', 'track_file_id'),
         CheckConstraint("drift in ('left', 'none', 'right')", name='drift_known'),
     )
 
@@ -282,10 +288,15 @@ class Lap(SchoolOwned, Base):
     flown_by: Mapped[str | None] = mapped_column(String(12))
     liftoff_ft: Mapped[float | None]  # from the start of the takeoff roll
     landing: Mapped[str] = mapped_column(String(16))  # the kind of this lap, which may differ from the sortie's
+    runway_end_id: Mapped[int]  # it flew to this one, which may differ from the sortie's
     revision: Mapped[int] = mapped_column(default=1)  # goes up with every change
     last_device: Mapped[uuid.UUID | None]  # which wrote last; null: no device said
     writers: Mapped[dict[str, int]] = mapped_column(JSONB, default=dict)  # the last change of each device
-    known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, corrected
+    known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, tracked, corrected
+    # where a track has measured it too: by value and by how, each reading with its half-width
+    readings: Mapped[dict[str, Any]] = mapped_column(JSONB, default=dict)
+    track_file_id: Mapped[uuid.UUID | None]
+    track_event: Mapped[int | None]  # which of its events this lap ended with
     request: Mapped[Json]
     flown: Mapped[Json | None]
     model_version: Mapped[str] = mapped_column(String(16))
@@ -324,3 +335,61 @@ class Track(SchoolOwned, Base):
     fixes: Mapped[int]
     raw: Mapped[bytes]
     recorded_by: Mapped[int]
+
+
+class TrackFile(SchoolOwned, Base):
+    """A recorded flight: the file as it came, what was found in it, and the columns to draw it again.
+
+    ``report`` is what :func:`bullseye.tracks.report.as_dict` makes of the analysis, ``log`` a packed
+    :class:`bullseye.tracks.flightlog.FlightLog`; both null until it has been analysed.
+    """
+
+    __tablename__ = 'track_file'
+    __table_args__ = (
+        points_at('sortie'),
+        points_at('aircraft'),
+        points_at('user_account', 'uploaded_by'),
+        Index(None, 'school_id', 'begun_at'),
+        Index(None, 'school_id', 'sortie_id'),
+        Index(None, 'school_id', 'digest'),
+        CheckConstraint("state in ('waiting', 'working', 'done', 'refused', 'columns')", name='state_known'),
+    )
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # made by the client, so that sending twice is harmless
+    name: Mapped[str] = mapped_column(String(120))
+    size: Mapped[int]
+    digest: Mapped[str] = mapped_column(String(64))
+    raw: Mapped[bytes | None] = mapped_column(deferred=True)  # null: it was no track, and was not kept
+    state: Mapped[str] = mapped_column(String(8), default='waiting')
+    progress: Mapped[str] = mapped_column(String(80), default='')
+    problem: Mapped[str | None] = mapped_column(String(400))  # why it was refused, for the person who gave it
+    attempts: Mapped[int] = mapped_column(default=0)
+    format: Mapped[str | None] = mapped_column(String(8))
+    device: Mapped[str | None] = mapped_column(String(240))
+    columns: Mapped[Json | None]  # how a CSV file is read
+    begun_at: Mapped[datetime | None]
+    ended_at: Mapped[datetime | None]
+    dated: Mapped[bool | None]  # False: the file tells only the time of day
+    fixes: Mapped[int | None]
+    report: Mapped[Json | None] = mapped_column(JSONB(none_as_null=True), deferred=True)
+    log: Mapped[bytes | None] = mapped_column(deferred=True)
+    laps: Mapped[int | None]  # how many were found
+    warnings: Mapped[list[str]] = mapped_column(JSONB, default=list)
+    aircraft_id: Mapped[int | None]  # whose touchdown speed it was analysed with
+    sortie_id: Mapped[int | None]  # as confirmed by a person
+    uploaded_by: Mapped[int]
+    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    removed_at: Mapped[datetime | None]
+    sortie: Mapped[Sortie | None] = relationship(viewonly=True)
+
+
+class CsvColumns(SchoolOwned, Base):
+    """How the CSV files of one kind of device are read, as somebody corrected it."""
+
+    __tablename__ = 'csv_columns'
+    __table_args__ = (UniqueConstraint('school_id', 'device'),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    device: Mapped[str] = mapped_column(String(240))
+    columns: Mapped[Json]

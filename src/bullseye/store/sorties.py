@@ -49,7 +49,7 @@ def require_coach(person: User) -> None:
         raise NotAllowed('only an instructor may do this')
 
 
-def _visible(person: User) -> Select[Sortie]:
+def visible(person: User) -> Select[Sortie]:
     """Sorties a person may read: a student their own, an instructor the school's."""
     return _whole() if may_coach(person) else _whole().where(Sortie.student_id == person.id)
 
@@ -115,7 +115,7 @@ def find(db: Session, sortie_id: int, *, person: User, right: Right = 'read', lo
     """
     if not 0 < sortie_id < 2**31:
         raise NotFound('sortie')
-    query = _visible(person).where(Sortie.id == sortie_id)
+    query = visible(person).where(Sortie.id == sortie_id)
     found = db.scalar(query.with_for_update(of=Sortie) if lock else query)
     if found is None:
         raise NotFound('sortie')

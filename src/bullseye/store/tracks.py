@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import gzip
+import hashlib
 import json
 import uuid
 import zlib
@@ -90,3 +92,22 @@ def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: byt
 def of_sortie(db: Session, sortie: Sortie) -> Sequence[Track]:
     """Pieces of track of a sortie in the order they began."""
     return db.scalars(select(Track).where(Track.sortie_id == sortie.id).order_by(Track.begun_at)).all()
+
+
+_NAMESPACE = uuid.UUID('0d7f9f0e-4b0a-4d0f-9a44-3f0a3a7e2c55')
+
+
+def joined(db: Session, sortie: Sortie) -> bytes:
+    """All pieces of a sortie as one file, in the order they began.
+
+    :raises InvalidInput: when no position was recorded
+    """
+    pieces = [_columns(_unpacked(one.raw)) for one in of_sortie(db, sortie)]
+    if not pieces:
+        raise InvalidInput('track', 'no positions of this sortie', 'positions recorded by a tablet')
+    return gzip.compress(json.dumps({'pieces': pieces}).encode(), mtime=0)
+
+
+def joined_id(raw: bytes, sortie: Sortie) -> uuid.UUID:
+    """The same pieces make the same file, however often it is asked for."""
+    return uuid.uuid5(_NAMESPACE, f'{sortie.school_id} {sortie.id} {hashlib.sha256(raw).hexdigest()}')

@@ -37,8 +37,8 @@ def _json(data: Any) -> str:
 _FORMS: dict[str, tuple[str, Callable[[Analysis], str]]] = {
     'text': ('txt', lambda found: as_text(found) + '\n'),
     'json': ('json', lambda found: _json(as_dict(found))),
-    'csv': ('csv', events_csv),
-    'geojson': ('geojson', lambda found: _json(events_geojson(found))),
+    'csv': ('csv', lambda found: events_csv(as_dict(found)['events'])),
+    'geojson': ('geojson', lambda found: _json(events_geojson(as_dict(found)['events']))),
     'gpx': ('gpx', cleaned_gpx),
 }
 _USUAL_WEIGHT = 0.97  # of the stalling speed: a school's aircraft is rarely at its maximum weight [own]

@@ -37,6 +37,7 @@ class Event:
     bounces: int | None = None
     threshold_height_ft: float | None = None
     threshold_groundspeed_kt: float | None = None
+    threshold_airspeed_kt: float | None = None
     roundout_start_ft: float | None = None
     float_ft: float | None = None
     float_uncertainty_ft: float | None = None

@@ -221,6 +221,9 @@ def touchdown_event(
         bounces=_bounces(motion, window, contact),
         threshold_height_ft=threshold.height_ft if threshold and height is not None else None,
         threshold_groundspeed_kt=threshold.groundspeed_kt if threshold else None,
+        threshold_airspeed_kt=_known(time, motion.track.airspeed_kt, _over_s(along, motion, window))
+        if threshold
+        else None,
         roundout_start_ft=float(np.interp(contact.roundout_s, time, along)),
         float_ft=max(0.0, at - level_ft),
         float_uncertainty_ft=1.96 * math.hypot(contact.level_sd_s, contact.sd_s) * speed,
@@ -242,6 +245,12 @@ def _known(time: Floats, values: Floats, at_s: float) -> float | None:
 def _crab(time: Floats, heading_deg: Floats, at_s: float, course_deg: float) -> float | None:
     off = (heading_deg - course_deg + 180) % 360 - 180
     return _known(time, off, at_s)
+
+
+def _over_s(along: Floats, motion: Motion, window: Window) -> float:
+    """When the aeroplane passed over the threshold."""
+    span = slice(window.judged.passed.first, window.judged.slowest + 1)
+    return float(np.interp(0.0, along[span], motion.time_s[span]))
 
 
 def _crossing(along: Floats, height: Floats | None, motion: Motion, window: Window, at_ft: float) -> Gate | None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import asdict, fields
 from datetime import UTC, datetime
 from typing import Any
@@ -15,6 +15,7 @@ import numpy as np
 from bullseye.core.constants import FT_PER_M
 from bullseye.tracks.analyse import Analysis
 from bullseye.tracks.events import Event
+from bullseye.tracks.track import Floats
 
 _TOLD = ('kind', 'time_s')  # said first, in other words
 _DIGITS = {
@@ -136,40 +137,41 @@ def _row(event: Event) -> tuple[str, ...]:
     )
 
 
-def events_csv(analysis: Analysis) -> str:
-    """The events as a table, a column for each thing known of one."""
+def events_csv(events: Sequence[Mapping[str, Any]]) -> str:
+    """Events, as a report has them, as a table: a column for each thing known of one."""
     out = io.StringIO()
     writer = csv.DictWriter(out, ['kind', 'time', *(one.name for one in fields(Event) if one.name not in _TOLD)])
     writer.writeheader()
-    writer.writerows(event_as_dict(event) for event in analysis.events)
+    writer.writerows(events)
     return out.getvalue()
 
 
 def cleaned_gpx(analysis: Analysis) -> str:
-    """The cleaned track as GPX 1.1; its heights are above the sea where they could be tied to a runway.
-
-    Source: [pub: GPX 1.1 schema documentation].
-    """
+    """The cleaned track as GPX 1.1; its heights are above the sea where they could be tied to a runway."""
     track = analysis.track
     height_ft = np.where(np.isfinite(analysis.height_ft), analysis.height_ft, track.height_ft)
+    return gpx_of(time_s=track.time_s, lat_deg=track.lat_deg, lon_deg=track.lon_deg, height_ft=height_ft)
+
+
+def gpx_of(*, time_s: Floats, lat_deg: Floats, lon_deg: Floats, height_ft: Floats) -> str:
+    """A track as GPX 1.1. Source: [pub: GPX 1.1 schema documentation]."""
     out = [
         '<?xml version="1.0" encoding="UTF-8"?>',
         '<gpx version="1.1" creator="Bullseye" xmlns="http://www.topografix.com/GPX/1/1"><trk><trkseg>',
     ]
-    for k in range(track.count):
+    for k in range(time_s.size):
         height = f'<ele>{height_ft[k] / FT_PER_M:.2f}</ele>' if math.isfinite(height_ft[k]) else ''
         out.append(
-            f'<trkpt lat="{track.lat_deg[k]:.8f}" lon="{track.lon_deg[k]:.8f}">{height}'
-            f'<time>{iso(float(track.time_s[k]))}</time></trkpt>'
+            f'<trkpt lat="{lat_deg[k]:.8f}" lon="{lon_deg[k]:.8f}">{height}<time>{iso(float(time_s[k]))}</time></trkpt>'
         )
     return '\n'.join([*out, '</trkseg></trk></gpx>\n'])
 
 
-def events_geojson(analysis: Analysis) -> dict[str, Any]:
-    """The events as points [pub: RFC 7946]."""
+def events_geojson(events: Sequence[Mapping[str, Any]]) -> dict[str, Any]:
+    """Events, as a report has them, as points [pub: RFC 7946]."""
     features = []
-    for event in analysis.events:
-        properties = event_as_dict(event)
+    for event in events:
+        properties = dict(event)
         place = [properties.pop('longitude_deg'), properties.pop('latitude_deg')]
         features.append(
             {'type': 'Feature', 'geometry': {'type': 'Point', 'coordinates': place}, 'properties': properties}

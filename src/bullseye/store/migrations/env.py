@@ -9,7 +9,13 @@ from bullseye.store import models  # noqa: F401  (fills the metadata)
 from bullseye.store.base import Base
 
 with create_engine(context.config.get_main_option('sqlalchemy.url') or '', poolclass=NullPool).connect() as connection:
-    context.configure(connection=connection, target_metadata=Base.metadata, compare_type=True)
+    context.configure(
+        connection=connection,
+        target_metadata=Base.metadata,
+        compare_type=True,
+        # the queue of background work has tables of its own, which its library describes
+        include_name=lambda name, kind, _: kind != 'table' or not str(name).startswith('procrastinate'),
+    )
     with context.begin_transaction():
         context.run_migrations()
     connection.commit()

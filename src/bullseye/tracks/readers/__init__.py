@@ -5,16 +5,18 @@ from __future__ import annotations
 import zlib
 
 from bullseye.tracks.readers.columns import Columns
-from bullseye.tracks.readers.csvtrack import read_csv
+from bullseye.tracks.readers.csvtrack import detect, has_figures, read_csv
+from bullseye.tracks.readers.device import read_device
 from bullseye.tracks.readers.gpx import read_gpx
 from bullseye.tracks.readers.igc import looks_like_igc, read_igc
 from bullseye.tracks.readers.nmea import looks_like_nmea, read_nmea
-from bullseye.tracks.track import MOST_BYTES, Track, UnreadableTrack
+from bullseye.tracks.track import MOST_BYTES, Format, Track, UnreadableTrack
 
-__all__ = ['Columns', 'Track', 'UnreadableTrack', 'read_track', 'unpacked']
+__all__ = ['Columns', 'Track', 'UnreadableTrack', 'as_text', 'looks_like', 'read_track', 'unpacked']
 
 _GZIP = b'\x1f\x8b'
 _HEAD = 4_096
+_LOOKED_AT = 200_000
 
 
 def unpacked(data: bytes) -> bytes:
@@ -49,20 +51,49 @@ def as_text(data: bytes) -> str:
 
 
 def read_track(data: bytes, *, columns: Columns | None = None) -> Track:
-    """Read a track file of any kind: GPX 1.0 or 1.1, IGC, NMEA 0183, CSV; plain or gzipped.
+    """Read a track file of any kind: GPX 1.0 or 1.1, IGC, NMEA 0183, CSV, positions of a tablet; plain or gzipped.
 
     :param columns: what the columns of a CSV file mean, where the guess was corrected by hand
     :raises UnreadableTrack: saying what is wrong with it
     """
     plain = unpacked(data)
-    if not plain.strip(b'\x00 \t\r\n'):
-        raise UnreadableTrack('the file is empty')
-    head = plain[:_HEAD]
-    if b'<' in head.lstrip(b'\xef\xbb\xbf\xff\xfe\x00 \t\r\n')[:2]:
+    kind = _kind(plain)
+    if kind == 'gpx':
         return read_gpx(plain)
+    if kind == 'device':
+        return read_device(plain)
     text = as_text(plain)
-    if looks_like_nmea(text[:_HEAD]):
+    if kind == 'nmea':
         return read_nmea(text)
-    if looks_like_igc(text):
-        return read_igc(text)
-    return read_csv(text, columns=columns)
+    return read_igc(text) if kind == 'igc' else read_csv(text, columns=columns)
+
+
+def _kind(plain: bytes) -> Format:
+    start = plain[:_HEAD].lstrip(b'\xef\xbb\xbf\xff\xfe\x00 \t\r\n')
+    if not start and not plain.strip(b'\x00 \t\r\n'):
+        raise UnreadableTrack('the file is empty')
+    if b'<' in start[:2]:
+        return 'gpx'
+    if start[:1] == b'{':
+        return 'device'
+    text = as_text(plain[:_LOOKED_AT])
+    if looks_like_nmea(text[:_HEAD]):
+        return 'nmea'
+    return 'igc' if looks_like_igc(text) else 'csv'
+
+
+def looks_like(data: bytes) -> Format:
+    """What kind of track a file looks like, by its beginning.
+
+    :raises UnreadableTrack: when it plainly is none
+    """
+    plain = unpacked(data)
+    kind = _kind(plain)
+    if kind == 'csv':
+        text = as_text(plain[:_LOOKED_AT])
+        try:
+            detect(text)
+        except UnreadableTrack:
+            if not has_figures(text):
+                raise
+    return kind

@@ -56,6 +56,35 @@ def detect(text: str) -> Columns:
     return best
 
 
+def first_rows(text: str, *, separator: str | None = None, count: int = 12) -> tuple[str, list[list[str]]]:
+    """The first rows of a CSV file as they stand, and the separator: the one given, else the one that cuts finest."""
+    lines = text.split('\n', _LOOK_AT)[:_LOOK_AT]
+
+    def cut(by: str) -> list[list[str]]:
+        return [[cell[:60] for cell in _cells(line, by)[:100]] for line in lines]
+
+    found = separator or max(_SEPARATORS, key=lambda by: sum(len(row) for row in cut(by)))
+    return found, cut(found)[:count]
+
+
+def heading_key(text: str) -> str:
+    """A name for files with the same headings, under which corrections are remembered."""
+    separator, rows = first_rows(text, count=_LOOK_AT)
+    widest = max((len(row) for row in rows), default=0)
+    named = next(
+        (row for row in rows if len(row) == widest and sum(any(c.isalpha() for c in x) for x in row) > 1), None
+    )
+    names = separator.join(cell.strip() for cell in named) if named else f'{widest} columns without names'
+    return f'csv:{separator}{names}'[:240]
+
+
+def has_figures(text: str) -> bool:
+    """Whether a text has rows of at least three cells with two numbers among them: then its columns can be named."""
+    _, rows = first_rows(text, count=_LOOK_AT)
+    number = re.compile(r'\s*[-+]?\d+([.,]\d+)?\s*')
+    return sum(len(row) >= 3 and sum(bool(number.fullmatch(cell)) for cell in row) >= 2 for row in rows) >= 5
+
+
 def _cells(line: str, separator: str) -> list[str]:
     try:
         return next(csv.reader([line.rstrip('\r')], delimiter=separator), [])

@@ -1,0 +1,503 @@
+"""Recorded flights: sent as a file, analysed in the background, matched with a sortie, drawn again lap by lap."""
+
+from __future__ import annotations
+
+import json
+import uuid
+from typing import Annotated, Any, Literal
+
+from apiflask import APIBlueprint
+from flask import Response, request
+from flask.typing import ResponseReturnValue
+from flask_login import login_required
+from pydantic import AwareDatetime, Field, StringConstraints
+from sqlalchemy.orm import Session
+
+from bullseye.api.context import database, person, queue
+from bullseye.api.schema import Id, In, Out
+from bullseye.core.errors import InvalidInput
+from bullseye.store import measuring, replay, sorties, trackfiles, tracks
+from bullseye.store.models import TrackFile
+from bullseye.tracks.report import events_csv, events_geojson, gpx_of
+
+bp = APIBlueprint('tracks', __name__, url_prefix='/api/tracks', tag='Tracks')
+State = Literal['waiting', 'working', 'done', 'refused', 'columns']
+Role = Literal[
+    'time',
+    'date',
+    'utc_offset',
+    'latitude',
+    'longitude',
+    'height',
+    'speed',
+    'course',
+    'airspeed',
+    'heading',
+    'pitch',
+    'bank',
+    'vertical_speed',
+]
+_FORMATS = {'gpx': 'application/gpx+xml', 'csv': 'text/csv', 'geojson': 'application/geo+json'}
+
+
+class TrackLine(Out):
+    """One file as the list shows it; ``problem`` says why it was refused."""
+
+    id: uuid.UUID
+    name: str
+    size: int
+    state: State
+    progress: str
+    problem: str | None
+    format: str | None
+    begun_at: AwareDatetime | None
+    ended_at: AwareDatetime | None
+    fixes: int | None
+    laps: int | None
+    warnings: list[str]
+    aircraft_id: int | None
+    sortie_id: int | None
+    sortie_words: str | None
+    is_kept: bool
+
+    @classmethod
+    def of(cls, row: TrackFile) -> TrackLine:
+        """Reply for a file."""
+        sortie = row.sortie
+        words = None
+        if sortie is not None:
+            words = f'{sortie.student.name}, {sortie.planned_on:%d %b %Y}, runway {sortie.runway_end.ident}'
+        names = ('id', 'name', 'size', 'state', 'progress', 'problem', 'format', 'begun_at', 'ended_at', 'fixes')
+        more = ('laps', 'warnings', 'aircraft_id', 'sortie_id')
+        plain = {name: getattr(row, name) for name in (*names, *more)}
+        return cls.model_validate({**plain, 'sortie_words': words, 'is_kept': row.state != 'refused'})
+
+
+class TracksOut(Out):
+    """The latest recorded flights."""
+
+    tracks: list[TrackLine]
+
+
+class TrackEvent(Out):
+    """An event as found: feet from the landing threshold, with the 95 % half-width where one is known."""
+
+    kind: Literal['takeoff', 'touchdown', 'go_around', 'low_approach']
+    time: AwareDatetime
+    field: str | None
+    runway: str | None
+    latitude_deg: float
+    longitude_deg: float
+    course_deg_true: float | None
+    along_ft: float | None
+    uncertainty_ft: float | None
+    lateral_ft: float | None
+    lateral_uncertainty_ft: float | None
+    groundspeed_kt: float | None
+    airspeed_kt: float | None
+    sink_fpm: float | None
+    crab_deg: float | None
+    drift_kt: float | None
+    then: str | None
+    bounces: int | None
+    threshold_height_ft: float | None
+    threshold_groundspeed_kt: float | None
+    roundout_start_ft: float | None
+    float_ft: float | None
+    float_uncertainty_ft: float | None
+    float_s: float | None
+    path_angle_deg: float | None
+    aim_flown_ft: float | None
+    liftoff_roll_ft: float | None
+    rollout_ft: float | None
+    lowest_ft: float | None
+    in_gap: bool
+
+
+class TrackTurn(Out):
+    """A turn of the pattern; the bank is what the ground track would need in still air."""
+
+    name: str
+    most_bank_deg: float
+
+
+class TrackGate(Out):
+    """The aeroplane at one height of the final."""
+
+    height_ft: float
+    along_ft: float
+    lateral_ft: float
+    groundspeed_kt: float
+    above_path_ft: float
+
+
+class TrackLap(Out):
+    """One lap of the flight; ``end`` and ``takeoff`` count the events."""
+
+    number: int
+    from_: Annotated[AwareDatetime, Field(alias='from')]
+    to: AwareDatetime
+    field: str | None
+    runway: str | None
+    end: int
+    takeoff: int | None
+    side: str | None
+    pattern_height_error_ft: float | None
+    spacing_ft: float | None
+    overshoot_ft: float | None
+    first_turn_height_ft: float | None
+    climb_groundspeed_kt: float | None
+    turns: list[TrackTurn]
+    gates: list[TrackGate]
+    stabilised: bool | None
+    path_error_ft: float | None
+
+
+class TrackWind(Out):
+    """The wind as the track shows it."""
+
+    from_deg_true: float
+    speed_kt: float
+    uncertainty_kt: float
+    source: str
+
+
+class CandidateOut(Out):
+    """A sortie that the flight may be, and why."""
+
+    sortie_id: int
+    words: str
+    reason: str
+    laps: int
+
+
+class TrackOut(Out):
+    """A recorded flight with what was found in it; empty until it has been analysed."""
+
+    track: TrackLine
+    events: list[TrackEvent]
+    laps: list[TrackLap]
+    wind: list[TrackWind]
+    candidates: list[CandidateOut]
+
+
+class PairIn(In):
+    """One end of the track and the lap it is; null: a lap nobody noted."""
+
+    event: Annotated[int, Field(strict=True, ge=0, le=100_000)]
+    lap_id: uuid.UUID | None
+
+
+class MatchIn(In):
+    """The sortie a flight was, and which lap is which."""
+
+    sortie_id: Id
+    pairs: Annotated[list[PairIn], Field(max_length=500)]
+
+
+class PairOut(Out):
+    """A proposed pair."""
+
+    event: int
+    lap_id: uuid.UUID | None
+
+
+class MatchOut(Out):
+    """Which lap of a sortie is which landing, as it seems."""
+
+    pairs: list[PairOut]
+
+
+class ColumnIn(In):
+    """One column of a CSV file and what it holds."""
+
+    role: Role
+    index: Annotated[int, Field(strict=True, ge=0, le=999)]
+    unit: Annotated[str, StringConstraints(max_length=8)] | None = None
+
+
+class ColumnsIn(In):
+    """How a CSV file is read; ``first_row`` is the first of figures, counted from 0."""
+
+    separator: Literal[',', ';', '\t', '|', ' ']
+    decimal: Literal['.', ',']
+    first_row: Annotated[int, Field(strict=True, ge=0, le=1_000)]
+    columns: Annotated[list[ColumnIn], Field(max_length=13)]
+
+
+class ColumnsShown(Out):
+    """How a CSV file is read, null when it could not be told, and its first rows."""
+
+    columns: ColumnsIn | None
+    separator: str
+    rows: list[list[str]]
+    units: dict[Role, list[str]]
+
+
+class AnalysisIn(In):
+    """What the analysis shall know besides the track."""
+
+    aircraft_id: Id | None = None
+
+
+class ReplayOut(Out):
+    """One lap on its runway's axes, a column for each thing that is drawn; seconds from its end."""
+
+    number: int
+    runway: str
+    zero: AwareDatetime
+    length_ft: float
+    displaced_threshold_ft: float
+    width_ft: float
+    time_s: list[float]
+    along_ft: list[float]
+    lateral_ft: list[float]
+    height_ft: list[float | None]
+    groundspeed_kt: list[float]
+    airspeed_kt: list[float | None] | None
+    climb_fpm: list[float | None]
+    bank_deg: list[float | None]
+
+
+def _sortie_words(sortie: Any) -> str:
+    return (
+        f'{sortie.student.name}, {sortie.planned_on:%d %b %Y}, {sortie.runway_end.airfield.name} '
+        f'{sortie.runway_end.ident}, {sortie.aircraft.name}'
+    )
+
+
+def _told(db: Session, row: TrackFile) -> dict[str, Any]:
+    report = row.report or {'events': [], 'laps': [], 'wind': []}
+    used = {f'{one["field"]} {one["runway"]}' for one in report['events'] if one['runway']}
+    found = measuring.candidates(
+        db,
+        begun_at=row.begun_at if row.dated else None,
+        ended_at=row.ended_at,
+        aircraft_id=row.aircraft_id,
+        person=person(),
+        used=sorted(used),
+    )
+    return {
+        'track': TrackLine.of(row),
+        **{name: report[name] for name in ('events', 'laps', 'wind')},
+        'candidates': [
+            {
+                'sortie_id': one.sortie.id,
+                'words': _sortie_words(one.sortie),
+                'reason': one.reason,
+                'laps': one.laps,
+            }
+            for one in found
+        ],
+    }
+
+
+def _go(row: TrackFile) -> None:
+    queue().analyse(row.school_id, row.id)
+
+
+@bp.get('')
+@login_required
+@bp.output(TracksOut)
+@bp.doc(responses=[401])
+def list_track_files() -> dict[str, Any]:
+    """List the latest recorded flights a person may see."""
+    return {'tracks': [TrackLine.of(row) for row in trackfiles.list_for(database(), person())]}
+
+
+@bp.put('/<uuid:file_id>')
+@login_required
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 409, 413, 422])
+def send_track_file(file_id: uuid.UUID) -> TrackLine:
+    """Send a file as it is, its name in ``?name=``; sending it twice changes nothing."""
+    name = ''.join(c for c in request.args.get('name', '') if c.isprintable()).strip()[-120:] or 'track'
+    sorties.require_coach(person())  # before fifty megabytes are read
+    raw = request.get_data(cache=False)
+    row = trackfiles.keep(database(), file_id=file_id, name=name, raw=raw, by=person())
+    if row.state == 'waiting':
+        _go(row)
+    return TrackLine.of(row)
+
+
+@bp.get('/<uuid:file_id>')
+@login_required
+@bp.output(TrackOut)
+@bp.doc(responses=[401, 404])
+def read_track_file(file_id: uuid.UUID) -> dict[str, Any]:
+    """Read what was found in a flight, and which sorties it may be."""
+    db = database()
+    return _told(db, trackfiles.find(db, file_id, person=person(), whole=True))
+
+
+@bp.delete('/<uuid:file_id>')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 403, 404, 409])
+def remove_track_file(file_id: uuid.UUID) -> ResponseReturnValue:
+    """Take a flight away; it can be brought back for a month. Its laps are taken from it first."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach')
+    if row.sortie_id is not None:
+        sorties.find(db, row.sortie_id, person=person(), right='coach', lock=True)
+        measuring.take_back(db, row)
+    trackfiles.remove(db, row)
+    return '', 204
+
+
+@bp.post('/<uuid:file_id>/restore')
+@login_required
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 404])
+def restore_track_file(file_id: uuid.UUID) -> TrackLine:
+    """Bring back a flight that was taken away."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach', removed=True)
+    trackfiles.restore(db, row)
+    return TrackLine.of(row)
+
+
+@bp.post('/<uuid:file_id>/analysis')
+@login_required
+@bp.input(AnalysisIn)
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 404, 409])
+def analyse_again(file_id: uuid.UUID, json_data: AnalysisIn) -> TrackLine:
+    """Analyse a flight again, by another aircraft or by the fields as they are now."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    row.aircraft_id = trackfiles.aircraft_id_of(db, json_data.aircraft_id)
+    trackfiles.begin(db, row)
+    _go(row)
+    return TrackLine.of(row)
+
+
+@bp.get('/<uuid:file_id>/columns')
+@login_required
+@bp.output(ColumnsShown)
+@bp.doc(responses=[401, 403, 404, 422])
+def show_columns(file_id: uuid.UUID) -> dict[str, Any]:
+    """Show how the columns of a CSV file are read."""
+    db = database()
+    return trackfiles.shown_columns(trackfiles.find(db, file_id, person=person(), right='coach', whole=True))
+
+
+@bp.put('/<uuid:file_id>/columns')
+@login_required
+@bp.input(ColumnsIn)
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 404, 422])
+def correct_columns(file_id: uuid.UUID, json_data: ColumnsIn) -> TrackLine:
+    """Say how the columns of a CSV file are read, now and in later files with the same headings."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    trackfiles.correct_columns(db, row, json_data.model_dump())
+    _go(row)
+    return TrackLine.of(row)
+
+
+@bp.get('/<uuid:file_id>/match/<int:sortie_id>')
+@login_required
+@bp.output(MatchOut)
+@bp.doc(responses=[401, 403, 404, 409])
+def propose_match(file_id: uuid.UUID, sortie_id: int) -> dict[str, Any]:
+    """Propose which lap of a sortie is which landing of a flight."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    return {'pairs': measuring.propose(db, row, sorties.find(db, sortie_id, person=person()))}
+
+
+@bp.post('/<uuid:file_id>/match')
+@login_required
+@bp.input(MatchIn)
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 404, 409, 422])
+def confirm_match(file_id: uuid.UUID, json_data: MatchIn) -> TrackLine:
+    """Confirm the sortie of a flight: its laps get what the track measured."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    sortie = sorties.find(db, json_data.sortie_id, person=person(), right='coach', lock=True)
+    pairs = [measuring.Pair(event=one.event, lap_id=one.lap_id) for one in json_data.pairs]
+    measuring.confirm(db, row, sortie, by=person(), pairs=pairs)
+    db.expire(row)
+    return TrackLine.of(trackfiles.find(db, file_id, person=person()))
+
+
+@bp.delete('/<uuid:file_id>/match')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 403, 404, 409])
+def take_match_back(file_id: uuid.UUID) -> ResponseReturnValue:
+    """Take the laps of a flight back out of its sortie; noted laps are as they were noted."""
+    db = database()
+    row = trackfiles.find(db, file_id, person=person(), right='coach')
+    if row.sortie_id is not None:
+        sorties.find(db, row.sortie_id, person=person(), right='coach', lock=True)
+    measuring.take_back(db, row)
+    db.commit()
+    return '', 204
+
+
+@bp.get('/<uuid:file_id>/laps/<int:number>')
+@login_required
+@bp.output(ReplayOut)
+@bp.doc(responses=[401, 404, 409])
+def replay_lap(file_id: uuid.UUID, number: int) -> dict[str, Any]:
+    """Read one lap to draw it again."""
+    db = database()
+    return replay.lap_of(db, trackfiles.find(db, file_id, person=person(), whole=True), number)
+
+
+@bp.get('/<uuid:file_id>/file')
+@login_required
+@bp.doc(responses=[401, 404])
+def take_out_file(file_id: uuid.UUID) -> Response:
+    """Take the file out as it came."""
+    row = trackfiles.find(database(), file_id, person=person(), whole=True)
+    if row.raw is None:
+        raise InvalidInput('track', row.name, 'a file that was kept')
+    return _download(row.raw, row.name, 'application/octet-stream')
+
+
+@bp.get('/<uuid:file_id>/export.<string:form>')
+@login_required
+@bp.doc(responses=[401, 404, 409, 422])
+def take_out(file_id: uuid.UUID, form: str) -> Response:
+    """Take out the cleaned track as ``gpx``, or the events as ``csv`` or ``geojson``."""
+    if form not in _FORMATS:
+        raise InvalidInput('form', form, ', '.join(_FORMATS))
+    row = trackfiles.find(database(), file_id, person=person(), whole=True)
+    report, log = replay.kept_of(row)
+    if form == 'gpx':
+        text = gpx_of(time_s=log.time_s, lat_deg=log.lat_deg, lon_deg=log.lon_deg, height_ft=log.height_ft)
+    elif form == 'csv':
+        text = events_csv(report['events'])
+    else:
+        text = json.dumps(events_geojson(report['events']), ensure_ascii=False, allow_nan=False)
+    stem = row.name.removesuffix('.gz').rsplit('.', 1)[0] or 'track'
+    return _download(text.encode(), f'{stem}.{"events." if form != "gpx" else "clean."}{form}', _FORMATS[form])
+
+
+def _download(data: bytes, name: str, kind: str) -> Response:
+    reply = Response(data, content_type=kind)
+    # never shown by the browser: what is in the file is not ours
+    reply.headers.set('Content-Disposition', 'attachment', filename=name)
+    reply.headers['X-Content-Type-Options'] = 'nosniff'
+    return reply
+
+
+@bp.post('/of-sortie/<int:sortie_id>')
+@login_required
+@bp.output(TrackLine)
+@bp.doc(responses=[401, 403, 404, 409, 422])
+def measure_from_tablet(sortie_id: int) -> TrackLine:
+    """Have the positions that a tablet recorded on a sortie analysed like a file."""
+    db = database()
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach')
+    raw = tracks.joined(db, sortie)
+    file_id = tracks.joined_id(raw, sortie)
+    name = f'Tablet, {sortie.student.name}, {sortie.planned_on:%d %b %Y}'
+    row = trackfiles.keep(db, file_id=file_id, name=name, raw=raw, by=person(), aircraft_id=sortie.aircraft_id)
+    if row.state == 'waiting':
+        _go(row)
+    return TrackLine.of(row)

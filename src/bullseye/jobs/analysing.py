@@ -1,0 +1,136 @@
+"""The analysis of one track file, from its bytes to what is kept of it."""
+
+from __future__ import annotations
+
+import logging
+import time
+import uuid
+from collections.abc import Callable
+from datetime import UTC, datetime
+
+from sqlalchemy import select, update
+from sqlalchemy.orm import Session, sessionmaker, undefer
+
+from bullseye.core.errors import BullseyeError
+from bullseye.store import measuring, scope, sorties, trackfiles
+from bullseye.store.models import Sortie, TrackFile, User
+from bullseye.tracks.analyse import Analysis, analyse
+from bullseye.tracks.flightlog import log_of, pack
+from bullseye.tracks.readers import as_text, read_track, unpacked
+from bullseye.tracks.readers.columns import columns_from_dict
+from bullseye.tracks.readers.csvtrack import detect, heading_key
+from bullseye.tracks.report import as_dict
+from bullseye.tracks.track import Track, UnreadableTrack
+
+_log = logging.getLogger(__name__)
+_BETWEEN_S = 0.3  # progress is for people: more often is of no use
+_NEEDS_COLUMNS = 'its columns could not be told: say what they are'
+
+
+def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.UUID) -> None:
+    """Analyse a file and keep what was found; a file that is no track is told so and its bytes are let go."""
+    with sessions() as db:
+        scope.bind(db, school_id)
+        row = db.scalar(select(TrackFile).where(TrackFile.id == file_id).options(undefer(TrackFile.raw)))
+        if row is None or row.removed_at is not None or row.raw is None:
+            return
+        row.state, row.attempts = 'working', row.attempts + 1
+        if row.attempts > trackfiles.MOST_ATTEMPTS:
+            _refuse(row, 'the analysis of this file broke off three times')
+            db.commit()
+            return
+        tell = _teller(sessions, school_id, file_id)
+        row.progress = 'parsing'
+        db.commit()
+        try:
+            _work(db, row, tell)
+        except UnreadableTrack as error:
+            if row.state != 'columns':
+                _refuse(row, str(error))
+        except BullseyeError as error:
+            _refuse(row, str(error))
+        except Exception:
+            # a fault of ours: the next start tries again, and after the third try it is told
+            _log.exception('analysis of track %s', file_id)
+            db.rollback()
+            _refuse(row, 'the analysis failed; the file is kept, and may be tried again', keep=True)
+        db.commit()
+
+
+def _refuse(row: TrackFile, reason: str, *, keep: bool = False) -> None:
+    row.state, row.progress, row.problem = 'refused', '', reason[:400]
+    if not keep:
+        row.raw = None
+
+
+def _teller(sessions: sessionmaker[Session], school_id: int, file_id: uuid.UUID) -> Callable[[str], None]:
+    """Progress, written beside the work so that it can be seen at once."""
+    last = [0.0]
+
+    def tell(words: str) -> None:
+        if time.monotonic() - last[0] < _BETWEEN_S and 'found' not in words:
+            return
+        last[0] = time.monotonic()
+        with sessions() as db:
+            scope.bind(db, school_id)
+            db.execute(update(TrackFile).where(TrackFile.id == file_id).values(progress=words[:80]))
+            db.commit()
+
+    return tell
+
+
+def _work(db: Session, row: TrackFile, tell: Callable[[str], None]) -> None:
+    track = _read(db, row)
+    row.format, row.dated, row.fixes = track.format, track.dated, track.count
+    row.device = row.device or (track.device or '')[:240] or None
+    aircraft_id, sortie = row.aircraft_id, row.sortie
+    if sortie is None and track.dated:
+        sortie = _likely(db, row, track)
+    if sortie is not None and aircraft_id is None:
+        aircraft_id = sortie.aircraft_id
+    known = measuring.known_of(db, aircraft_id=aircraft_id, sortie=sortie)
+    runways = measuring.runways(db)
+    db.commit()  # the row must be free for the progress that is written beside the work
+    found = analyse(track, runways, known=known, progress=tell)
+    _keep(row, found)
+
+
+def _read(db: Session, row: TrackFile) -> Track:
+    assert row.raw is not None  # noqa: S101  (the caller has looked)
+    if row.format != 'csv':
+        return read_track(row.raw)
+    text = as_text(unpacked(row.raw))
+    row.device = heading_key(text)
+    columns = columns_from_dict(row.columns) if row.columns else trackfiles.columns_for(db, row.device)
+    if columns is None:
+        try:
+            columns = detect(text)
+        except UnreadableTrack:
+            row.state, row.progress, row.problem = 'columns', '', _NEEDS_COLUMNS
+            raise
+        return read_track(row.raw)
+    row.columns = trackfiles.plain_columns(columns)
+    return read_track(row.raw, columns=columns)
+
+
+def _likely(db: Session, row: TrackFile, track: Track) -> Sortie | None:
+    """The sortie it most likely is of: its aircraft and spot sharpen what is found."""
+    by = db.get_one(User, row.uploaded_by)
+    found = measuring.candidates(
+        db,
+        begun_at=datetime.fromtimestamp(float(track.time_s.min()), UTC),
+        ended_at=datetime.fromtimestamp(float(track.time_s.max()), UTC),
+        aircraft_id=row.aircraft_id,
+        person=by,
+    )
+    return found[0].sortie if found and sorties.may_coach(by) else None
+
+
+def _keep(row: TrackFile, found: Analysis) -> None:
+    report = as_dict(found)
+    row.report, row.log = report, pack(log_of(found))
+    row.laps, row.warnings = len(found.laps), list(found.warnings)
+    row.begun_at = datetime.fromtimestamp(float(found.track.time_s[0]), UTC)
+    row.ended_at = datetime.fromtimestamp(float(found.track.time_s[-1]), UTC)
+    row.fixes = found.track.count
+    row.state, row.progress, row.problem = 'done', '', None

@@ -1,0 +1,69 @@
+"""The worker: takes work out of the queue, one piece at a time, until it is stopped."""
+
+from __future__ import annotations
+
+import asyncio
+import uuid
+from contextlib import suppress
+
+from procrastinate import App, PsycopgConnector
+from procrastinate.exceptions import AlreadyEnqueued
+from procrastinate.jobs import Status
+from sqlalchemy.orm import Session, sessionmaker
+
+from bullseye.jobs import ANALYSE, lock_of, plain_url
+from bullseye.jobs.analysing import analyse_file
+from bullseye.store import scope, trackfiles
+from bullseye.store.database import open_engine, session_maker
+
+_CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
+
+
+def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
+    """The queue with the work it knows."""
+    app = App(connector=PsycopgConnector(conninfo=plain_url(url), min_size=1, max_size=4))
+
+    @app.task(name=ANALYSE)
+    def analyse_track(*, school_id: int, file_id: str) -> None:
+        analyse_file(sessions, school_id, uuid.UUID(file_id))
+
+    return app
+
+
+async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
+    """Put back what another worker was at when it ended."""
+    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=_CUT_OFF_S):
+        await app.job_manager.finish_job_by_id_async(job_id=job.id or 0, status=Status.FAILED, delete_job=True)
+    with sessions() as db:
+        scope.see_every_school(db)
+        left = trackfiles.sweep(db)
+    for school_id, file_id in left:
+        task = app.configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
+        with suppress(AlreadyEnqueued):
+            await task.defer_async(school_id=school_id, file_id=str(file_id))
+
+
+def work(url: str, *, until_done: bool = False) -> None:
+    """Work until a stop signal, or until nothing is left to do.
+
+    :param until_done: for tests: end when the queue is empty
+    """
+    engine = open_engine(url)
+    sessions = session_maker(engine)
+    app = _make_app(url, sessions)
+
+    async def run() -> None:
+        async with app.open_async():
+            await _take_up(app, sessions)
+            await app.run_worker_async(
+                wait=not until_done,
+                listen_notify=not until_done,
+                install_signal_handlers=not until_done,
+                delete_jobs='successful',
+                shutdown_graceful_timeout=5,
+            )
+
+    try:
+        asyncio.run(run())
+    finally:
+        engine.dispose()

@@ -1,0 +1,296 @@
+"""From an analysed track to measured laps: which sortie it is, which lap is which landing, and what each was."""
+
+from __future__ import annotations
+
+import json
+import uuid
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.brief import setting
+from bullseye.core.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
+from bullseye.core.errors import InvalidInput
+from bullseye.core.readings import Measure, Reading
+from bullseye.core.request import BriefRequest
+from bullseye.store import catalogue, coaching, editing, laps, sorties
+from bullseye.store.errors import Conflict
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
+from bullseye.tracks.analyse import Known
+from bullseye.tracks.fields import Runway, runways_of
+from bullseye.tracks.matching import Ended, match
+
+_NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a track made
+_USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
+_AROUND = timedelta(hours=36)
+_LAST_TAP = timedelta(minutes=3)
+_ENDS = ('touchdown', 'go_around', 'low_approach')
+_AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
+_BY_GROUND_KT = 5.0  # of one from groundspeed and reported wind: the wind on short final is not the reported one [own]
+_NO_DRIFT_KT = 1.0  # under this the aeroplane moved straight down the runway [own]
+
+
+def runways(db: Session) -> list[Runway]:
+    """All landing directions of the bound school."""
+    today = datetime.now(UTC).date()
+    return [one for field in catalogue.all_airfields(db) for one in runways_of(editing.geojson_of(field), on=today)]
+
+
+def known_of(db: Session, *, aircraft_id: int | None, sortie: Sortie | None) -> Known:
+    """What is known of a flight besides its track."""
+    spots = {} if sortie is None else {sortie.runway_end.ident: sortie.spot_ft}
+    row = db.get(Aircraft, aircraft_id) if aircraft_id is not None else None
+    if row is None:
+        return Known(spots_ft=spots)
+    aircraft = catalogue.aircraft_of(row)
+    return Known(
+        spots_ft=spots,
+        touchdown_kcas=TOUCHDOWN_OVER_STALL * min(flap.stall_kcas for flap in aircraft.flaps) * _USUAL_WEIGHT,
+        deceleration_fps2=aircraft.deceleration_fps2,
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Candidate:
+    """A sortie that a track may be of, and why."""
+
+    sortie: Sortie
+    laps: int  # noted while the track ran
+    same_aircraft: bool | None  # None: the aircraft of the track was not told
+    reason: str
+
+
+def candidates(
+    db: Session,
+    *,
+    begun_at: datetime | None,
+    ended_at: datetime | None,
+    aircraft_id: int | None,
+    person: User,
+    used: Sequence[str] = (),
+) -> list[Candidate]:
+    """Sorties about the time of a track, the likeliest first: laps noted meanwhile, then aircraft, field and hour.
+
+    :param used: runways the track landed on, as ``field runway``
+    """
+    if begun_at is None or ended_at is None:
+        return []
+    query = sorties.visible(person).where(
+        Sortie.planned_on >= (begun_at - _AROUND).date(), Sortie.planned_on <= (ended_at + _AROUND).date()
+    )
+    found = []
+    for sortie in db.scalars(query.limit(200)).unique():
+        noted = [
+            lap for lap in laps.of_sortie(db, sortie) if begun_at <= lap.flown_at <= ended_at + timedelta(minutes=3)
+        ]
+        same = None if aircraft_id is None else sortie.aircraft_id == aircraft_id
+        field = sortie.runway_end.airfield.ident
+        there = any(one.split(' ')[0] == field for one in used)
+        day = sortie.planned_on == begun_at.date()
+        hour = coaching.planned_at(sortie, longitude_deg=sortie.runway_end.threshold_lon_deg)
+        apart_h = abs((begun_at - hour).total_seconds()) / 3600
+        if not noted and not day and apart_h > 18:
+            continue
+        score = 10 * min(len(noted), 5) + 4 * (same is True) - 6 * (same is False) + 3 * there + 2 * day - apart_h / 12
+        reasons = [
+            f'{len(noted)} lap{"s" * (len(noted) != 1)} noted while it ran' if noted else '',
+            'the same aircraft' if same else '',
+            'landed at its field' if there else '',
+            'planned for that day' if day else 'planned for another day',
+        ]
+        found.append(
+            (
+                score,
+                Candidate(
+                    sortie=sortie, laps=len(noted), same_aircraft=same, reason=', '.join(one for one in reasons if one)
+                ),
+            )
+        )
+    return [one for _, one in sorted(found, key=lambda pair: -pair[0])][:8]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Pair:
+    """One end of a lap in a track, and the noted lap that it is: None for one that nobody noted."""
+
+    event: int
+    lap_id: uuid.UUID | None
+
+
+def _ends(row: TrackFile) -> list[tuple[int, dict[str, Any]]]:
+    """Indices and events of a track that end a lap on a known runway."""
+    if row.report is None:
+        raise Conflict('this track has not been analysed')
+    return [(k, one) for k, one in enumerate(row.report['events']) if one['kind'] in _ENDS and one['runway']]
+
+
+def outcome_of(event: Mapping[str, Any]) -> str:
+    """How a lap ended, as a recorder names it."""
+    return str(event['then'] or 'full_stop') if event['kind'] == 'touchdown' else str(event['kind'])
+
+
+def propose(db: Session, row: TrackFile, sortie: Sortie) -> list[Pair]:
+    """Which lap of a sortie each end in a track is."""
+    ends = _ends(row)
+    noted = [lap for lap in laps.of_sortie(db, sortie) if not _is_made_by(lap, row)]
+    of_lap = [Ended(at_s=lap.flown_at.timestamp(), outcome=lap.outcome) for lap in noted]
+    of_track = [
+        Ended(at_s=datetime.fromisoformat(event['time']).timestamp(), outcome=outcome_of(event)) for _, event in ends
+    ]
+    found = match(of_track, of_lap)
+    return [
+        Pair(event=index, lap_id=None if k is None else noted[k].id) for (index, _), k in zip(ends, found, strict=True)
+    ]
+
+
+def _is_made_by(lap: Lap, row: TrackFile) -> bool:
+    return lap.track_file_id == row.id and lap.id == _lap_id(row, lap.track_event)
+
+
+def _lap_id(row: TrackFile, event: int | None) -> uuid.UUID:
+    return uuid.uuid5(_NAMESPACE, f'{row.school_id} {row.id} {event}')
+
+
+def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Sequence[Pair]) -> None:
+    """Take the laps of a sortie from a track: noted ones get what it measured, the others are made.
+
+    An end that is in no pair is left out. What an earlier confirmation of this track did is taken back first. The
+    sortie must have been locked.
+
+    :raises InvalidInput: for a pair that does not fit
+    """
+    ends = dict(_ends(row))
+    by_id = {lap.id: lap for lap in laps.of_sortie(db, sortie)}
+    seen: set[object] = set()
+    for pair in pairs:
+        if pair.event not in ends or pair.event in seen:
+            raise InvalidInput('pairs', pair.event, 'each end of the track at most once')
+        if pair.lap_id is not None and (pair.lap_id not in by_id or pair.lap_id in seen):
+            raise InvalidInput('pairs', str(pair.lap_id), 'a lap of the sortie, each at most once')
+        other = by_id[pair.lap_id].track_file_id if pair.lap_id else None
+        if other not in (None, row.id):
+            raise InvalidInput('pairs', str(pair.lap_id), 'a lap that no other track has measured')
+        seen |= {pair.event, pair.lap_id} - {None}
+    take_back(db, row)
+    row.sortie_id = sortie.id
+    for pair in sorted(pairs, key=lambda one: str(ends[one.event]['time'])):
+        event, liftoff_ft = ends[pair.event], _liftoff_ft(row, pair.event)
+        if pair.lap_id is None:
+            _make_lap(db, row, sortie, pair.event, event, liftoff_ft, by=by)
+        else:
+            lap = by_id[pair.lap_id]
+            lap.liftoff_ft = liftoff_ft if lap.liftoff_ft is None else lap.liftoff_ft
+            _measure(lap, row, pair.event, event)
+    db.commit()
+
+
+def _liftoff_ft(row: TrackFile, event: int) -> float | None:
+    report = row.report or {}
+    lap = next((one for one in report['laps'] if one['end'] == event), None)
+    takeoff = None if lap is None or lap['takeoff'] is None else report['events'][lap['takeoff']]
+    roll = takeoff['liftoff_roll_ft'] if takeoff else None
+    return roll if roll is not None and 0 <= roll <= 20_000 else None
+
+
+def _end_of(db: Session, event: Mapping[str, Any], sortie: Sortie) -> RunwayEnd:
+    """The runway an event was on; the sortie's own field before one of the same name."""
+    own = sortie.runway_end
+    if event['field'] == own.airfield.ident and event['runway'] == own.ident:
+        return own
+    for field in catalogue.all_airfields(db):
+        for end in field.ends:
+            if field.ident == event['field'] and end.ident == event['runway'] and end.removed_at is None:
+                return end
+    raise Conflict(f'{event["field"]} {event["runway"]} is not one of the school’s runways any more')
+
+
+def _make_lap(
+    db: Session,
+    row: TrackFile,
+    sortie: Sortie,
+    index: int,
+    event: Mapping[str, Any],
+    liftoff_ft: float | None,
+    *,
+    by: User,
+) -> None:
+    end = _end_of(db, event, sortie)
+    values = {
+        'flown_at': datetime.fromisoformat(event['time']),
+        'outcome': outcome_of(event),
+        'liftoff_ft': liftoff_ft,
+        'known_by': {},
+        'runway_end_id': None if end.id == sortie.runway_end_id else end.id,
+    }
+    together = laps.Together.of(db, [_lap_id(row, index)])
+    laps.keep(db, sortie, lap_id=_lap_id(row, index), by=by, values=values, together=together)
+    lap = together.laps[_lap_id(row, index)]
+    _measure(lap, row, index, event)
+
+
+def _measure(lap: Lap, row: TrackFile, index: int, event: Mapping[str, Any]) -> None:
+    """Lay what a track measured beside what was noted; the better known counts."""
+    request = coaching.kept_request(json.dumps(lap.request))
+    lap.track_file_id, lap.track_event = row.id, index
+    if event['kind'] == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
+        laps.settle(lap, readings_of_event(event, request))
+        if lap.bounced is None and event['bounces'] is not None:
+            lap.bounced = event['bounces'] > 0
+            lap.known_by = {**lap.known_by, 'bounced': 'tracked'}
+        if lap.drift is None and event['drift_kt'] is not None:
+            side = 'right' if event['drift_kt'] > 0 else 'left'
+            lap.drift = 'none' if abs(event['drift_kt']) < _NO_DRIFT_KT else side
+            lap.known_by = {**lap.known_by, 'drift': 'tracked'}
+    lap.revision += 1
+    laps.learn(lap)
+
+
+def readings_of_event(event: Mapping[str, Any], request: BriefRequest) -> dict[Measure, Reading]:
+    """What a touchdown of a track tells of a lap; what lies outside all sense is left out."""
+    found: dict[Measure, Reading] = {}
+
+    def add(measure: Measure, value: float | None, half_width: float | None, low: float, high: float) -> None:
+        if value is not None and half_width is not None and low <= value <= high:
+            found[measure] = Reading(value=round(value, 1), half_width=round(half_width, 1), how='tracked')
+
+    add('along_ft', event['along_ft'], event['uncertainty_ft'], -3_000, 20_000)
+    add('lateral_ft', event['lateral_ft'], event['lateral_uncertainty_ft'], -200, 200)
+    groundspeed, spread_ft = event['groundspeed_kt'], event['float_uncertainty_ft']
+    if groundspeed and spread_ft is not None:
+        add('float_s', event['float_s'], spread_ft / (groundspeed * FPS_PER_KT), 0, 60)
+    if event.get('threshold_airspeed_kt') is not None:
+        add('threshold_speed_kias', event['threshold_airspeed_kt'], _AIRSPEED_KT, 21, 250)
+    elif event['threshold_groundspeed_kt'] is not None:
+        add('threshold_speed_kias', _indicated_kt(event['threshold_groundspeed_kt'], request), _BY_GROUND_KT, 21, 250)
+    return found
+
+
+def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
+    """The airspeed that a groundspeed over the threshold means in the wind the lap was briefed with."""
+    made = setting(request)
+    true_kt = groundspeed_kt + made.approach.headwind_kt
+    return made.flap.airspeed_table.indicated_kt(true_kt * made.density_ratio**0.5)
+
+
+def take_back(db: Session, row: TrackFile) -> None:
+    """Undo a confirmation: laps the track made go, noted ones are as they were noted. The caller commits."""
+    touched = select(Lap).where(Lap.track_file_id == row.id)
+    for lap in db.scalars(touched).all():
+        was_made = _is_made_by(lap, row)
+        laps.settle(lap, {})
+        for name in ('drift', 'bounced'):
+            if (lap.known_by or {}).get(name) == 'tracked':
+                setattr(lap, name, None)
+                lap.known_by = {other: how for other, how in lap.known_by.items() if other != name}
+        lap.track_file_id = lap.track_event = None
+        lap.revision += 1
+        if was_made and not lap.readings and not lap.marks and not lap.note:
+            lap.removed_at = datetime.now(UTC)
+            continue
+        laps.learn(lap)
+    row.sortie_id = None
+    db.flush()

@@ -1,0 +1,55 @@
+"""One lap of a recorded flight, as it is drawn again."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bullseye.store import measuring
+from bullseye.store.errors import Conflict, NotFound
+from bullseye.store.models import TrackFile
+from bullseye.tracks.flightlog import FlightLog, on_runway, unpack
+
+_BEFORE_S = 5.0
+_AFTER_S = 30.0  # the rollout, or the climb away
+
+
+def kept_of(row: TrackFile) -> tuple[dict[str, Any], FlightLog]:
+    """Report and columns of a flight.
+
+    :raises Conflict: when it has not been analysed
+    """
+    if row.report is None or row.log is None:
+        raise Conflict('this track has not been analysed')
+    return row.report, unpack(row.log)
+
+
+def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
+    """A lap on the axes of its runway, from a little before its beginning until it has rolled out or climbed away.
+
+    :raises NotFound: when the flight has no such lap
+    :raises Conflict: when its runway is gone, or the flight has not been analysed
+    """
+    report, log = kept_of(row)
+    lap = next((one for one in report['laps'] if one['number'] == number), None)
+    if lap is None:
+        raise NotFound('lap')
+    runway = next(
+        (one for one in measuring.runways(db) if (one.field, one.end.ident) == (lap['field'], lap['runway'])), None
+    )
+    if runway is None:
+        raise Conflict(f'{lap["field"]} {lap["runway"]} is not one of the school’s runways any more: analyse again')
+    from_s, zero_s = (datetime.fromisoformat(lap[name]).timestamp() for name in ('from', 'to'))
+    part = log.between(from_s - _BEFORE_S, zero_s + _AFTER_S)
+    threshold_ft = float(runway.surface_ft(0.0))  # type: ignore[arg-type]
+    return {
+        'number': number,
+        'runway': runway.end.ident,
+        'zero': lap['to'],
+        'length_ft': runway.end.length_ft,
+        'displaced_threshold_ft': runway.end.displaced_threshold_ft,
+        'width_ft': runway.end.width_ft,
+        **on_runway(part, runway.frame, elevation_ft=threshold_ft, zero_s=zero_s),
+    }

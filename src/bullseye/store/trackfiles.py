@@ -1,0 +1,231 @@
+"""Files of recorded flights: kept as they came, found again, removed so that they can come back."""
+
+from __future__ import annotations
+
+import hashlib
+import uuid
+from collections.abc import Sequence
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from sqlalchemy import Select, delete, func, select, update
+from sqlalchemy.orm import Session, joinedload, undefer
+
+from bullseye.core.errors import InvalidInput
+from bullseye.store.errors import Conflict, NotFound
+from bullseye.store.models import Aircraft, CsvColumns, Sortie, TrackFile, User
+from bullseye.store.sorties import Right, may_coach, require_coach
+from bullseye.tracks.readers import Columns, as_text, looks_like, unpacked
+from bullseye.tracks.readers.columns import UNITS, columns_from_dict
+from bullseye.tracks.readers.csvtrack import detect, first_rows, heading_key
+from bullseye.tracks.track import UnreadableTrack
+
+_MOST_KEPT_BYTES = 5_000_000_000  # of a school
+_LISTED = 100
+_REMOVED_KEPT = timedelta(days=30)
+MOST_ATTEMPTS = 3
+
+
+def _visible(person: User) -> Select[TrackFile]:
+    """Files a person may see: a student those of their own sorties, an instructor the school's."""
+    query = select(TrackFile).options(
+        joinedload(TrackFile.sortie).joinedload(Sortie.student),
+        joinedload(TrackFile.sortie).joinedload(Sortie.runway_end),
+    )
+    if may_coach(person):
+        return query
+    return query.join(TrackFile.sortie).where(Sortie.student_id == person.id)
+
+
+def list_for(db: Session, person: User) -> Sequence[TrackFile]:
+    """The latest files a person may see, newest flight first."""
+    when = func.coalesce(TrackFile.begun_at, TrackFile.created_at)
+    query = _visible(person).where(TrackFile.removed_at.is_(None))
+    return db.scalars(query.order_by(when.desc(), TrackFile.id).limit(_LISTED)).all()
+
+
+def find(
+    db: Session, file_id: uuid.UUID, *, person: User, right: Right = 'read', whole: bool = False, removed: bool = False
+) -> TrackFile:
+    """A file by its id.
+
+    :param whole: with all that is kept of it
+    :param removed: also one that was taken away
+    :raises NotFound: when it is absent, of another school, or not for this person
+    :raises NotAllowed: when the person may see but not change it
+    """
+    query = _visible(person).where(TrackFile.id == file_id)
+    if not removed:
+        query = query.where(TrackFile.removed_at.is_(None))
+    if whole:
+        query = query.options(undefer(TrackFile.raw), undefer(TrackFile.report), undefer(TrackFile.log))
+    row = db.scalar(query)
+    if row is None:
+        raise NotFound('track')
+    if right == 'coach':
+        require_coach(person)
+    return row
+
+
+def aircraft_id_of(db: Session, aircraft_id: int | None) -> int | None:
+    """The aircraft of a flight, checked to be the school's."""
+    if aircraft_id is not None and db.get(Aircraft, aircraft_id) is None:
+        raise InvalidInput('aircraft_id', aircraft_id, 'one of the school')
+    return aircraft_id
+
+
+def keep(
+    db: Session, *, file_id: uuid.UUID, name: str, raw: bytes, by: User, aircraft_id: int | None = None
+) -> TrackFile:
+    """Keep a file under the id its client made, to be analysed; sending it twice changes nothing.
+
+    What is plainly no track is refused at once, and not kept.
+
+    :raises UnreadableTrack: saying why it is no track
+    :raises Conflict: when the same bytes are here under another id, or the id is taken
+    :raises NotAllowed: for a student
+    """
+    require_coach(by)
+    digest = hashlib.sha256(raw).hexdigest()
+    row = db.scalar(select(TrackFile).where(TrackFile.id == file_id))
+    if row is not None:
+        if row.digest != digest:
+            raise Conflict('another file has this id')
+        row.removed_at = None
+        db.commit()
+        return row
+    kind = looks_like(raw)
+    same = db.scalar(select(TrackFile).where(TrackFile.digest == digest, TrackFile.removed_at.is_(None)).limit(1))
+    if same is not None and same.state != 'refused':
+        raise Conflict(f'this file is here already, as {same.name}')
+    kept = db.scalar(select(func.coalesce(func.sum(TrackFile.size), 0)).where(TrackFile.raw.is_not(None))) or 0
+    if kept + len(raw) > _MOST_KEPT_BYTES:
+        raise InvalidInput('file', f'{len(raw)} bytes', 'the school’s tracks fill 5 GB: remove old ones first')
+    row = TrackFile(
+        school_id=by.school_id,
+        id=file_id,
+        name=name,
+        size=len(raw),
+        digest=digest,
+        raw=raw,
+        state='waiting',
+        progress='waiting for its turn',
+        attempts=0,
+        format=kind,
+        warnings=[],
+        aircraft_id=aircraft_id_of(db, aircraft_id),
+        uploaded_by=by.id,
+    )
+    db.add(row)
+    db.commit()
+    return row
+
+
+def begin(db: Session, row: TrackFile) -> None:
+    """Send a file through the analysis once more.
+
+    :raises Conflict: when it was not kept
+    """
+    if row.size and row.raw is None:
+        raise Conflict('the file was no track and was not kept')
+    row.state, row.progress, row.problem, row.attempts = 'waiting', 'waiting for its turn', None, 0
+    db.commit()
+
+
+def remove(db: Session, row: TrackFile) -> None:
+    """Take a file away; it can be brought back for a month."""
+    row.removed_at = datetime.now(UTC)
+    db.commit()
+
+
+def restore(db: Session, row: TrackFile) -> None:
+    """Bring a removed file back."""
+    row.removed_at = None
+    db.commit()
+
+
+def sweep(db: Session) -> list[tuple[int, uuid.UUID]]:
+    """Forget files removed a month ago; school and id of those whose analysis was cut off.
+
+    A file that has cut off the analysis several times is refused instead. The session must see every school.
+    """
+    gone = datetime.now(UTC) - _REMOVED_KEPT
+    db.execute(delete(TrackFile).where(TrackFile.removed_at < gone, TrackFile.sortie_id.is_(None)))
+    db.execute(
+        update(TrackFile)
+        .where(TrackFile.state == 'working', TrackFile.attempts >= MOST_ATTEMPTS)
+        .values(state='refused', raw=None, problem='the analysis of this file broke off three times')
+    )
+    left = db.execute(
+        select(TrackFile.school_id, TrackFile.id).where(TrackFile.state.in_(('waiting', 'working')))
+    ).all()
+    db.commit()
+    return [(school_id, file_id) for school_id, file_id in left]
+
+
+def columns_for(db: Session, device: str | None) -> Columns | None:
+    """How the files of a device are read, as somebody corrected it; None: nobody did."""
+    if device is None:
+        return None
+    kept = db.scalar(select(CsvColumns).where(CsvColumns.device == device))
+    return None if kept is None else columns_from_dict(kept.columns)
+
+
+def shown_columns(row: TrackFile) -> dict[str, Any]:
+    """How a CSV file is read, or would be, with its first rows.
+
+    :raises InvalidInput: for a file that is no CSV
+    """
+    if row.format != 'csv' or row.raw is None:
+        raise InvalidInput('track', row.format, 'a CSV file: only those have columns to name')
+    text = as_text(unpacked(row.raw))
+    columns: Columns | None
+    if row.columns:
+        columns = columns_from_dict(row.columns)
+    else:
+        try:
+            columns = detect(text)
+        except UnreadableTrack:
+            columns = None
+    separator = columns.separator if columns else None
+    separator, rows = first_rows(text, separator=separator)
+    return {
+        'columns': plain_columns(columns) if columns else None,
+        'separator': separator,
+        'rows': rows,
+        'units': {role: list(units) for role, units in UNITS.items()},
+    }
+
+
+def plain_columns(columns: Columns) -> dict[str, Any]:
+    """What a person can correct of how a file is read."""
+    return {
+        'separator': columns.separator,
+        'decimal': columns.decimal,
+        'first_row': columns.first_row,
+        'columns': [{'role': one.role, 'index': one.index, 'unit': one.unit} for one in columns.columns],
+    }
+
+
+def correct_columns(db: Session, row: TrackFile, data: dict[str, Any]) -> None:
+    """Read a CSV file as told by hand, and all later ones with the same headings.
+
+    :raises InvalidInput: naming the wrong member
+    """
+    if row.format != 'csv' or row.raw is None:
+        raise InvalidInput('track', row.format, 'a CSV file: only those have columns to name')
+    columns = columns_from_dict(data)
+    text = as_text(unpacked(row.raw))
+    _, rows = first_rows(text, separator=columns.separator)
+    widest = max((len(one) for one in rows), default=0)
+    for column in columns.columns:
+        if column.index >= widest:
+            raise InvalidInput('index', column.index, f'a column of the file, 0 to {widest - 1}')
+    row.columns = plain_columns(columns)
+    device = heading_key(text)
+    kept = db.scalar(select(CsvColumns).where(CsvColumns.device == device))
+    if kept is None:
+        kept = CsvColumns(school_id=row.school_id, device=device)
+        db.add(kept)
+    kept.columns = row.columns
+    begin(db, row)

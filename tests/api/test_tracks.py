@@ -1,0 +1,377 @@
+"""A recorded flight through the whole application: sent, analysed by the worker, matched, scored, overruled."""
+
+import gzip
+import itertools
+import json
+import uuid
+from datetime import UTC, datetime, timedelta
+
+import pytest
+
+from bullseye.jobs.worker import work
+from bullseye.sim.writers import write
+from tests.api.conftest import Browser
+from tests.tracks.making import flown, recorded, truths
+
+BEGUN = datetime.now(UTC).replace(hour=12, minute=0, second=0, microsecond=0)
+
+
+def file_of(scenario='pattern', form='gpx', *, begun=BEGUN, seed=3, **options):
+    """A flight and the file a recorder would have written of it."""
+    flight = flown(scenario, seed, 'lant', '05')
+    return flight, write(recorded(flight, gnss=False, start=begun, **options), form).encode()
+
+
+def send(person: Browser, raw: bytes, name='flight.gpx', *, status=200, file_id=None):
+    file_id = file_id or str(uuid.uuid4())
+    return person.send(f'/api/tracks/{file_id}?name={name}', raw, status=status)
+
+
+def analysed(person: Browser, url: str, raw: bytes, name='flight.gpx'):
+    line = send(person, raw, name)
+    assert line['state'] == 'waiting'
+    work(url, until_done=True)
+    return person.get(f'/api/tracks/{line["id"]}')
+
+
+def landings(flight):
+    return truths(flight, 'touchdown')
+
+
+def match(person: Browser, found, sortie_id):
+    track_id = found['track']['id']
+    pairs = person.get(f'/api/tracks/{track_id}/match/{sortie_id}')['pairs']
+    return person.call('POST', f'/api/tracks/{track_id}/match', {'sortie_id': sortie_id, 'pairs': pairs})
+
+
+def laps_of(person: Browser, sortie_id):
+    return person.get(f'/api/sorties/{sortie_id}/laps')['laps']
+
+
+def test_a_file_becomes_measured_laps_that_score_teach_and_can_be_taken_back(marta, demo_url):
+    flight, raw = file_of(rate_hz=4)
+    found = analysed(marta, demo_url, raw)
+    assert found['track']['state'] == 'done'
+    assert found['track']['laps'] == 5
+    sortie_id = marta.sortie_of('Ines')
+    assert sortie_id in [one['sortie_id'] for one in found['candidates']]
+    before = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft']
+
+    line = match(marta, found, sortie_id)
+    assert 'Ines Carvalho' in line['sortie_words']
+    laps = laps_of(marta, sortie_id)
+    assert [lap['outcome'] for lap in laps] == ['touch_and_go'] * 4 + ['full_stop']
+    for lap, truth in zip(laps, landings(flight), strict=True):
+        reading = lap['readings']['along_ft']['tracked']
+        assert lap['known_by']['along_ft'] == 'tracked'
+        assert lap['along_ft'] == reading['value']
+        assert abs(lap['along_ft'] - truth['along_ft']) < max(reading['half_width'], 40)
+        assert lap['score']['points'] is not None
+        assert lap['diagnosis']['error_ft'] is not None
+        assert lap['track_file_id'] == found['track']['id']
+    taught = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft']
+    assert taught != before  # the next aim point has learned of these laps
+
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
+    assert laps_of(marta, sortie_id) == []
+    assert marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft'] == before
+    match(marta, found, sortie_id)
+    assert [lap['along_ft'] for lap in laps_of(marta, sortie_id)] == [lap['along_ft'] for lap in laps]
+
+
+def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(marta, demo_url):
+    flight, raw = file_of(rate_hz=10)
+    sortie_id = marta.sortie_of('Ines')
+    first, second = landings(flight)[:2]
+    for truth, feet in ((first, first['along_ft'] + 70), (second, second['along_ft'] - 55)):
+        marta.put_lap(
+            sortie_id,
+            along_ft=round(feet, -1),
+            flown_at=(BEGUN + timedelta(seconds=truth['time_s'] + 9)).isoformat(),
+            known_by={'along_ft': 'tapped'},
+            note='as I saw it',
+        )
+    found = analysed(marta, demo_url, raw)
+    assert found['candidates'][0]['sortie_id'] == sortie_id
+    assert '2 laps noted' in found['candidates'][0]['reason']
+    match(marta, found, sortie_id)
+    laps = laps_of(marta, sortie_id)
+    assert len(laps) == 5
+    assert [lap['note'] for lap in laps[:2]] == ['as I saw it'] * 2
+    lap = laps[0]
+    of = lap['readings']['along_ft']
+    assert of['tapped'] == {'value': round(first['along_ft'] + 70, -1), 'half_width': 40.0, 'how': 'tapped'}
+    assert of['tracked']['half_width'] < 40
+    assert lap['along_ft'] == of['tracked']['value']
+
+    # overruled by hand: kept as corrected, beside the two others
+    path = f'/api/sorties/{sortie_id}/laps/{lap["id"]}/reading'
+    corrected = marta.call('POST', path, {'measure': 'along_ft', 'value': 700})
+    assert corrected['along_ft'] == 700
+    assert corrected['known_by']['along_ft'] == 'corrected'
+    assert set(corrected['readings']['along_ft']) == {'tapped', 'tracked', 'corrected'}
+    assert corrected['score'] != lap['score']
+    assert corrected['revision'] == lap['revision'] + 1
+    back = marta.call('POST', path, {'measure': 'along_ft', 'value': None})
+    assert back['along_ft'] == lap['along_ft']
+    assert 'corrected' not in back['readings']['along_ft']
+
+    # a tap that comes late from a tablet is kept too, and does not win over what is known better
+    tapped = {**{name: back[name] for name in ('outcome', 'flown_at', 'note')}, 'along_ft': 640.0}
+    late = marta.put_lap(sortie_id, lap_id=lap['id'], **tapped, known_by={'along_ft': 'tapped'})
+    assert late['along_ft'] == lap['along_ft']
+    assert late['readings']['along_ft']['tapped']['value'] == 640
+
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}', status=204)
+    left = laps_of(marta, sortie_id)
+    assert [one['along_ft'] for one in left] == [640, round(second['along_ft'] - 55, -1)]
+    assert [one['known_by']['along_ft'] for one in left] == ['tapped', 'tapped']
+    marta.call('POST', f'/api/tracks/{found["track"]["id"]}/restore', {})
+    assert len(marta.get('/api/tracks')['tracks']) >= 1
+
+
+def test_a_tap_counts_where_the_track_knows_less(marta, demo_url):
+    flight = flown('full-stop', 3, 'lant', '05')
+    raw = write(recorded(flight, gnss=True, start=BEGUN, rate_hz=1), 'gpx').encode()
+    sortie_id = marta.sortie_of('Ines')
+    (truth,) = landings(flight)
+    at = (BEGUN + timedelta(seconds=truth['time_s'] + 5)).isoformat()
+    feet = round(truth['along_ft'], -1)
+    marta.put_lap(sortie_id, along_ft=feet, flown_at=at, outcome='full_stop', known_by={'along_ft': 'tapped'})
+    match(marta, analysed(marta, demo_url, raw), sortie_id)
+    (lap,) = laps_of(marta, sortie_id)
+    assert lap['readings']['along_ft']['tracked']['half_width'] > 40
+    assert lap['along_ft'] == feet
+    assert lap['known_by']['along_ft'] == 'tapped'
+
+
+def test_go_arounds_and_another_runway_become_laps_of_their_own(marta, demo_url):
+    begun = BEGUN + timedelta(hours=1)
+    flight, raw = file_of('runway-change', begun=begun, rate_hz=4)
+    sortie_id = marta.sortie_of('Ines')
+    match(marta, analysed(marta, demo_url, raw), sortie_id)
+    laps = laps_of(marta, sortie_id)
+    assert [lap['runway_ident'] for lap in laps] == [event['runway'] for event in landings(flight)]
+    assert {'05', '23'} == {lap['runway_ident'] for lap in laps}
+    assert laps[-1]['box_ft']
+    assert laps[-1]['approach_speed_kias'] > 40
+
+    _, raw = file_of('mixed', begun=begun + timedelta(hours=2), rate_hz=4)
+    other = marta.sortie_of('Tobias')
+    match(marta, analysed(marta, demo_url, raw), other)
+    ends = [lap['outcome'] for lap in laps_of(marta, other)]
+    assert ends == ['touch_and_go', 'go_around', 'low_approach', 'stop_and_go', 'full_stop']
+
+
+def test_replay_of_a_lap_and_downloads(marta, demo_url):
+    flight, raw = file_of(rate_hz=4)
+    found = analysed(marta, demo_url, raw, 'my flight.gpx')
+    track_id = found['track']['id']
+    lap = marta.get(f'/api/tracks/{track_id}/laps/2')
+    columns = [lap[name] for name in ('time_s', 'along_ft', 'lateral_ft', 'height_ft', 'groundspeed_kt', 'bank_deg')]
+    assert len({len(column) for column in columns}) == 1
+    assert lap['time_s'] == sorted(lap['time_s'])
+    touch = min(range(len(lap['time_s'])), key=lambda k: abs(lap['time_s'][k]))
+    assert abs(lap['along_ft'][touch] - landings(flight)[1]['along_ft']) < 80
+    assert abs(lap['height_ft'][touch]) < 6
+    assert max(lap['height_ft']) > 700
+    assert min(lap['bank_deg']) < -12  # a left-hand pattern
+    marta.get(f'/api/tracks/{track_id}/laps/99', status=404)
+
+    take = marta.client.get
+    assert take(f'/api/tracks/{track_id}/file').data == raw
+    gpx = take(f'/api/tracks/{track_id}/export.gpx')
+    assert gpx.data.count(b'<trkpt') == found['track']['fixes']
+    assert 'my flight.clean.gpx' in gpx.headers['Content-Disposition']
+    assert 'attachment' in gpx.headers['Content-Disposition']
+    rows = take(f'/api/tracks/{track_id}/export.csv').text.splitlines()
+    assert len(rows) == len(found['events']) + 1
+    assert rows[0].startswith('kind,time,')
+    places = json.loads(take(f'/api/tracks/{track_id}/export.geojson').data)
+    assert [one['properties']['kind'] for one in places['features']] == [one['kind'] for one in found['events']]
+    marta.get(f'/api/tracks/{track_id}/export.kml', status=422)
+
+
+@pytest.mark.parametrize(
+    ('raw', 'words'),
+    [
+        (b'', 'empty'),
+        (b'hello there', 'no GPX'),
+        (gzip.compress(b'x' * 60_000_000), 'larger than 50 MB'),
+        (gzip.compress(b'x' * 5_000)[:24], 'cut off'),
+        (b'\x89PNG\r\n\x1a\n' + bytes(2_000), 'no GPX'),
+    ],
+    ids=['empty', 'text', 'bomb', 'cut', 'picture'],
+)
+def test_what_is_plainly_no_track_is_refused_at_once_and_not_kept(marta, raw, words):
+    before = marta.get('/api/tracks')['tracks']
+    reply = send(marta, raw, status=422)
+    assert words in reply['fields']['file']
+    assert marta.get('/api/tracks')['tracks'] == before
+
+
+def test_too_large_a_body_is_refused_before_it_is_read(marta):
+    headers, said = {'X-CSRFToken': marta.token}, {'CONTENT_LENGTH': '60000000'}
+    reply = marta.client.put(f'/api/tracks/{uuid.uuid4()}', data=b'x', headers=headers, environ_overrides=said)
+    assert reply.status_code == 413
+    assert '50 MB' in reply.get_data(as_text=True)
+
+
+@pytest.mark.parametrize(
+    ('raw', 'words'),
+    [
+        (b'<?xml version="1.0"?><!DOCTYPE a [<!ENTITY b SYSTEM "file:///etc/passwd">]><gpx>&b;</gpx>', 'entit'),
+        (b'<gpx version="1.1"><trk><trkseg><trkpt lat="1" lon="2">', 'xml'),
+        (b'$GPGGA,120000,5000.0,N,00100.0,E,1,8,1.0,30.0,M,,M,,*00\n' * 3, ''),
+    ],
+    ids=['entity', 'cut-xml', 'nmea-sums'],
+)
+def test_what_turns_out_to_be_none_is_told_and_its_bytes_are_let_go(marta, demo_url, raw, words):
+    line = send(marta, raw)
+    work(demo_url, until_done=True)
+    told = marta.get(f'/api/tracks/{line["id"]}')
+    assert told['track']['state'] == 'refused'
+    assert told['track']['problem']
+    assert words.lower() in told['track']['problem'].lower()
+    assert 'passwd' not in json.dumps(told)
+    marta.get(f'/api/tracks/{line["id"]}/file', status=422)
+    marta.call('POST', f'/api/tracks/{line["id"]}/analysis', {}, status=409)
+
+
+def test_columns_are_shown_corrected_and_remembered_for_the_next_file_of_the_device(marta, demo_url):
+    _flight, raw = file_of('full-stop', 'csv', rate_hz=1)
+    head, _, body = raw.decode().partition('\n')
+    strange = ('; '.join(f'field {k}' for k in range(len(head.split(',')))) + '\n' + body.replace(',', ';')).encode()
+    line = send(marta, strange, 'box.csv')
+    work(demo_url, until_done=True)
+    path = f'/api/tracks/{line["id"]}'
+    assert marta.get(path)['track']['state'] == 'columns'
+    shown = marta.get(f'{path}/columns')
+    assert shown['columns'] is None
+    assert shown['separator'] == ';'
+    assert shown['rows'][0][0] == 'field 0'
+    names = head.split(',')
+
+    def where(part):
+        return next(k for k, name in enumerate(names) if part in name.lower())
+
+    wanted = {
+        'separator': ';',
+        'decimal': '.',
+        'first_row': 1,
+        'columns': [
+            {'role': 'time', 'index': where('time')},
+            {'role': 'latitude', 'index': where('lat')},
+            {'role': 'longitude', 'index': where('lon')},
+            {'role': 'height', 'index': where('alt'), 'unit': 'ft' if 'ft' in names[where('alt')] else 'm'},
+        ],
+    }
+    wrong = {**wanted, 'columns': [*wanted['columns'][:3], {'role': 'height', 'index': 99}]}
+    assert 'index' in marta.call('PUT', f'{path}/columns', wrong, status=422)['fields']
+    marta.call('PUT', f'{path}/columns', wanted)
+    work(demo_url, until_done=True)
+    done = marta.get(path)
+    assert done['track']['state'] == 'done'
+    assert [one['kind'] for one in done['events']][-1] == 'touchdown'
+
+    _, later = file_of('full-stop', 'csv', seed=4, rate_hz=1)
+    again = ('; '.join(f'field {k}' for k in range(len(names))) + '\n').encode()
+    again += later.partition(b'\n')[2].replace(b',', b';')
+    remembered = analysed(marta, demo_url, again, 'box2.csv')
+    assert remembered['track']['state'] == 'done'
+    assert remembered['events']
+
+
+def test_a_file_is_kept_once_and_one_cut_off_is_taken_up_again(marta, demo_url, app):
+    _, raw = file_of('full-stop', rate_hz=1)
+    file_id = str(uuid.uuid4())
+    send(marta, raw, file_id=file_id)
+    send(marta, raw, file_id=file_id)
+    assert 'here already' in send(marta, raw, status=409)['message']
+    send(marta, raw + b' ', file_id=file_id, status=409)
+    with app.extensions['bullseye_sessions']() as db:  # a worker that ended in the middle of it
+        db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 1")
+        db.connection().exec_driver_sql('delete from procrastinate_jobs')
+        db.commit()
+    work(demo_url, until_done=True)
+    assert marta.get(f'/api/tracks/{file_id}')['track']['state'] == 'done'
+    with app.extensions['bullseye_sessions']() as db:  # and one that ends whoever takes it up
+        db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 3")
+        db.commit()
+    work(demo_url, until_done=True)
+    track = marta.get(f'/api/tracks/{file_id}')['track']
+    assert track['state'] == 'refused'
+    assert 'three times' in track['problem']
+
+
+def test_positions_of_the_tablet_propose_touchdowns(marta, demo_url):
+    flight = flown('full-stop', 3, 'lant', '05')
+    track = recorded(flight, gnss=False, start=BEGUN, rate_hz=1)
+    sortie_id = marta.sortie_of('Ines')
+    at_ms = [round(BEGUN.timestamp() * 1_000 + s * 1_000) for s in track.time_s]
+    columns = {
+        't': at_ms,
+        'lat': [round(v * 1e7) for v in track.lat_deg],
+        'lon': [round(v * 1e7) for v in track.lon_deg],
+        'acc': [40] * len(at_ms),
+    }
+    marta.call('POST', f'/api/tracks/of-sortie/{sortie_id}', status=422)
+    half = len(at_ms) // 2
+    for part in (slice(0, half), slice(half, None)):
+        piece = {name: _differences(values[part]) for name, values in columns.items()}
+        marta.send(f'/api/sorties/{sortie_id}/tracks/{uuid.uuid4()}', gzip.compress(json.dumps(piece).encode()))
+    line = marta.call('POST', f'/api/tracks/of-sortie/{sortie_id}')
+    assert marta.call('POST', f'/api/tracks/of-sortie/{sortie_id}')['id'] == line['id']
+    work(demo_url, until_done=True)
+    found = marta.get(f'/api/tracks/{line["id"]}')
+    assert found['track']['format'] == 'device'
+    (touch,) = [one for one in found['events'] if one['kind'] == 'touchdown']
+    assert abs(touch['along_ft'] - landings(flight)[0]['along_ft']) < touch['uncertainty_ft']
+    match(marta, found, sortie_id)
+    assert laps_of(marta, sortie_id)[0]['known_by']['along_ft'] == 'tracked'
+
+
+def _differences(values):
+    return [values[0], *(b - a for a, b in itertools.pairwise(values))]
+
+
+def test_students_see_their_own_flights_and_change_none(app, marta, ines, demo_url):
+    _, raw = file_of('full-stop', rate_hz=1)
+    found = analysed(marta, demo_url, raw)
+    path = f'/api/tracks/{found["track"]["id"]}'
+    ines.get(path, status=404)
+    match(marta, found, marta.sortie_of('Ines'))
+    assert ines.get(path)['track']['laps'] == 1
+    assert [one['id'] for one in ines.get('/api/tracks')['tracks']] == [found['track']['id']]
+    assert ines.get(f'{path}/laps/1')['time_s']
+    send(ines, raw, status=403)
+    for method, more, body in (
+        ('DELETE', '', None),
+        ('POST', '/analysis', {}),
+        ('DELETE', '/match', None),
+        ('POST', '/match', {'sortie_id': marta.sorties()[0]['id'], 'pairs': []}),
+        ('GET', '/columns', None),
+    ):
+        ines.call(method, path + more, body, status=403)
+    tobias = Browser(app).sign_in('tobias')
+    tobias.get(path, status=404)
+    tobias.get(f'{path}/export.gpx', status=404)
+
+
+def test_a_match_that_does_not_fit_is_refused(marta, demo_url):
+    _, raw = file_of('full-stop', rate_hz=1)
+    sortie_id = marta.sortie_of('Ines')
+    line = send(marta, raw)
+    path = f'/api/tracks/{line["id"]}'
+    marta.get(f'{path}/match/{sortie_id}', status=409)  # not analysed yet
+    work(demo_url, until_done=True)
+    end = marta.get(f'{path}/match/{sortie_id}')['pairs'][0]['event']
+    for pairs in (
+        [{'event': 0, 'lap_id': None}],
+        [{'event': end, 'lap_id': None}] * 2,
+        [{'event': end, 'lap_id': str(uuid.uuid4())}],
+    ):
+        reply = marta.call('POST', f'{path}/match', {'sortie_id': sortie_id, 'pairs': pairs}, status=422)
+        assert 'pairs' in reply['fields']
+    assert laps_of(marta, sortie_id) == []
+    assert marta.get(path)['track']['sortie_id'] is None
