@@ -115,7 +115,8 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
             if (path, method) in open_to_all:
                 continue
             address = path.replace('{lap_id}', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
-            address = address.replace('{track_id}', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
+            for name in ('{track_id}', '{file_id}'):
+                address = address.replace(name, '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10')
             for name, value in (
                 ('sortie_id', '1'),
                 ('airfield_id', '1'),
@@ -123,6 +124,8 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
                 ('person_id', '1'),
                 ('what', 'aircraft'),
                 ('paper', 'a5'),
+                ('number', '1'),
+                ('form', 'gpx'),
             ):
                 address = address.replace('{' + name + '}', value)
             reply = nobody.client.open(address, method=method.upper(), json={}, headers={'X-CSRFToken': nobody.token})

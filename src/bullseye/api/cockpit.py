@@ -39,7 +39,7 @@ class AboardOut(Out):
     catalogue: CatalogueOut
 
 
-class TrackOut(Out):
+class TrackPieceOut(Out):
     """A piece of track as it was kept."""
 
     id: uuid.UUID
@@ -48,10 +48,10 @@ class TrackOut(Out):
     fixes: int
 
 
-class TracksOut(Out):
+class TrackPiecesOut(Out):
     """The pieces of track of a sortie."""
 
-    tracks: list[TrackOut]
+    tracks: list[TrackPieceOut]
 
 
 class FloatOut(Out):
@@ -111,7 +111,7 @@ def take_along(sortie_id: int) -> AboardOut:
 
 @bp.put('/sorties/<int:sortie_id>/tracks/<uuid:track_id>')
 @login_required
-@bp.output(TrackOut)
+@bp.output(TrackPieceOut)
 @bp.doc(responses=[401, 403, 404, 409, 422])
 def keep_track(sortie_id: int, track_id: uuid.UUID) -> Any:
     """Keep a piece of track, gzipped JSON as the device wrote it; sending it twice changes nothing."""
@@ -122,7 +122,7 @@ def keep_track(sortie_id: int, track_id: uuid.UUID) -> Any:
 
 @bp.get('/sorties/<int:sortie_id>/tracks')
 @login_required
-@bp.output(TracksOut)
+@bp.output(TrackPiecesOut)
 @bp.doc(responses=[401, 404])
 def list_tracks(sortie_id: int) -> dict[str, Any]:
     """List the pieces of track of a sortie."""

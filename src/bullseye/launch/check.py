@@ -89,7 +89,8 @@ def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int
 
 def types(_: argparse.Namespace) -> int:
     """Write the API's description and, from it, the types of the front end."""
-    setup.everything(for_tests=True)
+    setup.python_packages(for_tests=True)
+    setup.front_end_packages()
     kept = places.WEB / 'src' / 'api' / 'openapi.json'
     program = (
         'import json, sys; from bullseye.api import spec; '
