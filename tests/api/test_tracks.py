@@ -122,7 +122,10 @@ def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(mart
     assert late['along_ft'] == lap['along_ft']
     assert late['readings']['along_ft']['tapped']['value'] == 640
 
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}', status=409)
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
     marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}', status=204)
+    marta.get(f'/api/tracks/{found["track"]["id"]}', status=404)
     left = laps_of(marta, sortie_id)
     assert [one['along_ft'] for one in left] == [640, round(second['along_ft'] - 55, -1)]
     assert [one['known_by']['along_ft'] for one in left] == ['tapped', 'tapped']

@@ -31,6 +31,7 @@ const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
 const places = computed(() => [
   ...(person.value?.role === 'student' ? [] : ([['/people', 'People'], ['/fleet', 'Fleet']] as const)),
+  ['/tracks', 'Tracks'] as const,
   ['/hangar', 'Hangar'] as const,
   ['/fields', 'Fields'] as const,
   ['/standards', 'Standards'] as const,
@@ -146,7 +147,7 @@ useKeys({
           {{ session.error.value.message }}
           <button type="button" class="button mt-3" @click="session.refetch()">Try again</button>
         </p>
-        <RouterView v-else :key="String(route.params.id ?? '')" />
+        <RouterView v-else :key="String(route.params.id ?? route.params.track ?? '')" />
       </main>
     </div>
     <p

@@ -22,6 +22,8 @@ export function makeRouter(client: QueryClient) {
       { path: '/standards', name: 'standards', component: () => import('./views/StandardsView.vue') },
       { path: '/techniques', name: 'techniques', component: () => import('./views/TechniquesView.vue') },
       { path: '/fleet', name: 'fleet', component: () => import('./views/FleetView.vue') },
+      { path: '/tracks', name: 'tracks', component: () => import('./views/TracksView.vue') },
+      { path: '/tracks/:track([0-9a-f-]{36})', name: 'track', component: () => import('./views/TrackView.vue') },
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
       { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
       { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },

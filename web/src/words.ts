@@ -104,3 +104,8 @@ export function day(date: string): string {
     new Date(`${date}T00:00:00Z`),
   )
 }
+
+/** An hour as it is said in the trade: `14:03 UTC`. */
+export function clock(moment: string, unit = ' UTC'): string {
+  return `${new Date(moment).toISOString().slice(11, 16)}${unit}`
+}

@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person, queue
 from bullseye.api.schema import Id, In, Out
+from bullseye.core.airfield import RunwayEnd
 from bullseye.core.errors import InvalidInput
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
 from bullseye.store.models import TrackFile
@@ -244,11 +245,8 @@ class ReplayOut(Out):
     """One lap on its runway's axes, a column for each thing that is drawn; seconds from its end."""
 
     number: int
-    runway: str
+    runway: RunwayEnd
     zero: AwareDatetime
-    length_ft: float
-    displaced_threshold_ft: float
-    width_ft: float
     time_s: list[float]
     along_ft: list[float]
     lateral_ft: list[float]
@@ -335,13 +333,9 @@ def read_track_file(file_id: uuid.UUID) -> dict[str, Any]:
 @bp.output({}, status_code=204)
 @bp.doc(responses=[401, 403, 404, 409])
 def remove_track_file(file_id: uuid.UUID) -> ResponseReturnValue:
-    """Take a flight away; it can be brought back for a month. Its laps are taken from it first."""
+    """Take a flight away that measures no sortie; it can be brought back for a month."""
     db = database()
-    row = trackfiles.find(db, file_id, person=person(), right='coach')
-    if row.sortie_id is not None:
-        sorties.find(db, row.sortie_id, person=person(), right='coach', lock=True)
-        measuring.take_back(db, row)
-    trackfiles.remove(db, row)
+    trackfiles.remove(db, trackfiles.find(db, file_id, person=person(), right='coach'))
     return '', 204
 
 

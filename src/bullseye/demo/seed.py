@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.brief import make_brief, setting
 from bullseye.core.touchdown import Approach, predict
+from bullseye.demo import flights
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
 from bullseye.store import catalogue, coaching, laps, people, scope
 from bullseye.store.models import (
@@ -147,6 +148,19 @@ def seed(db: Session, *, today: date) -> bool:
         )
         for number in range(count):
             _fly(db, sortie, habit=HABITS[student], by=instructors[instructor], number=number, rng=rng)
+    recorded = _sortie(
+        db,
+        school,
+        planned_on=today - timedelta(days=4),
+        student=students[3],
+        instructor=instructors[0],
+        aircraft=aircraft,
+        end=end,
+        standard=standards['US commercial'],
+        landing='normal',
+        wind=(70, 6, None),
+    )
+    flights.add_recorded_flight(db, recorded, by=instructors[0])
     for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
         _sortie(
             db,

@@ -46,10 +46,7 @@ def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
     threshold_ft = float(runway.surface_ft(0.0))  # type: ignore[arg-type]
     return {
         'number': number,
-        'runway': runway.end.ident,
+        'runway': runway.end,
         'zero': lap['to'],
-        'length_ft': runway.end.length_ft,
-        'displaced_threshold_ft': runway.end.displaced_threshold_ft,
-        'width_ft': runway.end.width_ft,
         **on_runway(part, runway.frame, elevation_ft=threshold_ft, zero_s=zero_s),
     }

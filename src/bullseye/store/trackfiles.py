@@ -133,7 +133,12 @@ def begin(db: Session, row: TrackFile) -> None:
 
 
 def remove(db: Session, row: TrackFile) -> None:
-    """Take a file away; it can be brought back for a month."""
+    """Take a file away; it can be brought back for a month.
+
+    :raises Conflict: while it measures a sortie
+    """
+    if row.sortie_id is not None:
+        raise Conflict('this flight measures a sortie: take its laps back first')
     row.removed_at = datetime.now(UTC)
     db.commit()
 

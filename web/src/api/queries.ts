@@ -9,7 +9,10 @@ import type {
   AircraftSpec,
   BriefChanges,
   BriefOut,
+  CsvColumns,
   GeoJson,
+  Match,
+  Measure,
   Aboard,
   Brief,
   LandingKind,
@@ -162,6 +165,44 @@ export const api = {
   setCrosswindLimit: (person_id: number, crosswind_limit_kt: number | null) =>
     answered(http.PATCH('/api/people/{person_id}', { params: { path: { person_id } }, body: { crosswind_limit_kt } })),
   fleet: () => answered(http.GET('/api/fleet')),
+  trackFiles: () => answered(http.GET('/api/tracks')),
+  trackFile: (file_id: string) => answered(http.GET('/api/tracks/{file_id}', { params: { path: { file_id } } })),
+  sendTrackFile: (file_id: string, file: File) =>
+    answered(
+      http.PUT('/api/tracks/{file_id}', {
+        params: { path: { file_id }, query: { name: file.name } as never },
+        body: file as never,
+        bodySerializer: (raw: unknown) => raw as Blob,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    ),
+  removeTrackFile: (file_id: string) =>
+    answered(http.DELETE('/api/tracks/{file_id}', { params: { path: { file_id } } })),
+  restoreTrackFile: (file_id: string) =>
+    answered(http.POST('/api/tracks/{file_id}/restore', { params: { path: { file_id } } })),
+  analyseTrack: (file_id: string, aircraft_id: number | null) =>
+    answered(http.POST('/api/tracks/{file_id}/analysis', { params: { path: { file_id } }, body: { aircraft_id } })),
+  trackColumns: (file_id: string) =>
+    answered(http.GET('/api/tracks/{file_id}/columns', { params: { path: { file_id } } })),
+  correctColumns: (file_id: string, body: CsvColumns) =>
+    answered(http.PUT('/api/tracks/{file_id}/columns', { params: { path: { file_id } }, body })),
+  proposeMatch: (file_id: string, sortie_id: number) =>
+    answered(http.GET('/api/tracks/{file_id}/match/{sortie_id}', { params: { path: { file_id, sortie_id } } })),
+  confirmMatch: (file_id: string, body: Match) =>
+    answered(http.POST('/api/tracks/{file_id}/match', { params: { path: { file_id } }, body })),
+  takeMatchBack: (file_id: string) =>
+    answered(http.DELETE('/api/tracks/{file_id}/match', { params: { path: { file_id } } })),
+  replayLap: (file_id: string, number: number) =>
+    answered(http.GET('/api/tracks/{file_id}/laps/{number}', { params: { path: { file_id, number } } })),
+  measureFromTablet: (sortie_id: number) =>
+    answered(http.POST('/api/tracks/of-sortie/{sortie_id}', { params: { path: { sortie_id } } })),
+  correctReading: (sortie_id: number, lap_id: string, measure: Measure, value: number | null) =>
+    answered(
+      http.POST('/api/sorties/{sortie_id}/laps/{lap_id}/reading', {
+        params: { path: { sortie_id, lap_id } },
+        body: { measure, value },
+      }),
+    ),
 }
 
 export const sessionQuery = { queryKey: ['session'] as const, queryFn: api.session, staleTime: Infinity }
@@ -216,6 +257,14 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number)
   placeholderData: <T>(before: T) => before,
 })
 export const schoolQuery = { queryKey: ['school'] as const, queryFn: api.school }
+export const tracksQuery = { queryKey: ['tracks'] as const, queryFn: api.trackFiles }
+export const trackQuery = (id: string) => ({ queryKey: ['track', id] as const, queryFn: () => api.trackFile(id) })
+/** A lap of a flight never changes while its analysis stands. */
+export const replayQuery = (id: string, number: number) => ({
+  queryKey: ['track', id, 'lap', number] as const,
+  queryFn: () => api.replayLap(id, number),
+  staleTime: 600_000,
+})
 export const fleetQuery = { queryKey: ['fleet'] as const, queryFn: api.fleet }
 
 let refreshing = 0

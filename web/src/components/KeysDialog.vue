@@ -12,6 +12,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['G', 'Go-around'],
   ['U', 'Undo'],
   ['[ ]', 'Lap before, lap after'],
+  ['Space', 'Replay: play or stop; ← → a second, with Shift ten'],
   ['← →', 'On the strip: 10 ft; with Page keys 100 ft'],
   ['↑ ↓', 'On the strip: 2 ft to the side'],
 ]

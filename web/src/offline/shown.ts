@@ -30,6 +30,8 @@ export function asWritten(lap: Lap): LapIn {
     wind_kt: lap.wind_kt,
     aim_point_ft: lap.aim_point_ft,
     landing: lap.landing,
+    runway_end_id: lap.runway_end_id,
+    liftoff_ft: lap.liftoff_ft,
     spot_ft: lap.spot_ft,
     marks: lap.marks,
     note: lap.note,

@@ -297,6 +297,8 @@ function fineTune(event: KeyboardEvent) {
         </text>
       </g>
 
+      <slot :x="x" :y="y" :top="top" :bottom="bottom" />
+
       <!-- feet from the threshold -->
       <g v-for="feet in ticks" :key="feet">
         <line :x1="x(feet)" :x2="x(feet)" :y1="bottom" :y2="bottom + 6" stroke="var(--ink-soft)" />

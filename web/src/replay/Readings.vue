@@ -1,0 +1,37 @@
+<script setup lang="ts">
+/** Where a lap touched by each who told: tapped, measured, corrected; which of them scores, and how to overrule it. */
+import { computed } from 'vue'
+import type { Lap } from '@/api/types'
+import { round } from '@/words'
+
+const props = defineProps<{ lap: Lap; mayChange: boolean }>()
+const emit = defineEmits<{ correct: [feet: number | null] }>()
+interface Reading {
+  value: number
+  half_width: number | null
+}
+const HOW_LABEL: Record<string, string> = { tapped: 'Tapped', tracked: 'Measured', corrected: 'Corrected by hand' }
+const of = computed(() => (props.lap.readings.along_ft ?? {}) as Record<string, Reading>)
+const rows = computed(() =>
+  ['tapped', 'tracked', 'corrected'].filter((how) => of.value[how]).map((how) => ({ how, ...of.value[how]!, counts: props.lap.known_by.along_ft === how })),
+)
+</script>
+
+<template>
+  <section v-if="rows.length" class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="Where it touched">
+    <h2 class="font-bold">Lap {{ lap.number }} touched</h2>
+    <p v-for="row in rows" :key="row.how" :class="row.counts ? '' : 'text-soft'">
+      <span class="figure text-2xl">{{ round(row.value) }}</span><span class="unit">ft</span>
+      <span v-if="row.half_width !== null" class="figure"> ± {{ round(row.half_width) }}</span>
+      {{ HOW_LABEL[row.how] }}<b v-if="row.counts"> ✓ scores</b>
+    </p>
+    <span class="flex-1" />
+    <template v-if="mayChange">
+      <button v-if="of.corrected" type="button" class="button" @click="emit('correct', null)">Take the correction back</button>
+      <button v-else-if="of.tapped && lap.known_by.along_ft !== 'tapped'" type="button" class="button" @click="emit('correct', of.tapped.value)">
+        The tap was right
+      </button>
+      <p class="basis-full text-sm text-soft">Of two the better known scores. Drag the diamond below the final to overrule both.</p>
+    </template>
+  </section>
+</template>

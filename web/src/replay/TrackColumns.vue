@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** How a CSV file is read: shown over its first rows, put right by hand, remembered for its device. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { api } from '@/api/queries'
+import type { CsvColumns } from '@/api/types'
+import Loading from '@/components/Loading.vue'
+import Stepper from '@/components/Stepper.vue'
+
+type Role = CsvColumns['columns'][number]['role']
+const props = defineProps<{ fileId: string }>()
+const emit = defineEmits<{ read: [columns: CsvColumns] }>()
+const shown = useQuery({ queryKey: ['track', props.fileId, 'columns'], queryFn: () => api.trackColumns(props.fileId) })
+const ROLE_LABEL: Record<Role, string> = {
+  time: 'Time',
+  date: 'Date',
+  utc_offset: 'Hours ahead of UTC',
+  latitude: 'Latitude',
+  longitude: 'Longitude',
+  height: 'Height',
+  speed: 'Groundspeed',
+  course: 'Course over the ground',
+  airspeed: 'Airspeed',
+  heading: 'Heading, true',
+  pitch: 'Pitch',
+  bank: 'Bank',
+  vertical_speed: 'Vertical speed',
+}
+const ROLES = Object.keys(ROLE_LABEL) as Role[]
+const NEEDED: readonly Role[] = ['time', 'latitude', 'longitude']
+const roles = ref<Record<number, Role | ''>>({})
+const units = ref<Record<number, string>>({})
+const decimal = ref<'.' | ','>('.')
+const firstRow = ref(1)
+watch(
+  () => shown.data.value,
+  (now) => {
+    if (!now) return
+    roles.value = Object.fromEntries((now.columns?.columns ?? []).map((one) => [one.index, one.role]))
+    units.value = Object.fromEntries((now.columns?.columns ?? []).map((one) => [one.index, one.unit ?? '']))
+    decimal.value = now.columns?.decimal ?? '.'
+    firstRow.value = now.columns?.first_row ?? 1
+  },
+  { immediate: true },
+)
+const widest = computed(() => Math.max(0, ...(shown.data.value?.rows ?? []).map((row) => row.length)))
+const unitsOf = (index: number) => (roles.value[index] ? ((shown.data.value?.units as Record<string, string[]>)[roles.value[index] as string] ?? []) : [])
+const missing = computed(() => NEEDED.filter((role) => !Object.values(roles.value).includes(role)))
+const twice = computed(() => {
+  const given = Object.values(roles.value).filter(Boolean)
+  return given.find((role, k) => given.indexOf(role) !== k)
+})
+function read() {
+  const columns = Object.entries(roles.value)
+    .filter(([, role]) => role)
+    .map(([index, role]) => ({ role: role as Role, index: Number(index), unit: unitsOf(Number(index)).length ? units.value[Number(index)] || unitsOf(Number(index))[0]! : null }))
+  emit('read', { separator: shown.data.value!.separator as CsvColumns['separator'], decimal: decimal.value, first_row: firstRow.value, columns })
+}
+</script>
+
+<template>
+  <section class="panel space-y-3" aria-label="Columns of the file">
+    <h2 class="text-lg font-bold">What the columns are</h2>
+    <Loading v-if="!shown.data.value" :error="shown.error.value" :retry="shown.refetch" />
+    <template v-else>
+      <p>Say what each column holds. Files with the same headings are read the same way from then on.</p>
+      <div class="overflow-x-auto" tabindex="0">
+        <table class="text-left text-sm">
+          <thead>
+            <tr>
+              <th v-for="index in widest" :key="index" class="min-w-40 p-1 align-top">
+                <select v-model="roles[index - 1]" class="field" :aria-label="`Column ${index} is`">
+                  <option :value="undefined">not used</option>
+                  <option v-for="role in ROLES" :key="role" :value="role">{{ ROLE_LABEL[role] }}</option>
+                </select>
+                <select v-if="unitsOf(index - 1).length" v-model="units[index - 1]" class="field mt-1" :aria-label="`Unit of column ${index}`">
+                  <option v-for="unit in unitsOf(index - 1)" :key="unit" :value="unit">{{ unit }}</option>
+                </select>
+              </th>
+            </tr>
+          </thead>
+          <tbody class="figure">
+            <tr v-for="(row, k) in shown.data.value.rows" :key="k" class="border-b border-line" :class="k < firstRow ? 'text-soft' : ''">
+              <td v-for="index in widest" :key="index" class="whitespace-nowrap p-1">{{ row[index - 1] ?? '' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="flex flex-wrap items-end gap-4">
+        <label>
+          <span class="heading block">Decimals are written with a</span>
+          <select v-model="decimal" class="field !w-auto"><option value=".">point</option><option value=",">comma</option></select>
+        </label>
+        <Stepper :model-value="firstRow" label="Rows before the figures" unit="" :min="0" :max="100" class="w-64" @update:model-value="firstRow = $event ?? 0" />
+        <button type="button" class="button button-main" :disabled="missing.length > 0 || !!twice" @click="read">Read it so</button>
+      </div>
+      <p v-if="missing.length" class="font-bold">Still to be named: {{ missing.map((role) => ROLE_LABEL[role]).join(', ') }}.</p>
+      <p v-if="twice" role="alert" class="font-bold text-fail-ink">{{ ROLE_LABEL[twice as Role] }} stands twice.</p>
+    </template>
+  </section>
+</template>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+/** Play, step, scrub, and jump to what happened. */
+import { useKeys } from '@/composables/useKeys'
+import type { Moment } from './lap'
+import { useCursor } from './useCursor'
+
+defineProps<{ span: readonly [number, number]; moments: readonly Moment[] }>()
+const { time, playing, rate, go, step, toggle } = useCursor()
+const RATES = [1, 2, 5, 10]
+function jump(to: number) {
+  playing.value = false
+  go(to)
+}
+useKeys({ ArrowLeft: () => step(-1), ArrowRight: () => step(1) })
+const seconds = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)} s`
+</script>
+
+<template>
+  <div class="panel flex flex-wrap items-center gap-2 !py-2" role="group" aria-label="Play">
+    <button type="button" class="button button-main w-24" @click="toggle()">{{ playing ? 'Stop' : 'Play' }}</button>
+    <button type="button" class="button !px-3" aria-label="A second back" @click="step(-1)">−1 s</button>
+    <button type="button" class="button !px-3" aria-label="A second on" @click="step(1)">+1 s</button>
+    <label class="flex min-h-11 items-center gap-1">
+      <span class="sr-only">Speed</span>
+      <select v-model.number="rate" class="field !w-auto">
+        <option v-for="one in RATES" :key="one" :value="one">{{ one }} ×</option>
+      </select>
+    </label>
+    <input
+      :value="time"
+      type="range"
+      class="min-h-11 min-w-40 flex-1"
+      aria-label="Moment of the lap"
+      :aria-valuetext="`${seconds(time)} from the end of the lap`"
+      :min="span[0]"
+      :max="span[1]"
+      step="0.1"
+      @input="jump(Number(($event.target as HTMLInputElement).value))"
+    />
+    <output class="figure w-24 text-right text-lg" aria-label="Seconds from the end of the lap">{{ seconds(time) }}</output>
+    <div class="flex flex-wrap gap-1.5" role="group" aria-label="Jump to">
+      <button v-for="one in moments" :key="one.label" type="button" class="button !px-3" @click="jump(one.time)">{{ one.label }}</button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+/** One recorded flight: which sortie it was, its laps drawn again, what was measured, and the way out. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { api, catalogueQuery, forgetSortie, lapsQuery, planQuery, sessionQuery, sortieQuery, trackQuery } from '@/api/queries'
+import type { CsvColumns, Lap, Pair, TrackLap } from '@/api/types'
+import FeetBar from '@/components/FeetBar.vue'
+import Loading from '@/components/Loading.vue'
+import ScoreTable from '@/components/ScoreTable.vue'
+import LapFigures from '@/replay/LapFigures.vue'
+import Readings from '@/replay/Readings.vue'
+import Replay from '@/replay/Replay.vue'
+import TrackColumns from '@/replay/TrackColumns.vue'
+import TrackMatch from '@/replay/TrackMatch.vue'
+import { useUndo } from '@/stores/undo'
+import { clock, day, direction, round } from '@/words'
+
+const id = String(useRoute().params.track)
+const client = useQueryClient()
+const undo = useUndo()
+const session = useQuery(sessionQuery)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
+const found = useQuery({
+  ...trackQuery(id),
+  refetchInterval: (query) => (['waiting', 'working'].includes(query.state.data?.track.state ?? '') ? 600 : false),
+})
+const track = computed(() => found.data.value)
+const line = computed(() => track.value?.track)
+const sortieId = computed(() => line.value?.sortie_id ?? null)
+const known = computed(() => sortieId.value !== null)
+const sortieState = useQuery(computed(() => ({ ...sortieQuery(sortieId.value ?? 0), enabled: known.value })))
+const lapsState = useQuery(computed(() => ({ ...lapsQuery(sortieId.value ?? 0), enabled: known.value })))
+const planState = useQuery(computed(() => ({ ...planQuery(sortieId.value ?? 0), enabled: known.value })))
+const catalogue = useQuery(catalogueQuery)
+const scored = computed(() => (known.value ? (lapsState.data.value?.laps ?? []) : []))
+const current = ref<TrackLap | null>(null)
+const currentEvent = computed(() => (current.value ? (track.value?.events[current.value.end] ?? null) : null))
+const currentScored = computed(() => scored.value.find((lap) => lap.track_file_id === id && lap.track_event === current.value?.end) ?? null)
+const pattern = computed(() => {
+  // the plan is drawn for the sortie's runway; a lap on another one has none
+  const sortie = sortieState.data.value
+  return known.value && sortie && current.value?.runway === sortie.runway.ident ? (planState.data.value?.plan.pattern ?? null) : null
+})
+watch(
+  () => line.value?.state,
+  (now, before) => before && now === 'done' && client.invalidateQueries({ queryKey: ['track', id] }),
+)
+
+const problem = ref('')
+const isChanging = ref(false)
+const showColumns = ref(false)
+async function refresh(of: number | null = sortieId.value) {
+  await client.invalidateQueries({ queryKey: ['track', id], exact: true })
+  await client.invalidateQueries({ queryKey: ['tracks'] })
+  if (of !== null) await forgetSortie(client, of)
+}
+async function write(what: () => Promise<unknown>) {
+  isChanging.value = true
+  try {
+    await what()
+    problem.value = ''
+    return true
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be kept.'
+    return false
+  } finally {
+    isChanging.value = false
+  }
+}
+async function confirmMatch(sortie_id: number, pairs: Pair[]) {
+  if (!(await write(() => api.confirmMatch(id, { sortie_id, pairs })))) return
+  undo.done('taking the laps', async () => {
+    await api.takeMatchBack(id)
+    await refresh(sortie_id)
+  })
+  await refresh(sortie_id)
+}
+async function takeBack() {
+  const of = sortieId.value
+  if (of === null || !track.value) return
+  const pairs: Pair[] = scored.value
+    .filter((lap) => lap.track_file_id === id && lap.track_event !== null)
+    .map((lap) => ({ event: lap.track_event!, lap_id: 'tapped' in (lap.readings.along_ft ?? {}) || lap.note || lap.marks.length ? lap.id : null }))
+  if (!(await write(() => api.takeMatchBack(id)))) return
+  undo.done('taking the laps back', async () => {
+    await api.confirmMatch(id, { sortie_id: of, pairs })
+    await refresh(of)
+  })
+  await refresh(of)
+}
+async function correct(lap: Lap, value: number | null) {
+  const of = sortieId.value!
+  const before = (lap.readings.along_ft as Record<string, { value: number }> | undefined)?.corrected?.value ?? null
+  if (!(await write(() => api.correctReading(of, lap.id, 'along_ft', value)))) return
+  undo.done('the touchdown', async () => {
+    await api.correctReading(of, lap.id, 'along_ft', before)
+    await refresh(of)
+  })
+  await refresh(of)
+}
+async function readSo(columns: CsvColumns) {
+  if (await write(() => api.correctColumns(id, columns))) {
+    showColumns.value = false
+    await refresh()
+  }
+}
+async function analyseBy(aircraft: string) {
+  if (await write(() => api.analyseTrack(id, aircraft ? Number(aircraft) : null))) await refresh()
+}
+const FORMS = [
+  { form: 'gpx', label: 'Cleaned track, GPX' },
+  { form: 'csv', label: 'Events, CSV' },
+  { form: 'geojson', label: 'Events, GeoJSON' },
+] as const
+</script>
+
+<template>
+  <Loading v-if="!track || !line" :error="found.error.value" :retry="found.refetch" />
+  <div v-else class="space-y-3">
+    <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <RouterLink :to="{ name: 'tracks' }" class="min-h-11 content-center underline">‹ Recorded flights</RouterLink>
+      <h1 class="text-2xl font-bold">
+        {{ line.begun_at ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}` : line.name }}
+      </h1>
+      <p v-if="line.sortie_words" class="text-soft">{{ line.sortie_words }}</p>
+      <span class="flex-1" />
+      <RouterLink v-if="known" :to="{ name: 'debrief', params: { id: sortieId! } }" class="button">Debrief</RouterLink>
+      <button v-if="known && mayChange" type="button" class="button" :disabled="isChanging" @click="takeBack">Take its laps back</button>
+    </div>
+    <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+    <p v-if="line.state === 'waiting' || line.state === 'working'" role="status" class="panel text-lg font-bold text-aim-ink">{{ line.progress || 'working' }}…</p>
+    <p v-else-if="line.state === 'refused'" role="alert" class="panel font-bold text-fail-ink">Not taken: {{ line.problem }}</p>
+    <p v-else-if="line.state === 'columns'" class="panel font-bold">The headings of this file do not say what is in its columns.</p>
+    <TrackColumns v-if="mayChange && (line.state === 'columns' || showColumns)" :file-id="id" @read="readSo" />
+    <template v-if="line.state === 'done'">
+      <TrackMatch v-if="!known && mayChange && track.laps.length" :file-id="id" :track="track" @confirm="confirmMatch" />
+      <ul v-if="line.warnings.length" class="panel" aria-label="Notes">
+        <li v-for="text in line.warnings" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
+      </ul>
+      <p v-if="!track.laps.length" class="panel">
+        No lap was found on the school’s fields. If it landed on one that is missing, enter it in
+        <RouterLink :to="{ name: 'fields' }" class="underline">Fields</RouterLink> and analyse again.
+      </p>
+      <template v-else>
+        <Replay
+          :file-id="id"
+          :track="track"
+          :scored="scored"
+          :pattern="pattern"
+          :path-angle="sortieState.data.value?.runway.path_angle_deg ?? null"
+          :movable="mayChange && known && !isChanging"
+          @shown="current = $event"
+          @correct="correct"
+        />
+        <Readings v-if="currentScored && current" :lap="currentScored" :may-change="mayChange && !isChanging" @correct="correct(currentScored, $event)" />
+        <div v-if="currentScored && currentScored.diagnosis.error_ft !== null" class="grid gap-3 lg:grid-cols-2">
+          <section class="panel" aria-label="Why it landed there">
+            <p class="text-lg font-bold">{{ currentScored.score.words }}. {{ currentScored.diagnosis.one_change }}</p>
+            <FeetBar :diagnosis="currentScored.diagnosis" />
+          </section>
+          <section class="panel" aria-label="Score"><ScoreTable :score="currentScored.score" /></section>
+        </div>
+        <LapFigures v-if="current && currentEvent" :lap="current" :event="currentEvent" :takeoff="current.takeoff === null ? null : (track.events[current.takeoff] ?? null)" />
+      </template>
+      <section class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="The file">
+        <p v-for="wind in track.wind.slice(0, 1)" :key="wind.source">
+          Wind by the {{ wind.source }}: <b class="figure">{{ direction(wind.from_deg_true) }}° true, {{ round(wind.speed_kt) }} kt ± {{ round(wind.uncertainty_kt) }}</b>
+        </p>
+        <span class="flex-1" />
+        <a v-for="one in FORMS" :key="one.form" class="button" :href="`/api/tracks/${id}/export.${one.form}`" download>{{ one.label }}</a>
+        <a class="button" :href="`/api/tracks/${id}/file`" download>File as it came</a>
+        <button v-if="line.format === 'csv' && mayChange" type="button" class="button" @click="showColumns = !showColumns">Columns</button>
+        <label v-if="mayChange && !known" class="flex items-center gap-2">
+          <span>Analyse again as</span>
+          <select class="field !w-auto" :value="line.aircraft_id ?? ''" @change="analyseBy(($event.target as HTMLSelectElement).value)">
+            <option value="">any aircraft</option>
+            <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">{{ one.spec.name }}</option>
+          </select>
+        </label>
+      </section>
+    </template>
+  </div>
+</template>
