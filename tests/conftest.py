@@ -13,6 +13,7 @@ from sqlalchemy.engine import make_url
 from bullseye.demo import seed
 from bullseye.store import upgrade
 from bullseye.store.database import open_engine, session_maker
+from tests.working import work_off
 
 settings.register_profile('ci', deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
 settings.load_profile('ci')
@@ -70,6 +71,7 @@ def demo_template(new_database: Callable[..., str], migrated: str) -> str:
     with session_maker(engine)() as db:
         assert seed.seed(db, today=date.today())
     engine.dispose()
+    work_off(url)  # the recorded flight of the demo is analysed, as the worker does at its first start
     return url
 
 

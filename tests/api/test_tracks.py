@@ -8,10 +8,10 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from bullseye.jobs.worker import work
 from bullseye.sim.writers import write
 from tests.api.conftest import Browser
 from tests.tracks.making import flown, recorded, truths
+from tests.working import work_off
 
 BEGUN = datetime.now(UTC).replace(hour=12, minute=0, second=0, microsecond=0)
 
@@ -30,7 +30,7 @@ def send(person: Browser, raw: bytes, name='flight.gpx', *, status=200, file_id=
 def analysed(person: Browser, url: str, raw: bytes, name='flight.gpx'):
     line = send(person, raw, name)
     assert line['state'] == 'waiting'
-    work(url, until_done=True)
+    work_off(url)
     return person.get(f'/api/tracks/{line["id"]}')
 
 
@@ -231,7 +231,7 @@ def test_too_large_a_body_is_refused_before_it_is_read(marta):
 )
 def test_what_turns_out_to_be_none_is_told_and_its_bytes_are_let_go(marta, demo_url, raw, words):
     line = send(marta, raw)
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     told = marta.get(f'/api/tracks/{line["id"]}')
     assert told['track']['state'] == 'refused'
     assert told['track']['problem']
@@ -246,7 +246,7 @@ def test_columns_are_shown_corrected_and_remembered_for_the_next_file_of_the_dev
     head, _, body = raw.decode().partition('\n')
     strange = ('; '.join(f'field {k}' for k in range(len(head.split(',')))) + '\n' + body.replace(',', ';')).encode()
     line = send(marta, strange, 'box.csv')
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     path = f'/api/tracks/{line["id"]}'
     assert marta.get(path)['track']['state'] == 'columns'
     shown = marta.get(f'{path}/columns')
@@ -272,7 +272,7 @@ def test_columns_are_shown_corrected_and_remembered_for_the_next_file_of_the_dev
     wrong = {**wanted, 'columns': [*wanted['columns'][:3], {'role': 'height', 'index': 99}]}
     assert 'index' in marta.call('PUT', f'{path}/columns', wrong, status=422)['fields']
     marta.call('PUT', f'{path}/columns', wanted)
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     done = marta.get(path)
     assert done['track']['state'] == 'done'
     assert [one['kind'] for one in done['events']][-1] == 'touchdown'
@@ -296,12 +296,12 @@ def test_a_file_is_kept_once_and_one_cut_off_is_taken_up_again(marta, demo_url, 
         db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 1")
         db.connection().exec_driver_sql('delete from procrastinate_jobs')
         db.commit()
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     assert marta.get(f'/api/tracks/{file_id}')['track']['state'] == 'done'
     with app.extensions['bullseye_sessions']() as db:  # and one that ends whoever takes it up
         db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 3")
         db.commit()
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     track = marta.get(f'/api/tracks/{file_id}')['track']
     assert track['state'] == 'refused'
     assert 'three times' in track['problem']
@@ -325,7 +325,7 @@ def test_positions_of_the_tablet_propose_touchdowns(marta, demo_url):
         marta.send(f'/api/sorties/{sortie_id}/tracks/{uuid.uuid4()}', gzip.compress(json.dumps(piece).encode()))
     line = marta.call('POST', f'/api/tracks/of-sortie/{sortie_id}')
     assert marta.call('POST', f'/api/tracks/of-sortie/{sortie_id}')['id'] == line['id']
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     found = marta.get(f'/api/tracks/{line["id"]}')
     assert found['track']['format'] == 'device'
     (touch,) = [one for one in found['events'] if one['kind'] == 'touchdown']
@@ -367,7 +367,7 @@ def test_a_match_that_does_not_fit_is_refused(marta, demo_url):
     line = send(marta, raw)
     path = f'/api/tracks/{line["id"]}'
     marta.get(f'{path}/match/{sortie_id}', status=409)  # not analysed yet
-    work(demo_url, until_done=True)
+    work_off(demo_url)
     end = marta.get(f'{path}/match/{sortie_id}')['pairs'][0]['event']
     for pairs in (
         [{'event': 0, 'lap_id': None}],

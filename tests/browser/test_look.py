@@ -30,6 +30,8 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
         '/fields',
         '/standards',
         '/techniques',
+        '/tracks',
+        _first_flight(page),
         '/sorties/new',
         *(
             f'{sortie}/{step}'
@@ -41,6 +43,8 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
         page.get_by_role('heading').first.wait_for()
         if address.endswith(('landing', 'laps', 'debrief')):
             page.locator('[data-mark=aim]').first.wait_for()
+        if '/tracks/' in address:
+            page.locator('[data-mark=flown]').first.wait_for()
         if address.endswith(('takeoff', 'pattern')):
             page.get_by_role('img').last.wait_for()
         if address.endswith('laps'):
@@ -56,6 +60,12 @@ def test_every_screen_fits_and_can_be_read_by_everybody(page: Page, still_server
         faults[address] = serious_faults(page)
     assert {where: found for where, found in faults.items() if found} == {}
     assert page.evaluate('document.documentElement.dataset.theme') == theme
+
+
+def _first_flight(page: Page) -> str:
+    """Address of the demo's recorded flight."""
+    found = page.evaluate("fetch('/api/tracks').then((reply) => reply.json())")
+    return f'/tracks/{found["tracks"][0]["id"]}'
 
 
 def test_the_night_colours_are_dim_and_hold_no_red():

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final, Literal
@@ -17,6 +18,9 @@ BY_HAND: Final[Mapping[Measure, float]] = {
     'threshold_speed_kias': 3.0,
     'float_s': 0.5,
 }
+# A reading less well known than this is shown and does not count: five knots of doubt over the threshold are 200 ft of
+# float, and would put the blame where it does not belong [own]
+WORST: Final[Mapping[Measure, float]] = {'threshold_speed_kias': 3.5}
 MEASURES: Final[tuple[Measure, ...]] = tuple(BY_HAND)
 
 
@@ -34,12 +38,16 @@ def by_hand(measure: Measure, value: float, how: How) -> Reading:
     return Reading(value=value, half_width=None if how == 'corrected' else BY_HAND[measure], how=how)
 
 
-def best(readings: Mapping[str, Reading]) -> Reading | None:
-    """The reading that counts: what was corrected by hand, else the one known best; None when there is none.
+def best(measure: Measure, readings: Mapping[str, Reading]) -> Reading | None:
+    """The reading that counts: what was corrected by hand, else the one known best; None when none is good enough.
 
     Of two known equally well the one noted by a person counts: they were there.
     """
     if 'corrected' in readings:
         return readings['corrected']
-    known = [one for one in readings.values() if one.half_width is not None]
-    return min(known, key=lambda one: (one.half_width or 0.0, one.how == 'tracked'), default=None)
+    known = [
+        (one.half_width, one.how == 'tracked', one)
+        for one in readings.values()
+        if one.half_width is not None and one.half_width <= WORST.get(measure, math.inf)
+    ]
+    return min(known, key=lambda one: one[:2], default=(None, None, None))[2]

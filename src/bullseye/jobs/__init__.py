@@ -26,6 +26,7 @@ class Queue:
     """Where the web processes hand in work; its connection is opened with the first."""
 
     def __init__(self, url: str) -> None:
+        # its pool looks at a connection before use, so that a restart of the database is survived
         self._app = App(connector=SyncPsycopgConnector(conninfo=plain_url(url), min_size=0, max_size=2))
         self._opening = Lock()
         self._is_open = False

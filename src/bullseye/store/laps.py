@@ -228,7 +228,7 @@ def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:
             if how not in of or of[how].value != value:
                 of.pop('corrected', None)  # noted anew after it was corrected
             of[how] = by_hand(measure, value, how)
-        counts = best(of)
+        counts = best(measure, of)
         setattr(lap, measure, counts.value if counts else None if how == 'tracked' else value)
         if counts:
             known_by[measure] = counts.how
@@ -355,7 +355,7 @@ def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure,
     of.pop('corrected', None)
     if value is not None:
         of['corrected'] = by_hand(measure, value, 'corrected')
-    counts = best(of)
+    counts = best(measure, of)
     setattr(lap, measure, counts.value if counts else None)
     known_by = {name: one for name, one in (lap.known_by or {}).items() if name != measure}
     lap.known_by = {**known_by, measure: counts.how} if counts else known_by

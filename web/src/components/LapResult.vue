@@ -27,6 +27,11 @@ const largest = computed(() => {
   const most = known.reduce((a, b) => (Math.abs(b.feet ?? 0) > Math.abs(a.feet ?? 0) ? b : a))
   return Math.abs(most.feet ?? 0) < 5 ? null : most
 })
+/** Both readings of the touchdown, where a recorded flight has measured it too. */
+const measured = computed(() => {
+  const of = props.lap?.readings.along_ft as Partial<Record<'tapped' | 'tracked', { value: number; half_width: number | null }>> | undefined
+  return of?.tracked && of.tapped ? of : null
+})
 const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
 const moved = computed(() => {
   if (props.aimFt === null) return ''
@@ -57,6 +62,10 @@ const moved = computed(() => {
       <b class="text-fail-ink">{{
         next.go_around_point_ft === null ? 'go-around point unknown: see the cautions' : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
       }}</b>
+    </p>
+    <p v-if="measured" class="text-sm">
+      Touched: tapped {{ round(measured.tapped?.value) }} ± {{ round(measured.tapped?.half_width) }} ft, measured from a recorded flight
+      {{ round(measured.tracked!.value) }} ± {{ round(measured.tracked!.half_width) }} ft; <b>{{ lap?.known_by.along_ft === 'tracked' ? 'the measured one' : lap?.known_by.along_ft === 'corrected' ? 'the correction by hand' : 'the tap' }} scores</b>.
     </p>
     <p v-if="excluded" class="font-bold">Left out of learning: {{ EXCLUDED_LABEL[excluded].toLowerCase() }}.</p>
     <p v-if="!lap" class="text-sm text-soft">

@@ -5,6 +5,7 @@ import type { TrackEvent, TrackLap } from '@/api/types'
 import { round, signed } from '@/words'
 
 const props = defineProps<{ lap: TrackLap; event: TrackEvent; takeoff: TrackEvent | null }>()
+const STILL_TURNING_FT = 700
 interface Row {
   label: string
   value: string
@@ -27,7 +28,7 @@ const parts = computed(() => {
       rows: rows([
         ['Roll to lift-off', ft(takeoff?.liftoff_roll_ft, takeoff?.uncertainty_ft)],
         ['Off the centreline', side(takeoff?.lateral_ft, 'ft')],
-        ['Climb, over the ground', fixed(lap.climb_groundspeed_kt, 'kt', 0)],
+        ['Climb', fixed(lap.climb_groundspeed_kt, 'kt', 0)],
         ['First turn at', ft(lap.first_turn_height_ft)],
       ]),
     },
@@ -49,19 +50,19 @@ const parts = computed(() => {
         ['Steady from 300 ft down', lap.stabilised === null ? null : lap.stabilised ? 'yes' : 'no'],
         ...lap.gates
           .filter((gate) => gate.height_ft > 20)
-          .map((gate) => [`At ${round(gate.height_ft)} ft`, `${side(gate.lateral_ft, 'ft')}, ${round(gate.groundspeed_kt)} kt over the ground`] as const),
-        ['Over the threshold', event.threshold_height_ft === null ? null : `${round(event.threshold_height_ft)} ft, ${round(event.threshold_groundspeed_kt)} kt over the ground`],
+          .map((gate) => [`At ${round(gate.height_ft)} ft`, `${Math.abs(gate.lateral_ft) > STILL_TURNING_FT ? 'still turning' : side(gate.lateral_ft, 'ft')}, ${round(gate.groundspeed_kt)} kt`] as const),
+        ['Over the threshold', event.threshold_height_ft === null ? null : `${round(event.threshold_height_ft)} ft high, ${round(event.threshold_groundspeed_kt)} kt`],
       ]),
     },
     {
       name: event.kind === 'touchdown' ? 'Touchdown' : 'Lowest',
       rows: rows([
-        ['Roundout begins', ft(event.roundout_start_ft)],
+        ['Roundout begins at', ft(event.roundout_start_ft)],
         ['Float', event.float_ft === null ? null : `${ft(event.float_ft, event.float_uncertainty_ft)}, ${event.float_s?.toFixed(1)} s`],
         [event.kind === 'touchdown' ? 'Touched' : 'Along the runway', ft(event.along_ft, event.uncertainty_ft)],
         ['Height over the runway', ft(event.lowest_ft)],
         ['Off the centreline', side(event.lateral_ft, 'ft', event.lateral_uncertainty_ft)],
-        ['Speed over the ground', fixed(event.groundspeed_kt, 'kt', 0)],
+        ['Speed', fixed(event.groundspeed_kt, 'kt', 0)],
         ['Sinking', fixed(event.sink_fpm, 'ft/min', 0)],
         ['Nose off the runway', side(event.crab_deg, '°')],
         ['Drifting', event.drift_kt === null ? null : Math.abs(event.drift_kt) < 1 ? 'no' : `${Math.abs(event.drift_kt).toFixed(1)} kt ${event.drift_kt < 0 ? 'left' : 'right'}`],
@@ -77,7 +78,7 @@ const parts = computed(() => {
   <section class="panel" :aria-label="`Measured on lap ${lap.number}`">
     <h2 class="text-lg font-bold">Measured on lap {{ lap.number }}</h2>
     <p v-if="event.in_gap" class="font-bold">▲ The recorder was silent at the touchdown: it lies anywhere within the ±.</p>
-    <div class="mt-1 grid gap-x-8 gap-y-3 sm:grid-cols-2 xl:grid-cols-4">
+    <div class="mt-1 grid gap-x-8 gap-y-3 lg:grid-cols-2">
       <div v-for="part in parts" :key="part.name">
         <h3 class="heading">{{ part.name }}</h3>
         <dl class="grid grid-cols-[1fr_auto] gap-x-3">
@@ -88,6 +89,6 @@ const parts = computed(() => {
         </dl>
       </div>
     </div>
-    <p class="mt-2 text-sm text-soft">± holds 95 of 100 on simulated flights; banks are those of still air. Judge with what you saw.</p>
+    <p class="mt-2 text-sm text-soft">± holds 95 of 100 on simulated flights. Speeds are over the ground; banks are those of still air, unless recorded. Feet along the runway count from the threshold. Judge with what you saw.</p>
   </section>
 </template>

@@ -21,7 +21,7 @@ const rows = computed(() =>
   <section v-if="rows.length" class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="Where it touched">
     <h2 class="font-bold">Lap {{ lap.number }} touched</h2>
     <p v-for="row in rows" :key="row.how" :class="row.counts ? '' : 'text-soft'">
-      <span class="figure text-2xl">{{ round(row.value) }}</span><span class="unit">ft</span>
+      <span class="figure text-2xl">{{ round(row.value) }}</span> ft
       <span v-if="row.half_width !== null" class="figure"> ± {{ round(row.half_width) }}</span>
       {{ HOW_LABEL[row.how] }}<b v-if="row.counts"> ✓ scores</b>
     </p>

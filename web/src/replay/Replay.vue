@@ -123,6 +123,7 @@ const groupWidth = computed(() =>
   groups.value.length > 1 && width.value > 640 ? Math.floor((width.value - GAP * (groups.value.length - 1)) / groups.value.length) : width.value,
 )
 const sideWidth = computed(() => (groups.value.length === 1 && columns.value === 2 ? width.value - mapWidth.value - GAP : groupWidth.value))
+const mapHeight = computed(() => (groups.value.length === 1 && columns.value === 2 ? 690 : Math.min(500, Math.max(320, mapWidth.value * 0.95))))
 const speeds = computed(() => {
   const all = drawn.value.flatMap((lap) => lap.groundspeed_kt)
   const most = all.reduce((a, b) => Math.max(a, b), 60)
@@ -178,9 +179,9 @@ const moments = computed(() => {
     <Transport v-if="drawn.length" :span="span" :moments="moments" />
     <div ref="frame" class="w-full overflow-hidden">
       <div v-if="width > 0 && drawn.length" class="flex flex-wrap" :style="{ gap: `${GAP}px` }">
-        <div v-for="group in groups" :key="group.map((one) => one.number).join()" class="flex flex-wrap" :style="{ gap: `${GAP}px` }">
+        <div v-for="group in groups" :key="group.map((one) => one.number).join()" class="flex flex-wrap content-start" :style="{ gap: `${GAP}px`, width: groups.length > 1 ? `${groupWidth}px` : 'auto' }">
           <div class="panel !p-0" data-view="above">
-            <FromAbove :laps="group" :pattern="pattern" :width="mapWidth - 2" :height="Math.min(500, Math.max(320, mapWidth * 0.95))" />
+            <FromAbove :laps="group" :pattern="pattern" :width="mapWidth - 2" :height="mapHeight" />
           </div>
           <div class="space-y-3">
             <div class="panel !p-0" data-view="final">

@@ -18,8 +18,8 @@ const seconds = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).
 <template>
   <div class="panel flex flex-wrap items-center gap-2 !py-2" role="group" aria-label="Play">
     <button type="button" class="button button-main w-24" @click="toggle()">{{ playing ? 'Stop' : 'Play' }}</button>
-    <button type="button" class="button !px-3" aria-label="A second back" @click="step(-1)">−1 s</button>
-    <button type="button" class="button !px-3" aria-label="A second on" @click="step(1)">+1 s</button>
+    <button type="button" class="button !px-3" @click="step(-1)">−1 s</button>
+    <button type="button" class="button !px-3" @click="step(1)">+1 s</button>
     <label class="flex min-h-11 items-center gap-1">
       <span class="sr-only">Speed</span>
       <select v-model.number="rate" class="field !w-auto">

@@ -2,8 +2,8 @@
 /** The laps of the sortie together: where they lie, how far they spread, why, and the one change. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
-import { briefQuery, lapsQuery, sortieQuery } from '@/api/queries'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { api, briefQuery, lapsQuery, sessionQuery, sortieQuery, tracksQuery } from '@/api/queries'
 import type { Lap } from '@/api/types'
 import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
@@ -11,12 +11,14 @@ import Loading from '@/components/Loading.vue'
 import { useWidth } from '@/composables/useWidth'
 import { windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
-import { LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
+import { clock, LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
 const sortieState = useQuery(sortieQuery(id))
 const briefState = useQuery(briefQuery(id))
 const lapsState = useQuery(lapsQuery(id))
+const session = useQuery(sessionQuery)
+const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const sortie = computed(() => sortieState.data.value)
 const laps = computed(() => lapsState.data.value?.laps ?? [])
 const summary = computed(() => lapsState.data.value?.summary)
@@ -55,6 +57,21 @@ const reach = computed(() =>
   ),
 )
 const criterion = (lap: Lap, name: string) => lap.score.criteria.find((one) => one.name === name)
+/** How well a measured touchdown is known; taps say it nowhere else either. */
+const halfWidth = (lap: Lap) => (lap.known_by.along_ft === 'tracked' ? (lap.readings.along_ft as Record<string, { half_width: number | null }>).tracked?.half_width : null)
+const flights = useQuery({ ...tracksQuery, retry: false })
+const ofSortie = computed(() => flights.data.value?.tracks.filter((one) => one.sortie_id === id) ?? [])
+const pieces = useQuery({ queryKey: ['pieces', id], queryFn: () => api.tracks(id), retry: false })
+const router = useRouter()
+const problem = ref('')
+async function measure() {
+  try {
+    const line = await api.measureFromTablet(id)
+    await router.push({ name: 'track', params: { track: line.id } })
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be measured.'
+  }
+}
 const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
 const verdict = (lap: Lap) =>
   lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
@@ -74,6 +91,18 @@ const verdict = (lap: Lap) =>
         {{ windWords(sortie) }} · {{ sortie.standard.name }}
       </p>
     </div>
+    <section v-if="flights.data.value" class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2" aria-label="Recorded flight">
+      <b>Recorded flight</b>
+      <RouterLink v-for="one in ofSortie" :key="one.id" :to="{ name: 'track', params: { track: one.id } }" class="button button-main">
+        Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
+      </RouterLink>
+      <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
+      <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
+      <button v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length" type="button" class="button" @click="measure">
+        Measure from the tablet’s own positions
+      </button>
+      <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>
+    </section>
     <p v-if="!laps.length" class="panel">
       No lap flown yet.
       <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
@@ -135,7 +164,7 @@ const verdict = (lap: Lap) =>
             <tr v-for="lap in laps" :key="lap.id" class="border-b border-line">
               <td class="figure py-1.5">{{ lap.number }}</td>
               <td>{{ OUTCOME_LABEL[lap.outcome] }}</td>
-              <td class="figure whitespace-nowrap text-right">{{ from(lap) === null ? '–' : `${signed(from(lap))} ft` }}</td>
+              <td class="figure whitespace-nowrap text-right">{{ from(lap) === null ? '–' : `${signed(from(lap))} ft` }}<span v-if="halfWidth(lap)" class="text-soft"> ±{{ round(halfWidth(lap)) }}</span></td>
               <td class="figure whitespace-nowrap text-right">
                 {{ typeof criterion(lap, 'speed')?.value === 'number' ? `${signed(criterion(lap, 'speed')!.value as number)} kt` : '–' }}
               </td>

@@ -156,7 +156,7 @@ const FORMS = [
         <Readings v-if="currentScored && current" :lap="currentScored" :may-change="mayChange && !isChanging" @correct="correct(currentScored, $event)" />
         <div v-if="currentScored && currentScored.diagnosis.error_ft !== null" class="grid gap-3 lg:grid-cols-2">
           <section class="panel" aria-label="Why it landed there">
-            <p class="text-lg font-bold">{{ currentScored.score.words }}. {{ currentScored.diagnosis.one_change }}</p>
+            <p class="text-lg font-bold">{{ currentScored.score.words }} {{ currentScored.diagnosis.one_change }}</p>
             <FeetBar :diagnosis="currentScored.diagnosis" />
           </section>
           <section class="panel" aria-label="Score"><ScoreTable :score="currentScored.score" /></section>
