@@ -28,6 +28,20 @@ def lesson(page: Page, base: str) -> None:
         page.get_by_role('button', name='Next lap').click()
 
 
+def replay(page: Page, base: str) -> None:
+    """The demo's recorded flight, its laps taken, two of them laid over each other."""
+    page.goto(f'{base}/tracks')
+    page.get_by_role('list', name='Flights').get_by_role('link').first.click()
+    page.locator('[data-mark=flown]').first.wait_for()
+    shoot(page, 'which-sortie')
+    page.get_by_role('button', name='Take these laps').click()
+    page.locator('[data-mark=planned]').first.wait_for()
+    page.get_by_role('button', name='Lap 2', exact=True).click()
+    page.get_by_label('Lay lap 3 over it').click()
+    page.get_by_role('button', name='300 ft').click()
+    shoot(page, 'replay')
+
+
 def shoot(page: Page, name: str) -> None:
     """One picture, once the page is still."""
     page.mouse.move(0, 0)
@@ -57,8 +71,6 @@ if __name__ == '__main__':
         page.keyboard.press('5')
         page.get_by_role('button', name='Lap 3').click()
         shoot(page, 'laps')
-        page.get_by_role('button', name='Why').click()
-        shoot(page, 'why')
         sortie = page.url.rsplit('/', 1)[0]
         page.keyboard.press('2')
         shoot(page, 'takeoff')
@@ -77,11 +89,10 @@ if __name__ == '__main__':
         for place in ('hangar', 'fields', 'techniques', 'standards', 'fleet'):
             page.goto(f'{base}/{place}')
             shoot(page, place)
+        replay(page, base)
         page.goto(f'{sortie}/laps')
         page.get_by_role('application').wait_for()
         page.get_by_role('button', name='Night').click()
-        page.keyboard.press('4')
-        shoot(page, 'landing-night')
         page.set_viewport_size({'width': 390, 'height': 844})
         page.keyboard.press('5')
         shoot(page, 'laps-phone-night')
