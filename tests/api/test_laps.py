@@ -99,3 +99,44 @@ def test_the_demo_students_are_told_apart(marta):
     assert all('long' in summary['one_change'] for summary in said['Ines Carvalho'])
     assert any('speed' in summary['one_change'] for summary in said['Tobias Lund'] + said['Priya Raman'])
     assert max(s['spread_ft'] for s in said['Owen Fairbairn']) < min(s['spread_ft'] for s in said['Priya Raman'])
+
+
+def _ends(person, sortie):
+    """The landing directions of a sortie's field by their idents, and its own."""
+    read = person.get(f'/api/sorties/{sortie}')
+    return {one['runway']['ident']: one['id'] for one in read['ends']}, read['runway']['ident']
+
+
+def test_a_lap_may_be_flown_to_another_runway_and_is_judged_on_it(marta):
+    sortie = marta.sortie_of('Ines')
+    ends, own = _ends(marta, sortie)
+    assert own == '05'
+    assert {'05', '23'} <= set(ends)
+    there = marta.call('POST', f'/api/sorties/{sortie}/brief', {'runway_end_id': ends['23']})['brief']
+    here = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    assert here['headwind_kt'] == pytest.approx(-there['headwind_kt'], abs=0.01)  # the other end of the same pavement
+    lap_id = str(uuid.uuid4())
+    lap = marta.put_lap(sortie, lap_id=lap_id, runway_end_id=ends['23'], aim_point_ft=300.0)
+    assert lap['runway_ident'] == '23'
+    assert lap['recommended_aim_point_ft'] == pytest.approx(there['aim_point_ft'])
+    moved = marta.put_lap(sortie, lap_id=lap_id, runway_end_id=ends['05'])
+    assert moved['runway_ident'] == '05'
+    assert moved['revision'] == lap['revision'] + 1
+    assert moved['spot_ft'] == lap['spot_ft']
+    assert moved['outcome'] == lap['outcome']
+    assert marta.put_lap(sortie, lap_id=lap_id)['runway_ident'] == '05'  # not said again: it stays
+    assert 'runway_end_id' in marta.put_lap(sortie, status=422, runway_end_id=999_999)['fields']
+    short = marta.put_lap(sortie, status=422, runway_end_id=ends['05'], spot_ft=19_000.0)
+    assert 'spot_ft' in short['fields']
+
+
+def test_what_is_taken_along_answers_for_every_runway_that_can_be_flown(marta):
+    sortie = marta.sortie_of('Ines')
+    ends, own = _ends(marta, sortie)
+    taken = marta.get(f'/api/sorties/{sortie}/aboard')
+    elsewhere = {one['runway_end_id']: one for one in taken['elsewhere']}
+    assert ends[own] not in elsewhere
+    assert ends['23'] in elsewhere
+    asked = marta.call('POST', f'/api/sorties/{sortie}/brief', {'runway_end_id': ends['23']})['brief']
+    assert elsewhere[ends['23']]['brief']['aim_point_ft'] == asked['aim_point_ft']
+    assert elsewhere[ends['23']]['answers']['briefed_aim_ft'] == pytest.approx(asked['aim_point_ft'], abs=0.5)

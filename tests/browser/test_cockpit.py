@@ -266,6 +266,29 @@ def test_a_lap_may_be_of_another_kind_and_spot_and_be_left_out(marta: Page):
     )
 
 
+def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
+    marta: Page, context: BrowserContext, quiet: list[str]
+):
+    page = marta
+    sortie = recorder(page)
+    context.set_offline(True)
+    page.get_by_role('radio', name='23', exact=True).click()
+    expect(page.get_by_text('· 23 ·')).to_be_visible()
+    tap(page, 900)
+    page.get_by_role('button', name='Touch-and-go', exact=True).click()
+    expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
+    page.get_by_role('button', name='Next lap').click()
+    expect(page.get_by_role('radio', name='23', exact=True)).to_be_checked()  # and so the laps after it
+    tap(page, 850)
+    page.get_by_role('button', name='Next lap').click()
+    page.get_by_role('radio', name='05', exact=True).click()
+    tap(page, 800)
+    context.set_offline(False)
+    expect(device(page)).to_be_hidden(timeout=15_000)
+    assert [lap['runway_ident'] for lap in stored(page, sortie)] == ['23', '23', '05']
+    quiet.clear()  # the browser itself complained of the lost connection
+
+
 def test_a_tablet_whose_clock_is_wrong_by_a_day_writes_true_times(page: Page, context: BrowserContext, server: Server):
     page.add_init_script(
         'const True = Date; Date = class extends True {'

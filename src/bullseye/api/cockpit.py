@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import uuid
+from contextlib import suppress
 from typing import Any
 
 from apiflask import APIBlueprint
 from flask import request
 from flask_login import login_required
 from pydantic import AwareDatetime
+from sqlalchemy.orm import Session
 
 from bullseye.api.catalogue import CatalogueOut, read_catalogue_data
 from bullseye.api.context import database, person
@@ -17,12 +19,23 @@ from bullseye.api.schema import Out
 from bullseye.api.sorties import BriefOut, PlanOut, SortieOut
 from bullseye.core.answers import AnswerTable, make_answers
 from bullseye.core.brief import BriefAnswer
+from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import LandingKind
 from bullseye.core.kneeboard import Kneeboard
+from bullseye.core.request import RefusedRequest
 from bullseye.core.wholebrief import make_parts
 from bullseye.store import coaching, fleet, laps, sorties, tracks
+from bullseye.store.models import Sortie
 
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
+
+
+class ElsewhereOut(Out):
+    """Brief and answers for the sortie's landing on another runway of its field."""
+
+    runway_end_id: int
+    brief: BriefAnswer
+    answers: AnswerTable
 
 
 class AboardOut(Out):
@@ -36,6 +49,7 @@ class AboardOut(Out):
     kneeboard: Kneeboard
     briefs: dict[LandingKind, BriefAnswer]
     answers: dict[LandingKind, AnswerTable]
+    elsewhere: list[ElsewhereOut]
     catalogue: CatalogueOut
 
 
@@ -104,9 +118,23 @@ def take_along(sortie_id: int) -> AboardOut:
             'answers': {
                 kind: make_answers(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
             },
+            'elsewhere': _elsewhere(db, sortie),
             'catalogue': CatalogueOut.model_validate(read_catalogue_data(db, person())),
         }
     )
+
+
+def _elsewhere(db: Session, sortie: Sortie) -> list[ElsewhereOut]:
+    found = []
+    for end in sortie.runway_end.airfield.ends:
+        if end.id == sortie.runway_end_id or end.removed_at is not None:
+            continue
+        # a runway on which this cannot be flown, too short for the spot say, is not taken along
+        with suppress(RefusedRequest, InvalidInput):
+            request = coaching.live_request(db, sortie, runway_end=end)
+            answers = make_answers(request, aim_step_ft=sortie.school.aim_step_ft)
+            found.append(ElsewhereOut(runway_end_id=end.id, brief=coaching.brief_of(request), answers=answers))
+    return found
 
 
 @bp.put('/sorties/<int:sortie_id>/tracks/<uuid:track_id>')

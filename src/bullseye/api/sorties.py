@@ -25,7 +25,7 @@ from bullseye.core.quantity import Degrees, Real
 from bullseye.core.whatif import Change, compare
 from bullseye.core.wholebrief import Parts, make_parts
 from bullseye.paper.kneeboard import Paper, kneeboard_pdf
-from bullseye.store import catalogue, coaching, sorties
+from bullseye.store import catalogue, coaching, laps, sorties
 from bullseye.store.models import Sortie
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
@@ -108,6 +108,14 @@ class Named(Out):
     name: str
 
 
+class FieldEnd(Out):
+    """One landing direction of the sortie's field; a lap may be flown to another than the sortie's."""
+
+    id: int
+    course_deg_mag: float
+    runway: RunwayEnd
+
+
 class SortieOut(Out):
     """A sortie with what it chose."""
 
@@ -146,12 +154,15 @@ class SortieOut(Out):
     lap_plan: list[PlannedLap] | None
     airfield_id: int
     pattern_altitude_ft: float
+    ends: list[FieldEnd]
 
     @classmethod
     def of(cls, sortie: Sortie) -> SortieOut:
         """Reply for a row."""
         aircraft = catalogue.aircraft_of(sortie.aircraft)
         runway = catalogue.runway_of(sortie.runway_end)
+        in_use = [row for row in sortie.runway_end.airfield.ends if row.removed_at is None]
+        ends = [(row, catalogue.runway_of(row)) for row in in_use]
         plain = (
             *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
             *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
@@ -168,6 +179,7 @@ class SortieOut(Out):
                 'runway': runway,
                 'pattern_altitude_ft': sortie.runway_end.airfield.pattern_altitude_ft,
                 'course_deg_mag': runway.course_deg_mag,
+                'ends': [FieldEnd(id=row.id, course_deg_mag=end.course_deg_mag, runway=end) for row, end in ends],
                 'flaps': [flap.name for flap in aircraft.flaps],
                 'lightest_lb': aircraft.empty_weight_lb,
                 'heaviest_lb': aircraft.max_weight_lb,
@@ -220,6 +232,7 @@ class BriefChanges(In):
     approach_speed_kias: SpeedKias | None = None
     aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
     landing: LandingKind = 'normal'
+    runway_end_id: Id | None = None
 
 
 class PlanChanges(In):
@@ -302,8 +315,11 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
     if not changes:
         return BriefOut(brief=kept, change=None)
-    landing = changes.pop('landing', None)
-    asked = request if landing is None else coaching.live_request(db, sortie, landing=landing)
+    landing, end = changes.pop('landing', None), laps.runway_end(db, changes.pop('runway_end_id', None))
+    asked = request
+    if landing is not None or end is not None:
+        spot_ft = changes.pop('spot_ft', None)  # at once with the runway: that of the sortie may lie beyond its end
+        asked = coaching.live_request(db, sortie, landing=landing, spot_ft=spot_ft, runway_end=end)
     asked = coaching.changed_request(asked, changes)
     brief = coaching.brief_of(asked)
     return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))

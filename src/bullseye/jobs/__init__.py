@@ -10,6 +10,7 @@ from procrastinate import App, SyncPsycopgConnector
 from procrastinate.exceptions import AlreadyEnqueued
 
 ANALYSE = 'analyse'
+TAKE_UP = 'take up what nobody handed in'
 
 
 def plain_url(url: str) -> str:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import asyncio
 import uuid
+from collections.abc import Sequence
 from contextlib import suppress
 
 from procrastinate import App, PsycopgConnector
@@ -11,7 +12,7 @@ from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
-from bullseye.jobs import ANALYSE, lock_of, plain_url
+from bullseye.jobs import ANALYSE, TAKE_UP, lock_of, plain_url
 from bullseye.jobs.analysing import analyse_file
 from bullseye.store import scope, trackfiles
 from bullseye.store.database import open_engine, session_maker
@@ -27,7 +28,22 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
     def analyse_track(*, school_id: int, file_id: str) -> None:
         analyse_file(sessions, school_id, uuid.UUID(file_id))
 
+    @app.periodic(cron='*/2 * * * *')
+    @app.task(name=TAKE_UP, queueing_lock=TAKE_UP)
+    async def take_up(timestamp: int) -> None:
+        with sessions() as db:
+            scope.see_every_school(db)
+            left = trackfiles.forgotten(db)
+        await _hand_in(app, left)
+
     return app
+
+
+async def _hand_in(app: App, files: Sequence[tuple[int, uuid.UUID]]) -> None:
+    for school_id, file_id in files:
+        task = app.configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
+        with suppress(AlreadyEnqueued):
+            await task.defer_async(school_id=school_id, file_id=str(file_id))
 
 
 async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
@@ -37,10 +53,7 @@ async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
     with sessions() as db:
         scope.see_every_school(db)
         left = trackfiles.sweep(db)
-    for school_id, file_id in left:
-        task = app.configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
-        with suppress(AlreadyEnqueued):
-            await task.defer_async(school_id=school_id, file_id=str(file_id))
+    await _hand_in(app, left)
 
 
 def work(url: str, *, until_done: bool = False) -> None:

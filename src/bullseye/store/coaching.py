@@ -317,7 +317,10 @@ def live_request(
             technique=sortie.technique,
             student=sortie.student,
         )
-    request = request_of(sortie, pieces=pieces, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt)
+    given_ft = spot_ft if pieces else None  # the sortie's own spot may lie beyond the end of another runway
+    request = request_of(
+        sortie, pieces=pieces, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt, spot_ft=given_ft
+    )
     changes: dict[str, Any] = {}
     if landing is not None and landing != request.landing:
         # another kind has its usual flap and its own speed

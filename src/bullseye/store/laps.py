@@ -277,7 +277,7 @@ def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], togethe
         sortie,
         landing=values.get('landing'),
         spot_ft=values.get('spot_ft'),
-        runway_end=_runway_end(db, values.get('runway_end_id')),
+        runway_end=runway_end(db, values.get('runway_end_id')),
         course=course,
     )
     if values.get('aim_point_ft') is not None:
@@ -285,7 +285,11 @@ def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], togethe
     return dataclasses.replace(request, aim_point_ft=coaching.brief_of(request).aim_point_ft)
 
 
-def _runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
+def runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
+    """A runway end of the school by its number; None for none.
+
+    :raises RefusedRequest: when the school has none of that number
+    """
     if runway_end_id is None:
         return None
     row = db.get(RunwayEnd, runway_end_id)

@@ -24,6 +24,7 @@ _MOST_KEPT_BYTES = 5_000_000_000  # of a school
 _LISTED = 100
 _REMOVED_KEPT = timedelta(days=30)
 MOST_ATTEMPTS = 3
+_HANDED_IN_BY = timedelta(minutes=2)
 
 
 def _visible(person: User) -> Select[TrackFile]:
@@ -147,6 +148,13 @@ def restore(db: Session, row: TrackFile) -> None:
     """Bring a removed file back."""
     row.removed_at = None
     db.commit()
+
+
+def forgotten(db: Session) -> list[tuple[int, uuid.UUID]]:
+    """School and id of files that wait so long that nobody can have handed them in. Sees every school."""
+    since = datetime.now(UTC) - _HANDED_IN_BY
+    query = select(TrackFile.school_id, TrackFile.id).where(TrackFile.state == 'waiting', TrackFile.created_at < since)
+    return [(school_id, file_id) for school_id, file_id in db.execute(query)]
 
 
 def sweep(db: Session) -> list[tuple[int, uuid.UUID]]:

@@ -243,14 +243,17 @@ export const kneeboardQuery = (id: number) => ({ queryKey: ['kneeboard', id] as 
 export const disputesQuery = { queryKey: ['disputes'] as const, queryFn: api.disputes, staleTime: Infinity }
 export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => orAboard(id, () => api.laps(id), (copy) => copy.laps) })
 /** The brief of one lap that may be of another kind or spot than the sortie's. */
-export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number) => ({
-  queryKey: ['brief', id, landing, spot_ft] as const,
+export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number, runway_end_id: number | null) => ({
+  queryKey: ['brief', id, landing, spot_ft, runway_end_id] as const,
   queryFn: () =>
     orAboard(
       id,
-      () => api.brief(id, { landing, spot_ft }),
+      () => api.brief(id, { landing, spot_ft, runway_end_id }),
       (copy): BriefOut => {
-        const brief = (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief
+        const there = runway_end_id !== null && runway_end_id !== copy.sortie.runway_end_id
+        const elsewhere = there ? copy.elsewhere?.find((one) => one.runway_end_id === runway_end_id) : undefined
+        if (there && !elsewhere) throw new ApiError(0, 'That runway was not taken along: it cannot be briefed without a network.')
+        const brief = (elsewhere?.brief ?? (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief) as Brief
         return { brief: movedBy(brief, spot_ft - brief.spot_ft), change: null }
       },
     ),

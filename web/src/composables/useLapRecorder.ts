@@ -91,7 +91,8 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
     const wasDraft = !before
     await keep(lapId, written) // first of all: what is drawn comes after
     if (begun === lapId) id.value = lapId
-    if (wasDraft) await keepDraft({})
+    // the wind has turned: the laps after it are flown to the same runway
+    if (wasDraft) await keepDraft(seen.runway_end_id ? { runway_end_id: seen.runway_end_id } : {})
     await remember(what, lapId, before)
   }
   /** Note what is seen: on the lap in hand, or on the one that is being flown. */

@@ -6,6 +6,7 @@ import type { Brief, LandingKind, LapIn, Plan, PlannedLap, Sortie } from '@/api/
 import { useAboard } from '@/composables/useAboard'
 import { lapOnDevice, nextLap, type AnswerTable, type Flown } from '@/offline/answers'
 import type { ShownLap } from '@/offline/shown'
+import { landingLength } from '@/strip/places'
 
 const NOT_LANDING = new Set(['go_around', 'low_approach', 'hold_off_drill'])
 
@@ -23,29 +24,47 @@ export function useNextLap(
     const proposed = planned.value && !isExercise.value ? (planned.value.kind as LandingKind) : null
     return draft.value.landing ?? proposed ?? sortie.value?.landing ?? 'normal'
   })
-  const spotFt = computed(() => draft.value.spot_ft ?? planned.value?.spot_ft ?? sortie.value?.spot_ft ?? 0)
-  const briefState = useQuery(computed(() => briefForQuery(id, landing.value, spotFt.value)))
+  const ends = computed(() => sortie.value?.ends ?? []) // none in a copy taken along before they were part of it
+  /** The runway a lap is flown to: its own, else the sortie's. */
+  const endOf = (values: Partial<LapIn> | null | undefined) => values?.runway_end_id ?? sortie.value?.runway_end_id ?? 0
+  const endId = computed(() => endOf(draft.value))
+  const runwayOf = (end: number) => ends.value.find((one) => one.id === end)?.runway ?? sortie.value?.runway
+  const spotFt = computed(() => {
+    const wanted = draft.value.spot_ft ?? planned.value?.spot_ft ?? sortie.value?.spot_ft ?? 0
+    const runway = runwayOf(endId.value)
+    // on a shorter runway the sortie's spot may lie beyond the end
+    return runway && endId.value !== sortie.value?.runway_end_id ? Math.min(wanted, Math.max(0, landingLength(runway) - 300)) : wanted
+  })
+  const isElsewhere = computed(() => endId.value !== sortie.value?.runway_end_id)
+  const briefState = useQuery(
+    computed(() => briefForQuery(id, landing.value, spotFt.value, isElsewhere.value && sortie.value ? endId.value : null)),
+  )
   const brief = computed<Brief | undefined>(() => briefState.data.value?.brief)
 
-  const table = (kind: LandingKind): AnswerTable | null =>
-    (aboard.value?.data.answers as Record<string, AnswerTable> | undefined)?.[kind] ?? null
+  const table = (kind: LandingKind, end: number): AnswerTable | null => {
+    const data = aboard.value?.data
+    if (!data || end === data.sortie.runway_end_id) return (data?.answers as Record<string, AnswerTable> | undefined)?.[kind] ?? null
+    const there = kind === data.sortie.landing ? data.elsewhere?.find((one) => one.runway_end_id === end) : undefined
+    return (there?.answers as AnswerTable | undefined) ?? null
+  }
   /** The headwind read on a lap, on this runway. */
   function headwind(values: LapIn): number | null {
     if (values.wind_kt == null || values.wind_dir_deg_mag == null || !sortie.value) return null
-    return values.wind_kt * Math.cos(((values.wind_dir_deg_mag - sortie.value.course_deg_mag) * Math.PI) / 180)
+    const course = ends.value.find((one) => one.id === endOf(values))?.course_deg_mag ?? sortie.value.course_deg_mag
+    return values.wind_kt * Math.cos(((values.wind_dir_deg_mag - course) * Math.PI) / 180)
   }
   /** Laps that the table does not know yet, with the aim each was flown by. */
   const sinceTaken = computed(() => {
     const known = new Set(aboard.value?.data.laps.laps.map((one) => one.id) ?? [])
     return shown.value.filter((one) => !known.has(one.id))
   })
-  function flownLaps(kind: LandingKind, before?: string): Flown[] {
-    const answers = table(kind)
+  function flownLaps(kind: LandingKind, end: number, before?: string): Flown[] {
+    const answers = table(kind, end)
     if (!answers) return []
     const flown: Flown[] = []
     for (const one of sinceTaken.value) {
       if (one.id === before) break
-      if ((one.values.landing ?? sortie.value?.landing) !== kind) continue
+      if ((one.values.landing ?? sortie.value?.landing) !== kind || endOf(one.values) !== end) continue
       const aim_ft =
         one.values.aim_point_ft ?? nextLap(answers, flown, one.values.spot_ft ?? undefined)?.aim_point_ft ?? answers.briefed_aim_ft
       flown.push({
@@ -59,11 +78,11 @@ export function useNextLap(
     return flown
   }
   /** The figures of the next lap: the server's while it knows every lap, else this device's. */
-  const isFromDevice = computed(() => table(landing.value) !== null && shown.value.some((one) => one.waits && one.values))
+  const isFromDevice = computed(() => table(landing.value, endId.value) !== null && shown.value.some((one) => one.waits && one.values))
   const figures = computed(() => {
     if (!brief.value) return null
-    const answers = isFromDevice.value ? table(landing.value) : null
-    const next = answers && nextLap(answers, flownLaps(landing.value), spotFt.value)
+    const answers = isFromDevice.value ? table(landing.value, endId.value) : null
+    const next = answers && nextLap(answers, flownLaps(landing.value, endId.value), spotFt.value)
     if (!next) return brief.value
     const by = next.aim_point_ft - brief.value.aim_point_ft
     return {
@@ -80,10 +99,11 @@ export function useNextLap(
   })
   function resultHere(one: ShownLap) {
     const kind = (one.values.landing ?? sortie.value?.landing ?? 'normal') as LandingKind
-    const answers = table(kind)
+    const end = endOf(one.values)
+    const answers = table(kind, end)
     if (!answers) return null
     const spot = one.values.spot_ft ?? sortie.value?.spot_ft ?? answers.spot_ft
-    const before = flownLaps(kind, one.id)
+    const before = flownLaps(kind, end, one.id)
     const recommended = nextLap(answers, before, spot)?.aim_point_ft ?? answers.briefed_aim_ft
     return lapOnDevice(
       answers,
@@ -98,5 +118,5 @@ export function useNextLap(
       recommended,
     )
   }
-  return { planned, landing, spotFt, briefState, brief, figures, isFromDevice, resultHere }
+  return { planned, landing, ends, endId, endOf, runwayOf, spotFt, briefState, brief, figures, isFromDevice, resultHere }
 }

@@ -26,6 +26,8 @@ export interface Waiting {
   fields: Record<string, string>
   /** the server has it, but what it made of it has not been read yet; never stored */
   sent?: boolean
+  /** of a sent one: the server's lap with it */
+  revision?: number | null
 }
 
 /** What was seen of a lap before it ended: no lap yet. */

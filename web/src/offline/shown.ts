@@ -48,7 +48,8 @@ export function shownLaps(laps: readonly Lap[], waiting: readonly Waiting[]): Sh
   for (const lap of laps) {
     let op = open.get(lap.id)
     open.delete(lap.id)
-    if (op?.sent && op.values && lap.revision > (op.had_revision ?? 0)) op = undefined // read already
+    // read already; what was read before it was sent would bring back what it changed
+    if (op?.sent && op.values && lap.revision >= (op.revision ?? Infinity)) op = undefined
     if (op?.values === null) continue
     shown.push({
       id: lap.id,

@@ -208,7 +208,9 @@ export const useSync = defineStore('sync', () => {
       else await refuse(op, result.refused.message, result.refused.fields)
     }
     if (taken.size) {
-      settling.value = [...settling.value, ...ops.filter((one) => taken.has(one.lap_id)).map((one) => ({ ...one, sent: true }))]
+      const now = ops.filter((one) => taken.has(one.lap_id))
+      const others = settling.value.filter((one) => !taken.has(one.lap_id))
+      settling.value = [...others, ...now.map((one) => ({ ...one, sent: true, revision: taken.get(one.lap_id)!.revision }))]
       await sent(taken)
     }
   }

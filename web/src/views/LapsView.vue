@@ -44,6 +44,8 @@ const { values, lap, current, shown } = recorder
 const plan = computed(() => planState.data.value?.plan)
 const next = useNextLap(id, sortie, plan, shown, recorder.draft)
 const { brief, figures } = next
+/** What is drawn and tapped: the runway of the lap in hand, else of the next one. */
+const runway = computed(() => next.runwayOf(current.value ? next.endOf(current.value.values) : next.endId.value))
 const { isHeld: staysLit } = useWakeLock()
 const number = computed(() => current.value?.number ?? shown.value.length + 1)
 const ended = computed(() => current.value !== null)
@@ -56,7 +58,7 @@ const spot = computed(() =>
     : next.spotFt.value,
 )
 const view = computed(() =>
-  sortie.value ? windowAround(sortie.value.runway, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
+  runway.value ? windowAround(runway.value, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
 )
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {
@@ -79,7 +81,7 @@ watch(recorder.id, (now) => (state.value = now ? 'touched' : 'takeoff'))
 function asPlanned(): Partial<LapIn> {
   if (ended.value || !sortie.value) return {}
   // said outright: the sortie may have been changed elsewhere before this lap is sent
-  const part: Partial<LapIn> = { landing: next.landing.value, spot_ft: next.spotFt.value }
+  const part: Partial<LapIn> = { landing: next.landing.value, spot_ft: next.spotFt.value, runway_end_id: next.endId.value }
   if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim_point_ft)
   return part
 }
@@ -96,11 +98,11 @@ function tap(place: { along: number; lateral: number }) {
 }
 function nudge(by: { along: number; lateral: number }) {
   const now = values.value
-  const runway = sortie.value?.runway
-  if (!runway) return
-  const half = runway.width_ft / 2
+  const on = runway.value
+  if (!on) return
+  const half = on.width_ft / 2
   tap({
-    along: clamp((now?.along_ft ?? spot.value) + by.along, pavedStart(runway) - 50, landingLength(runway)),
+    along: clamp((now?.along_ft ?? spot.value) + by.along, pavedStart(on) - 50, landingLength(on)),
     lateral: clamp((now?.lateral_ft ?? 0) + by.lateral, -half, half),
   })
 }
@@ -160,6 +162,15 @@ const KINDS = computed<LandingKind[]>(() => {
   const planned = (plan.value?.lap_plan.laps ?? []).map((one) => one.kind).filter((kind): kind is LandingKind => kind in LANDING_LABEL)
   return [...new Set([next.landing.value, ...(sortie.value ? [sortie.value.landing] : []), ...planned])].sort()
 })
+const endChoices = computed(() => next.ends.value.map((one) => ({ value: String(one.id), label: one.runway.ident })))
+/** A runway on which this cannot be flown is left again, and that is said. */
+const runwayProblem = ref('')
+watch(next.briefState.error, (error) => {
+  if (!error || !recorder.draft.value.runway_end_id) return
+  runwayProblem.value = error.message
+  void recorder.keepDraft({ ...recorder.draft.value, runway_end_id: undefined })
+})
+watch(next.endId, (now) => now !== sortie.value?.runway_end_id && (runwayProblem.value = ''))
 const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: LANDING_LABEL[value] })))
 </script>
 
@@ -175,7 +186,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
       </h1>
       <span class="hidden text-soft sm:inline">
-        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ sortie.runway.ident }} · {{ windWords(sortie) }}
+        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }} · {{ windWords(sortie) }}
       </span>
       <span class="flex-1" />
       <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
@@ -250,7 +261,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       <div ref="frame" class="w-full overflow-hidden">
         <Strip
           v-if="width > 0"
-          :runway="sortie.runway"
+          :runway="runway!"
           :brief="marks"
           :touches="touches"
           :from="view.from"
@@ -378,7 +389,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               label="Aimed at"
               unit="ft"
               :min="-500"
-              :max="landingLength(sortie.runway)"
+              :max="landingLength(runway!)"
               :step="10"
               :start="Math.round(brief.aim_point_ft / 10) * 10"
               empty-word="as briefed"
@@ -457,17 +468,26 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             :options="kindChoices"
             @update:model-value="recorder.keepDraft({ ...recorder.draft.value, landing: $event as LandingKind })"
           />
+          <Choice
+            v-if="endChoices.length > 1"
+            :model-value="String(next.endId.value)"
+            label="Runway of this lap, and of those after it"
+            tall
+            :options="endChoices"
+            @update:model-value="recorder.keepDraft({ ...recorder.draft.value, runway_end_id: Number($event) })"
+          />
           <Stepper
             :model-value="next.spotFt.value"
             label="Spot of this lap"
             unit="ft"
             tall
             :min="0"
-            :max="landingLength(sortie.runway) - 50"
+            :max="landingLength(runway!) - 50"
             :step="50"
             @update:model-value="recorder.keepDraft({ ...recorder.draft.value, spot_ft: $event ?? sortie.spot_ft })"
           />
         </template>
+        <p v-if="runwayProblem" role="alert" class="font-bold text-fail-ink">{{ runwayProblem }}</p>
         <p class="text-lg font-bold">{{ brief.roundout_cue.words }}</p>
         <p class="text-sm text-soft">{{ brief.basis.words }}</p>
         <div v-if="mayRecord" class="space-y-2 border-t border-line pt-2">
