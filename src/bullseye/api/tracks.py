@@ -19,25 +19,11 @@ from bullseye.core.airfield import RunwayEnd
 from bullseye.core.errors import InvalidInput
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
 from bullseye.store.models import TrackFile
+from bullseye.tracks.readers.columns import Role
 from bullseye.tracks.report import events_csv, events_geojson, gpx_of
 
 bp = APIBlueprint('tracks', __name__, url_prefix='/api/tracks', tag='Tracks')
 State = Literal['waiting', 'working', 'done', 'refused', 'columns']
-Role = Literal[
-    'time',
-    'date',
-    'utc_offset',
-    'latitude',
-    'longitude',
-    'height',
-    'speed',
-    'course',
-    'airspeed',
-    'heading',
-    'pitch',
-    'bank',
-    'vertical_speed',
-]
 _FORMATS = {'gpx': 'application/gpx+xml', 'csv': 'text/csv', 'geojson': 'application/geo+json'}
 
 

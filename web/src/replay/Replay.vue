@@ -8,14 +8,14 @@ import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useWidth } from '@/composables/useWidth'
-import { clock, OUTCOME_LABEL, round } from '@/words'
+import { clock, round } from '@/words'
 import { windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import ByTime from './ByTime.vue'
 import CursorDots from './CursorDots.vue'
 import FinalProfile, { type Planned, type TouchMark } from './FinalProfile.vue'
 import FromAbove from './FromAbove.vue'
-import { line, momentsOf, MOST_LAPS, spanOf, valueAt } from './lap'
+import { endedBy, line, momentsOf, MOST_LAPS, spanOf, valueAt } from './lap'
 import Transport from './Transport.vue'
 import { provideCursor } from './useCursor'
 
@@ -63,10 +63,7 @@ useKeys({
   ' ': () => cursor.toggle(),
 })
 const eventOf = (lap: TrackLap) => props.track.events[lap.end]!
-const endWords = (lap: TrackLap) => {
-  const event = eventOf(lap)
-  return event.kind === 'touchdown' ? OUTCOME_LABEL[(event.then ?? 'full_stop') as 'full_stop'] : OUTCOME_LABEL[event.kind as 'go_around']
-}
+const endWords = (lap: TrackLap) => endedBy(eventOf(lap))
 const scoredOf = (number: number) => {
   const end = laps.value.find((lap) => lap.number === number)?.end
   return props.scored.find((lap) => lap.track_file_id === props.fileId && lap.track_event === end) ?? null

@@ -4,7 +4,8 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api, lapsQuery } from '@/api/queries'
 import type { Pair, Track } from '@/api/types'
-import { clock, OUTCOME_LABEL, round } from '@/words'
+import { clock, round } from '@/words'
+import { endedBy } from './lap'
 
 const props = defineProps<{ fileId: string; track: Track }>()
 const emit = defineEmits<{ confirm: [sortieId: number, pairs: Pair[]] }>()
@@ -43,8 +44,6 @@ function confirm() {
     .map(([event, one]) => ({ event: Number(event), lap_id: one === NEW ? null : one }))
   emit('confirm', sortieId.value, pairs)
 }
-const endWords = (event: Track['events'][number]) =>
-  event.kind === 'touchdown' ? OUTCOME_LABEL[(event.then ?? 'full_stop') as 'full_stop'] : OUTCOME_LABEL[event.kind as 'go_around']
 </script>
 
 <template>
@@ -74,7 +73,7 @@ const endWords = (event: Track['events'][number]) =>
           <tbody>
             <tr v-for="{ lap, event, index } in ends" :key="index" class="border-b border-line">
               <td class="py-1">Lap {{ lap.number }}, {{ clock(lap.to) }}</td>
-              <td>{{ endWords(event) }}, runway {{ lap.runway }}</td>
+              <td>{{ endedBy(event) }}, runway {{ lap.runway }}</td>
               <td class="figure whitespace-nowrap text-right">{{ event.kind === 'touchdown' ? `${round(event.along_ft)} ft ± ${round(event.uncertainty_ft)}` : '–' }}</td>
               <td class="pl-4">
                 <select v-model="choice[index]" class="field" :aria-label="`Recorded lap ${lap.number} is`">

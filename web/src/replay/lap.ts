@@ -1,5 +1,6 @@
 /** One lap of a recorded flight as it is drawn: columns of one length, seconds from its end. Plain reckoning. */
-import type { Replay } from '@/api/types'
+import type { Outcome, Replay, TrackEvent } from '@/api/types'
+import { OUTCOME_LABEL } from '@/words'
 
 export type Column = 'along_ft' | 'lateral_ft' | 'height_ft' | 'groundspeed_kt' | 'bank_deg' | 'climb_fpm'
 
@@ -45,6 +46,10 @@ export function lastIndex(lap: Replay, isSo: (k: number) => boolean): number {
   for (let k = lap.time_s.length - 1; k >= 0; k--) if (isSo(k)) return k
   return -1
 }
+
+/** How a lap ended, in words. */
+export const endedBy = (event: TrackEvent) =>
+  OUTCOME_LABEL[(event.kind === 'touchdown' ? (event.then ?? 'full_stop') : event.kind) as Outcome]
 
 export interface Moment {
   label: string

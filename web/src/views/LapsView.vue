@@ -114,7 +114,7 @@ function end(outcome: Outcome) {
   })
 }
 const set = (what: string, part: Partial<LapIn>) => void recorder.note(what, part)
-const { phrases, used } = usePhrases()
+const { phrases, used } = usePhrases(person)
 function setNote(text: string) {
   if (text) used(text)
   set('note', { note: text || null })

@@ -5,12 +5,12 @@ from __future__ import annotations
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict, dataclass
-from typing import Any
+from typing import Any, Literal, get_args
 
 from bullseye.core.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
 from bullseye.core.errors import InvalidInput
 
-ROLES = (
+Role = Literal[
     'time',
     'date',
     'utc_offset',
@@ -24,7 +24,8 @@ ROLES = (
     'pitch',
     'bank',
     'vertical_speed',
-)
+]
+ROLES: tuple[Role, ...] = get_args(Role)
 # factors into the units of a Track: ft, kt, °, ft/min
 _LENGTHS = {'ft': 1.0, 'm': FT_PER_M}
 _SPEEDS = {
