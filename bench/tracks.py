@@ -65,6 +65,24 @@ def repeated(text: str, times: int) -> str:
     return '\n'.join([*out, '</trkseg></trk></gpx>'])
 
 
+def left_on(text: str, hours: float) -> str:
+    """The same file of a recorder that nobody switched off: it stands and goes on writing, its place wandering."""
+    body = text.rpartition('</trkseg>')[0]
+    last = body.splitlines()[-1]
+    moment = np.datetime64(last.split('<time>')[1][:23], 'ms')
+    first = np.datetime64(body.split('<time>', 1)[1][:23], 'ms')
+    missing = int(hours * 3600 - (moment - first) / np.timedelta64(1, 's'))
+    lat, lon = (float(last.split(f'{name}="')[1].split('"')[0]) for name in ('lat', 'lon'))
+    wander = np.cumsum(np.random.default_rng(2).normal(0, 2e-7, (missing, 2)), axis=0)
+    out = [body.rstrip()]
+    for k, (north, east) in enumerate(wander, start=1):
+        out.append(
+            f'<trkpt lat="{lat + north:.8f}" lon="{lon + east:.8f}"><ele>11.6</ele>'
+            f'<time>{moment + np.timedelta64(1000 * k, "ms")}Z</time></trkpt>'
+        )
+    return '\n'.join([*out, '</trkseg></trk></gpx>'])
+
+
 def speed() -> None:
     text, runways = hour(10.0)
     data = text.encode()
@@ -86,6 +104,10 @@ def speed() -> None:
         spent = seconds(lambda longer=longer: as_dict(analyse(read_track(longer), runways)))  # type: ignore[misc]
         hours = (track.time_s[-1] - track.time_s[0]) / 3600
         print(f'{hours:5.1f} h at 1 Hz, {track.count} fixes, {len(analyse(track, runways).laps)} laps: {spent:.2f} s')
+    for laps, times in ((10, 1), (40, 4)):
+        day = left_on(repeated(slow, times), 23.9).encode()
+        spent = seconds(lambda day=day: as_dict(analyse(read_track(day), runways)))  # type: ignore[misc]
+        print(f' 23.9 h at 1 Hz, {read_track(day).count} fixes, {laps} laps, then left on: {spent:.2f} s, budget 3 s')
     # in a process that has done nothing else
     with multiprocessing.get_context('spawn').Pool(1) as pool:
         for name, file in (('10 Hz hour', data), ('8 flights of an hour at 1 Hz', longer)):
