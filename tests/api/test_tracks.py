@@ -179,6 +179,8 @@ def test_replay_of_a_lap_and_downloads(marta, demo_url):
     assert abs(lap['height_ft'][touch]) < 6
     assert max(lap['height_ft']) > 700
     assert min(lap['bank_deg']) < -12  # a left-hand pattern
+    (grass,) = lap['others']  # 14/32, drawn once, across 05
+    assert abs(grass['begins'][1] - grass['ends'][1]) > 1_000
     marta.get(f'/api/tracks/{track_id}/laps/99', status=404)
 
     take = marta.client.get

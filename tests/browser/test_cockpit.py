@@ -224,16 +224,17 @@ def test_a_full_storage_keeps_the_lap_on_the_page_says_so_and_sends_it(marta: Pa
     page = marta
     sortie = recorder(page)
     context.set_offline(True)
-    origin = page.url.split('/sorties')[0]
-    storage = context.new_cdp_session(page)
-    storage.send('Storage.overrideQuotaForOrigin', {'origin': origin, 'quotaSize': 1})
+    # as a browser does when the device is full
+    page.evaluate(
+        """() => { for (const act of ['add', 'put']) IDBObjectStore.prototype[act] = () => {
+            throw new DOMException('full', 'QuotaExceededError') } }"""
+    )
     tap(page, 900)
     expect(page.get_by_text('only on this page: keep it open')).to_be_visible()
     expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
     context.set_offline(False)
     expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible(timeout=15_000)
     assert [round(lap['along_ft'], -1) for lap in stored(page, sortie)] == [900]
-    storage.send('Storage.overrideQuotaForOrigin', {'origin': origin})
     quiet.clear()  # the browser itself complained of the lost connection
 
 

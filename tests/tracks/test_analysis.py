@@ -325,7 +325,7 @@ def test_the_report_holds_everything_and_no_numbers_json_does_not_know() -> None
     assert [event['kind'] for event in data['events']] == [event.kind for event in found.events]
     assert data['events'][0]['time'].endswith('Z')
     assert data['laps'][0]['end'] == found.laps[0].end
-    places = events_geojson(found)['features']
+    places = events_geojson(as_dict(found)['events'])['features']
     assert len(places) == len(found.events)
     assert places[0]['geometry']['coordinates'][0] == pytest.approx(-38.4, abs=0.05)
     assert iso(0.0) == '1970-01-01T00:00:00.000Z'

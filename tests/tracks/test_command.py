@@ -141,7 +141,7 @@ def test_columns_are_shown_and_taken_back(folder: Path, capsys: pytest.CaptureFi
         (['nowhere.gpx'], 'nowhere.gpx'),
         (['{track}', '--jobs', '0'], '--jobs'),
         (['{track}', '--columns', '{field}'], 'columns'),
-        (['{field}'], 'no row of headings'),
+        (['{field}'], 'no positions of a tablet'),
     ],
 )
 def test_refusals_are_one_clear_line(

@@ -118,9 +118,7 @@ def test_a_lap_on_its_runway_touches_where_the_truth_says_and_banks_to_the_left(
 
 
 FIXES = st.lists(
-    st.tuples(
-        st.integers(200, 5_000), st.integers(-9_000, 9_000), st.integers(-9_000, 9_000), st.integers(5, 400)
-    ),
+    st.tuples(st.integers(200, 5_000), st.integers(-9_000, 9_000), st.integers(-9_000, 9_000), st.integers(5, 400)),
     min_size=6,
     max_size=40,
 )
@@ -166,7 +164,7 @@ def test_what_is_no_positions_is_said_to_be_none(text):
 def test_a_phone_that_does_not_know_where_it_is_says_nothing_of_the_flight():
     acc = [40] * 6 + [600, 0, 0]  # from the seventh on known to 64 m only
     track = read_track(json.dumps({'t': [10**12] + [1_000] * 8, 'lat': [1] * 9, 'lon': [1] * 9, 'acc': acc}).encode())
-    assert track.count == 5  # the column holds differences: from 240 dm the fifth is 200, the sixth 240
+    assert track.count == 6  # the column holds differences: the sixth is 240 dm, the seventh 840
     assert 'left out' in track.warnings[0]
 
 

@@ -227,12 +227,21 @@ class AnalysisIn(In):
     aircraft_id: Id | None = None
 
 
+class DrawnRunway(Out):
+    """A runway of the field on the axes of the one in use: along and lateral feet of its pavement's ends."""
+
+    begins: tuple[float, float]
+    ends: tuple[float, float]
+    width_ft: float
+
+
 class ReplayOut(Out):
     """One lap on its runway's axes, a column for each thing that is drawn; seconds from its end."""
 
     number: int
     runway: RunwayEnd
     zero: AwareDatetime
+    others: list[DrawnRunway]
     time_s: list[float]
     along_ft: list[float]
     lateral_ft: list[float]

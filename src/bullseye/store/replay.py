@@ -10,8 +10,10 @@ from sqlalchemy.orm import Session
 from bullseye.store import measuring
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import TrackFile
+from bullseye.tracks.fields import Runway
 from bullseye.tracks.flightlog import FlightLog, on_runway, unpack
 
+_HALF_THE_NUMBERS = 18  # each runway has one number up to this, and one above
 _BEFORE_S = 5.0
 _AFTER_S = 30.0  # the rollout, or the climb away
 
@@ -26,6 +28,18 @@ def kept_of(row: TrackFile) -> tuple[dict[str, Any], FlightLog]:
     return row.report, unpack(row.log)
 
 
+def _drawn(one: Runway, on: Runway) -> dict[str, Any] | None:
+    """Another runway on the axes of the one in use; None for the same pavement, and for its other direction."""
+    start_ft = -one.end.displaced_threshold_ft
+    places = [one.frame.place(along_ft=feet) for feet in (start_ft, start_ft + one.end.length_ft)]
+    begins, ends = (on.frame.locate(lat_deg=lat, lon_deg=lon) for lat, lon in places)
+    off_ft = max(abs(begins[1]), abs(ends[1]))
+    number = int(''.join(filter(str.isdigit, one.end.ident)) or 0)
+    if off_ft < on.end.width_ft / 2 or number > _HALF_THE_NUMBERS:
+        return None
+    return {'begins': begins, 'ends': ends, 'width_ft': one.end.width_ft}
+
+
 def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
     """A lap on the axes of its runway, from a little before its beginning until it has rolled out or climbed away.
 
@@ -36,9 +50,8 @@ def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
     lap = next((one for one in report['laps'] if one['number'] == number), None)
     if lap is None:
         raise NotFound('lap')
-    runway = next(
-        (one for one in measuring.runways(db) if (one.field, one.end.ident) == (lap['field'], lap['runway'])), None
-    )
+    of_field = [one for one in measuring.runways(db) if one.field == lap['field']]
+    runway = next((one for one in of_field if one.end.ident == lap['runway']), None)
     if runway is None:
         raise Conflict(f'{lap["field"]} {lap["runway"]} is not one of the school’s runways any more: analyse again')
     from_s, zero_s = (datetime.fromisoformat(lap[name]).timestamp() for name in ('from', 'to'))
@@ -48,5 +61,6 @@ def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
         'number': number,
         'runway': runway.end,
         'zero': lap['to'],
+        'others': [drawn for one in of_field if (drawn := _drawn(one, runway)) is not None],
         **on_runway(part, runway.frame, elevation_ft=threshold_ft, zero_s=zero_s),
     }

@@ -44,6 +44,16 @@ function place(lap: Replay, time: number) {
 
 <template>
   <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" class="block select-none" role="img" :aria-label="`Ground track of lap ${laps.map((lap) => lap.number).join(', ')}, runway ${first.runway.ident} up`">
+    <line
+      v-for="(one, k) in first.others"
+      :key="k"
+      :x1="x(one.begins[1]!)"
+      :y1="y(one.begins[0]!)"
+      :x2="x(one.ends[1]!)"
+      :y2="y(one.ends[0]!)"
+      stroke="var(--line)"
+      :stroke-width="Math.max(5, one.width_ft * scale)"
+    />
     <line :x1="x(0)" :x2="x(0)" :y1="y(pavedStart(first.runway))" :y2="y(pavedEnd)" stroke="var(--tarmac)" :stroke-width="Math.max(7, first.runway.width_ft * scale)" />
     <path v-if="pattern" :d="planned" fill="none" stroke="var(--aim)" stroke-width="2" stroke-dasharray="6 5" data-mark="planned" />
     <path v-for="(path, order) in paths" :key="laps[order]!.number" :d="path" fill="none" :stroke="line(order).stroke" stroke-width="2.5" :stroke-dasharray="line(order).dash" stroke-linejoin="round" data-mark="flown" />

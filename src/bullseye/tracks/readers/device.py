@@ -46,7 +46,7 @@ def read_device(data: bytes) -> Track:
 
 
 def _piece(piece: Any) -> dict[str, Floats]:
-    if not isinstance(piece, Mapping):
+    if not isinstance(piece, Mapping) or not any(name in piece for name in _COLUMNS):
         raise UnreadableTrack('the file is JSON, but holds no positions of a tablet')
     found = {}
     for name in _COLUMNS:
