@@ -275,7 +275,11 @@ let refreshing = 0
 async function refreshAboard(id: number) {
   const copy = await aboardOf(id)
   if (!copy || !link.reached.value) return
-  await api.aboard(id).then((data) => keepAboard(copy.person_id, data), () => undefined)
+  // without an answer, or with a full storage, the copy stays as it was
+  await api
+    .aboard(id)
+    .then((data) => keepAboard(copy.person_id, data))
+    .catch(() => undefined)
 }
 
 /** After a sortie or its laps changed, everything shown of it is asked for again. */

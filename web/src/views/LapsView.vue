@@ -253,7 +253,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         <span v-if="touches.length && values?.lateral_ft" class="font-normal">
           · {{ Math.abs(values.lateral_ft) }} ft {{ values.lateral_ft > 0 ? 'right' : 'left' }} of the centreline
         </span>
-        <span v-if="ended && recorder.onlyInMemory.value" class="font-normal text-fail-ink"> · only on this page: keep it open</span>
+        <span v-if="ended && recorder.onlyInMemory.value && current?.waits" class="font-normal text-fail-ink"> · only on this page: keep it open</span>
         <span v-else-if="ended" class="font-normal text-pass-ink">
           · ✓ saved{{ current?.waits ? ' on this device' : '' }}
         </span>
