@@ -91,18 +91,6 @@ const verdict = (lap: Lap) =>
         {{ windWords(sortie) }} · {{ sortie.standard.name }}
       </p>
     </div>
-    <section v-if="flights.data.value" class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2" aria-label="Recorded flight">
-      <b>Recorded flight</b>
-      <RouterLink v-for="one in ofSortie" :key="one.id" :to="{ name: 'track', params: { track: one.id } }" class="button button-main">
-        Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
-      </RouterLink>
-      <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
-      <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
-      <button v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length" type="button" class="button" @click="measure">
-        Measure from the tablet’s own positions
-      </button>
-      <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>
-    </section>
     <p v-if="!laps.length" class="panel">
       No lap flown yet.
       <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
@@ -197,5 +185,17 @@ const verdict = (lap: Lap) =>
         </div>
       </section>
     </template>
+    <section v-if="flights.data.value" class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2" aria-label="Recorded flight">
+      <b>Recorded flight</b>
+      <RouterLink v-for="one in ofSortie" :key="one.id" :to="{ name: 'track', params: { track: one.id } }" class="button button-main">
+        Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
+      </RouterLink>
+      <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
+      <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
+      <button v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length" type="button" class="button" @click="measure">
+        Measure from the tablet’s own positions
+      </button>
+      <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>
+    </section>
   </div>
 </template>
