@@ -182,3 +182,38 @@ def test_several_files_at_once_and_one_without_headings(marta: Page, worker, qui
     expect(line).to_be_hidden()
     page.get_by_role('button', name='Undo').click()
     expect(line).to_contain_text('1 lap')
+
+
+RECEIVER = """(fixes) => { navigator.geolocation.watchPosition = (take) => { let i = 0
+    const step = () => { for (let n = 0; n < 50 && i < fixes.length; n++, i++) {
+        const [timestamp, latitude, longitude, altitude, speed, heading] = fixes[i]
+        take({ timestamp, coords: { latitude, longitude, accuracy: 3, altitude, speed, heading } }) }
+      if (i < fixes.length) setTimeout(step, 5) }
+    step(); return 1 }; navigator.geolocation.clearWatch = () => undefined }"""
+
+
+def test_the_tablets_own_positions_of_a_flight_become_a_measured_lap(marta: Page, worker, quiet):
+    """A simulated flight is fed to the browser's geolocation, recorded, sent, and measured from the debrief."""
+    page = marta
+    flight = flown('full-stop', 3, 'lant', '05')
+    track = recorded(flight, gnss=False, start=BEGUN, rate_hz=1)
+    told = zip(
+        track.time_s, track.lat_deg, track.lon_deg, track.height_ft, track.speed_kt, track.course_deg, strict=True
+    )
+    fixes = [
+        [BEGUN.timestamp() * 1_000 + s * 1_000, lat, lon, feet * 0.3048, kt * 0.514444, course]
+        for s, lat, lon, feet, kt, course in told
+    ]
+    open_today(page, 'Ines Carvalho')
+    page.evaluate(RECEIVER, fixes)
+    page.get_by_role('link', name='Laps').click()
+    page.get_by_role('switch', name='Record position').click()
+    expect(page.get_by_text(re.compile(rf'^{len(fixes)} positions'))).to_be_visible(timeout=15_000)
+    page.get_by_role('switch', name='Recording position: stop').click()
+    page.get_by_role('link', name='Debrief').click()
+    page.get_by_role('button', name='Measure from the tablet').click()
+    page.get_by_role('button', name='Take these laps').click(timeout=30_000)
+    (truth,) = truths(flight, 'touchdown')
+    measured = re.search(r'([\d,]+) ft ± (\d+)\s*Measured', touched(page))
+    assert abs(float(measured[1].replace(',', '')) - truth['along_ft']) < float(measured[2])
+    assert float(measured[2]) < 120  # with the height and speed that the receiver tells

@@ -139,6 +139,15 @@ def test_positions_of_a_tablet_are_read_as_they_were_written(fixes, pieces):
     np.testing.assert_allclose(track.time_s, t / 1_000, atol=1e-6)
     np.testing.assert_allclose(track.lat_deg, lat / 1e7, atol=1e-9)
     np.testing.assert_allclose(track.lon_deg, lon / 1e7, atol=1e-9)
+    assert not track.has('height_ft')
+    told = {'alt': [30 + k for k in range(len(fixes))], 'spd': [None, *([2_572] * (len(fixes) - 1))]}
+    whole = {'t': t, 'lat': lat, 'lon': lon, 'acc': steps[:, 3]}
+    plain = {name: [int(v[0]), *(int(d) for d in np.diff(v))] for name, v in whole.items()}
+    track = read_track(json.dumps(plain | told).encode())
+    np.testing.assert_allclose(track.height_ft * 0.3048, np.array(told['alt']) / 10)
+    assert math.isnan(track.speed_kt[0])
+    assert track.speed_kt[1] == pytest.approx(50.0, abs=0.01)  # 25.72 m/s
+    assert not track.has('course_deg_true')
 
 
 @pytest.mark.parametrize(
@@ -153,6 +162,8 @@ def test_positions_of_a_tablet_are_read_as_they_were_written(fixes, pieces):
         '{"t": [1], "lat": [1], "lon": [1]}',
         '{"t": [1], "lat": [99999999999999999999], "lon": [1], "acc": [1]}',
         '{"t": [1], "lat": [1], "lon": [1], "acc": [1]}',
+        '{"t": [1, 1], "lat": [1, 1], "lon": [1, 1], "acc": [1, 1], "alt": [1]}',
+        '{"t": [1], "lat": [1], "lon": [1], "acc": [1], "spd": [true]}',
         '{"a":' * 50_000,
     ],
 )

@@ -17,10 +17,12 @@ from sqlalchemy.orm import Session
 from bullseye.core.errors import InvalidInput
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Sortie, Track, User
+from bullseye.tracks.readers.device import whole_or_none
 
 _LARGEST = 40_000_000  # bytes unpacked; a day at 1 Hz is a tenth of it
 _MOST_FIXES = 200_000
 _COLUMNS = ('t', 'lat', 'lon', 'acc')
+_MORE_COLUMNS = ('alt', 'spd', 'crs')
 
 
 def _unpacked(raw: bytes) -> Any:
@@ -37,10 +39,12 @@ def _unpacked(raw: bytes) -> Any:
         raise InvalidInput('track', 'its text', 'JSON') from None
 
 
-def _columns(data: Any) -> dict[str, list[float]]:
+def _columns(data: Any) -> dict[str, list[Any]]:
     """The columns of a track: differences to the value before, so that they pack small.
 
-    ``t`` in ms since 1970, ``lat`` and ``lon`` in 1e-7 degrees, ``acc`` in decimetres.
+    ``t`` in ms since 1970, ``lat`` and ``lon`` in 1e-7 degrees, ``acc`` in decimetres. Columns that not every receiver
+    fills hold the values themselves, null where it told nothing: ``alt`` in decimetres above the ellipsoid, ``spd`` in
+    cm/s, ``crs`` in tenths of a degree.
     """
     if not isinstance(data, dict) or not all(isinstance(data.get(name), list) for name in _COLUMNS):
         raise InvalidInput('track', 'its members', ', '.join(_COLUMNS))
@@ -51,6 +55,12 @@ def _columns(data: Any) -> dict[str, list[float]]:
     for name, column in columns.items():
         if not all(type(value) is int and abs(value) < 2**53 for value in column):
             raise InvalidInput('track', name, f'{count} whole numbers')
+    for name in _MORE_COLUMNS:
+        if name in data:
+            values = data[name]
+            if not isinstance(values, list) or len(values) != count or not all(map(whole_or_none, values)):
+                raise InvalidInput('track', name, f'{count} whole numbers or nulls')
+            columns[name] = values
     return columns
 
 

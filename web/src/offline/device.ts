@@ -54,6 +54,10 @@ export interface TrackPiece {
   lat: number[]
   lon: number[]
   acc: number[]
+  /** height above the ellipsoid [dm], speed [cm/s] and course [0.1°] where the receiver tells; null where it does not */
+  alt?: (number | null)[]
+  spd?: (number | null)[]
+  crs?: (number | null)[]
   closed: 0 | 1
   refused: string
 }

@@ -19,6 +19,9 @@ async function batteryLevel(): Promise<number | null> {
   return (await ask.call(navigator).catch(() => null))?.level ?? null
 }
 
+/** A value the receiver may not tell, or tell as NaN while it stands, as a whole number. */
+const scaled = (value: number | null, by: number) => (value === null || !Number.isFinite(value) ? null : Math.round(value * by))
+
 export const useTrack = defineStore('track', () => {
   const sync = useSync()
   const sortieId = ref<number | null>(null)
@@ -49,16 +52,20 @@ export const useTrack = defineStore('track', () => {
     if (closed) sync.soon()
   }
   function take(position: GeolocationPosition) {
-    const { latitude, longitude, accuracy } = position.coords
+    const { latitude, longitude, accuracy, altitude, speed, heading } = position.coords
     if (sortieId.value === null) return
     problem.value = ''
     piece ??= {
-      id: newId(), sortie_id: sortieId.value, person_id: personId, closed: 0, refused: '', t: [], lat: [], lon: [], acc: [],
+      id: newId(), sortie_id: sortieId.value, person_id: personId, closed: 0, refused: '',
+      t: [], lat: [], lon: [], acc: [], alt: [], spd: [], crs: [],
     }
     piece.t.push(Math.round(position.timestamp))
     piece.lat.push(Math.round(latitude * 1e7))
     piece.lon.push(Math.round(longitude * 1e7))
     piece.acc.push(Math.round(accuracy * 10))
+    piece.alt?.push(scaled(altitude, 10))
+    piece.spd?.push(scaled(speed, 100))
+    piece.crs?.push(scaled(heading, 10))
     fixes.value += 1
     began.value ||= position.timestamp
     lastAt.value = position.timestamp

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The laps of the sortie together: where they lie, how far they spread, why, and the one change. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { api, briefQuery, lapsQuery, sessionQuery, sortieQuery, tracksQuery } from '@/api/queries'
 import type { Lap } from '@/api/types'
@@ -9,6 +9,7 @@ import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
 import { useWidth } from '@/composables/useWidth'
+import { useSync } from '@/offline/sync'
 import { windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import { clock, LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
@@ -62,6 +63,8 @@ const halfWidth = (lap: Lap) => (lap.known_by.along_ft === 'tracked' ? (lap.read
 const flights = useQuery({ ...tracksQuery, retry: false })
 const ofSortie = computed(() => flights.data.value?.tracks.filter((one) => one.sortie_id === id) ?? [])
 const pieces = useQuery({ queryKey: ['pieces', id], queryFn: () => api.tracks(id), retry: false })
+const sync = useSync()
+watch(() => sync.pieces, () => void pieces.refetch()) // one that waited on this device has been sent
 const router = useRouter()
 const problem = ref('')
 async function measure() {
