@@ -122,7 +122,8 @@ def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(mart
     assert late['along_ft'] == lap['along_ft']
     assert late['readings']['along_ft']['tapped']['value'] == 640
 
-    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}', status=409)
+    for method, more in (('DELETE', ''), ('POST', '/analysis')):  # not under the laps it measures
+        marta.call(method, f'/api/tracks/{found["track"]["id"]}{more}', {}, status=409)
     marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
     marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}', status=204)
     marta.get(f'/api/tracks/{found["track"]["id"]}', status=404)

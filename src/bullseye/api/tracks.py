@@ -55,9 +55,9 @@ class TrackLine(Out):
         if sortie is not None:
             words = f'{sortie.student.name}, {sortie.planned_on:%d %b %Y}, runway {sortie.runway_end.ident}'
         names = ('id', 'name', 'size', 'state', 'progress', 'problem', 'format', 'begun_at', 'ended_at', 'fixes')
-        more = ('laps', 'warnings', 'aircraft_id', 'sortie_id')
+        more = ('laps', 'warnings', 'aircraft_id', 'sortie_id', 'is_kept')
         plain = {name: getattr(row, name) for name in (*names, *more)}
-        return cls.model_validate({**plain, 'sortie_words': words, 'is_kept': row.state != 'refused'})
+        return cls.model_validate({**plain, 'sortie_words': words})
 
 
 class TracksOut(Out):

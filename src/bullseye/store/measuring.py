@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief import setting
@@ -82,11 +82,15 @@ def candidates(
     query = sorties.visible(person).where(
         Sortie.planned_on >= (begun_at - _AROUND).date(), Sortie.planned_on <= (ended_at + _AROUND).date()
     )
+    meanwhile = (
+        select(Lap.sortie_id, func.count())
+        .where(Lap.removed_at.is_(None), Lap.flown_at.between(begun_at, ended_at + _LAST_TAP))
+        .group_by(Lap.sortie_id)
+    )
+    noted_in: dict[int, int] = {row[0]: row[1] for row in db.execute(meanwhile)}
     found = []
     for sortie in db.scalars(query.limit(200)).unique():
-        noted = [
-            lap for lap in laps.of_sortie(db, sortie) if begun_at <= lap.flown_at <= ended_at + timedelta(minutes=3)
-        ]
+        noted = noted_in.get(sortie.id, 0)
         same = None if aircraft_id is None else sortie.aircraft_id == aircraft_id
         field = sortie.runway_end.airfield.ident
         there = any(one.split(' ')[0] == field for one in used)
@@ -95,9 +99,9 @@ def candidates(
         apart_h = abs((begun_at - hour).total_seconds()) / 3600
         if not noted and not day and apart_h > 18:
             continue
-        score = 10 * min(len(noted), 5) + 4 * (same is True) - 6 * (same is False) + 3 * there + 2 * day - apart_h / 12
+        score = 10 * min(noted, 5) + 4 * (same is True) - 6 * (same is False) + 3 * there + 2 * day - apart_h / 12
         reasons = [
-            f'{len(noted)} lap{"s" * (len(noted) != 1)} noted while it ran' if noted else '',
+            f'{noted} lap{"s" * (noted != 1)} noted while it ran' if noted else '',
             'the same aircraft' if same else '',
             'landed at its field' if there else '',
             'planned for that day' if day else 'planned for another day',
@@ -106,7 +110,7 @@ def candidates(
             (
                 score,
                 Candidate(
-                    sortie=sortie, laps=len(noted), same_aircraft=same, reason=', '.join(one for one in reasons if one)
+                    sortie=sortie, laps=noted, same_aircraft=same, reason=', '.join(one for one in reasons if one)
                 ),
             )
         )

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import uuid
 from datetime import date, datetime, time
-from typing import Any
+from typing import Any, ClassVar
 
 from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, String, UniqueConstraint, func
 from sqlalchemy.dialects.postgresql import JSONB
-from sqlalchemy.orm import Mapped, mapped_column, relationship
+from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
 from bullseye.core.constants import AIM_STEP_FT
 from bullseye.store.base import Base, Json, SchoolOwned, owned_key, points_at
@@ -382,6 +382,10 @@ class TrackFile(SchoolOwned, Base):
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     removed_at: Mapped[datetime | None]
     sortie: Mapped[Sortie | None] = relationship(viewonly=True)
+    is_kept: ClassVar[Any]  # whether there is a file to analyse again or to take out
+
+
+TrackFile.is_kept = column_property(TrackFile.raw.is_not(None))  # without reading fifty megabytes to know it
 
 
 class CsvColumns(SchoolOwned, Base):

@@ -125,8 +125,9 @@ def keep(
 def begin(db: Session, row: TrackFile) -> None:
     """Send a file through the analysis once more.
 
-    :raises Conflict: when it was not kept
+    :raises Conflict: when it was not kept, or while it measures a sortie
     """
+    _require_free(row)
     if row.size and row.raw is None:
         raise Conflict('the file was no track and was not kept')
     row.state, row.progress, row.problem, row.attempts = 'waiting', 'waiting for its turn', None, 0
@@ -138,10 +139,15 @@ def remove(db: Session, row: TrackFile) -> None:
 
     :raises Conflict: while it measures a sortie
     """
-    if row.sortie_id is not None:
-        raise Conflict('this flight measures a sortie: take its laps back first')
+    _require_free(row)
     row.removed_at = datetime.now(UTC)
     db.commit()
+
+
+def _require_free(row: TrackFile) -> None:
+    # the laps of its sortie count its events: they must not change, or go, under them
+    if row.sortie_id is not None:
+        raise Conflict('this flight measures a sortie: take its laps back first')
 
 
 def restore(db: Session, row: TrackFile) -> None:

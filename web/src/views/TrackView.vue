@@ -76,12 +76,15 @@ async function confirmMatch(sortie_id: number, pairs: Pair[]) {
   })
   await refresh(sortie_id)
 }
+/** Whether a person told anything of a lap: then it stays when the track lets go of it. */
+const hasMoreThanTheTrack = (lap: Lap) =>
+  !!lap.note || lap.marks.length > 0 || Object.values(lap.readings).some((of) => Object.keys(of).some((how) => how !== 'tracked'))
 async function takeBack() {
   const of = sortieId.value
   if (of === null || !track.value) return
   const pairs: Pair[] = scored.value
     .filter((lap) => lap.track_file_id === id && lap.track_event !== null)
-    .map((lap) => ({ event: lap.track_event!, lap_id: 'tapped' in (lap.readings.along_ft ?? {}) || lap.note || lap.marks.length ? lap.id : null }))
+    .map((lap) => ({ event: lap.track_event!, lap_id: hasMoreThanTheTrack(lap) ? lap.id : null }))
   if (!(await write(() => api.takeMatchBack(id)))) return
   undo.done('taking the laps back', async () => {
     await api.confirmMatch(id, { sortie_id: of, pairs })
@@ -132,7 +135,7 @@ const FORMS = [
     <p v-if="line.state === 'waiting' || line.state === 'working'" role="status" class="panel text-lg font-bold text-aim-ink">{{ line.progress || 'working' }}…</p>
     <p v-else-if="line.state === 'refused'" role="alert" class="panel font-bold text-fail-ink">Not taken: {{ line.problem }}</p>
     <p v-else-if="line.state === 'columns'" class="panel font-bold">The headings of this file do not say what is in its columns.</p>
-    <TrackColumns v-if="mayChange && (line.state === 'columns' || showColumns)" :file-id="id" @read="readSo" />
+    <TrackColumns v-if="mayChange && !known && (line.state === 'columns' || showColumns)" :file-id="id" @read="readSo" />
     <template v-if="line.state === 'done'">
       <TrackMatch v-if="!known && mayChange && track.laps.length" :file-id="id" :track="track" @confirm="confirmMatch" />
       <ul v-if="line.warnings.length" class="panel" aria-label="Notes">
@@ -170,14 +173,17 @@ const FORMS = [
         <span class="flex-1" />
         <a v-for="one in FORMS" :key="one.form" class="button" :href="`/api/tracks/${id}/export.${one.form}`" download>{{ one.label }}</a>
         <a class="button" :href="`/api/tracks/${id}/file`" download>File as it came</a>
-        <button v-if="line.format === 'csv' && mayChange" type="button" class="button" @click="showColumns = !showColumns">Columns</button>
-        <label v-if="mayChange && !known" class="flex items-center gap-2">
-          <span>Analyse again as</span>
-          <select class="field !w-auto" :value="line.aircraft_id ?? ''" @change="analyseBy(($event.target as HTMLSelectElement).value)">
-            <option value="">any aircraft</option>
-            <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">{{ one.spec.name }}</option>
-          </select>
-        </label>
+        <button v-if="line.format === 'csv' && mayChange && !known" type="button" class="button" @click="showColumns = !showColumns">Columns</button>
+        <template v-if="mayChange && !known">
+          <button type="button" class="button" :disabled="isChanging" @click="analyseBy(String(line.aircraft_id ?? ''))">Analyse again</button>
+          <label class="flex items-center gap-2">
+            <span>as</span>
+            <select class="field !w-auto" :value="line.aircraft_id ?? ''" @change="analyseBy(($event.target as HTMLSelectElement).value)">
+              <option value="">any aircraft</option>
+              <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">{{ one.spec.name }}</option>
+            </select>
+          </label>
+        </template>
       </section>
     </template>
   </div>

@@ -62,6 +62,15 @@ async function remove(line: TrackLine) {
   }
   await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
 }
+async function again(line: TrackLine) {
+  try {
+    await api.analyseTrack(line.id, line.aircraft_id)
+    problem.value = ''
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be tried again.'
+  }
+  await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
+}
 const STATE: Record<TrackLine['state'], string> = {
   waiting: 'waiting for its turn',
   working: 'working',
@@ -122,6 +131,7 @@ const lapsWords = (line: TrackLine) => (line.laps === 0 ? 'no laps found' : `${l
         <p v-if="line.state === 'done'" :class="line.sortie_words ? '' : 'font-bold text-spot-ink'" class="basis-56">
           {{ line.sortie_words ?? '● which sortie was it?' }}
         </p>
+        <button v-if="mayChange && line.state === 'refused' && line.is_kept" type="button" class="button" @click="again(line)">Try again</button>
         <button v-if="mayChange && !isBusy(line) && line.sortie_id === null" type="button" class="button" :aria-label="`Remove ${line.name}`" @click="remove(line)">Remove</button>
       </li>
     </ul>
