@@ -163,7 +163,7 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
     fields = ('speed_ktas', 'touchdown_ktas', 'headwind_kt', 'path_angle_deg')
     given = {field: np.array([getattr(lap.approach, field) for lap in laps]) for field in fields}
 
-    def model_ft(a_fps2: float) -> NDArray[np.float64]:
+    def model_ft(a_fps2: float | NDArray[np.float64]) -> NDArray[np.float64]:
         return touchdown_from_aim_ft(
             speed_ktas=given['speed_ktas'],
             touchdown_ktas=given['touchdown_ktas'],
@@ -172,18 +172,21 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
             deceleration_fps2=a_fps2,
         )
 
+    around = np.array([[0.0], [0.01], [-0.01]])
     prior_precision = np.diag([1 / deceleration.sd**2, 1 / BIAS_SD_FT**2])
     prior = np.array([deceleration.mean, 0.0])
     found = np.array([deceleration.mean, _weighted_median(flown_ft - model_ft(deceleration.mean), shares)])
     belief, precision = np.ones_like(flown_ft), prior_precision
     for _ in range(60):
-        rest_ft = flown_ft - model_ft(found[0]) - found[1]
+        here_ft, more_ft, less_ft = model_ft(found[0] + around)
+        rest_ft = flown_ft - here_ft - found[1]
         belief = np.minimum(1.0, (_STUDENT_DEGREES + 1) / (_STUDENT_DEGREES + (rest_ft / sds_ft) ** 2))
         weights = shares * belief / sds_ft**2
-        slope = (model_ft(found[0] + 0.01) - model_ft(found[0] - 0.01)) / 0.02
-        jacobian = np.column_stack([slope, np.ones_like(slope)])
-        precision = jacobian.T @ (weights[:, None] * jacobian) + prior_precision
-        step = np.linalg.solve(precision, jacobian.T @ (weights * rest_ft) + prior_precision @ (prior - found))
+        slope = (more_ft - less_ft) / 0.02
+        across = weights @ slope
+        precision = np.array([[weights @ slope**2, across], [across, weights.sum()]]) + prior_precision
+        pull = np.array([(weights * slope) @ rest_ft, weights @ rest_ft]) + prior_precision @ (prior - found)
+        step = np.linalg.solve(precision, pull)
         found = found + np.clip(step, [-0.3, -400.0], [0.3, 400.0])
         found[0] = min(max(found[0], 0.8), 11.0)
         if abs(step[0]) < 1e-7 and abs(step[1]) < 1e-5:

@@ -7,6 +7,7 @@ Pydantic reads the same annotations, so the JSON Schema shows the same ranges.
 from __future__ import annotations
 
 import math
+import sys
 from dataclasses import fields
 from functools import cache
 from typing import Annotated, Any, Literal, get_args, get_origin, get_type_hints
@@ -29,9 +30,16 @@ def accepted_range(bounds: tuple[Any, ...]) -> str:
     return ' and '.join(parts) or 'a finite number'
 
 
+def _closed_low(bound: Any) -> float:
+    """Lowest number that a bound allows."""
+    if isinstance(bound, Gt):
+        return math.nextafter(bound.gt, math.inf)  # type: ignore[arg-type]
+    return float(bound.ge) if isinstance(bound, Ge) else -sys.float_info.max  # type: ignore[arg-type]
+
+
 @cache
-def _rules(cls: type) -> tuple[tuple[str, tuple[Any, ...], bool], ...]:
-    """List the numeric fields of a class as name, bounds and whether None is allowed."""
+def _rules(cls: type) -> tuple[tuple[str, tuple[Any, ...], bool, float, float], ...]:
+    """List the numeric fields of a class: name, bounds, whether None is allowed, and the ends of the closed range."""
     hints = get_type_hints(cls, include_extras=True)
     rules = []
     for field in fields(cls):
@@ -40,7 +48,10 @@ def _rules(cls: type) -> tuple[tuple[str, tuple[Any, ...], bool], ...]:
             optional = True
             hint = next(a for a in get_args(hint) if a is not type(None))
         if get_origin(hint) is Annotated and get_args(hint)[0] in (float, int):
-            rules.append((field.name, get_args(hint)[1:], optional))
+            bounds = get_args(hint)[1:]
+            low = max((_closed_low(one) for one in bounds), default=-sys.float_info.max)
+            high = min((float(one.le) for one in bounds if isinstance(one, Le)), default=sys.float_info.max)  # type: ignore[arg-type]
+            rules.append((field.name, bounds, optional, low, high))
     return tuple(rules)
 
 
@@ -51,19 +62,13 @@ class Checked:
     __pydantic_config__ = ConfigDict(extra='forbid')
 
     def __post_init__(self) -> None:
-        for name, bounds, optional in _rules(type(self)):  # type: ignore[arg-type]
+        for name, bounds, optional, low, high in _rules(type(self)):  # type: ignore[arg-type]
             value = getattr(self, name)
             if value is None and optional:
                 continue
-            if isinstance(value, bool) or not isinstance(value, int | float) or not math.isfinite(value):
+            # the ends are finite, so that neither NaN nor infinity is between them
+            if isinstance(value, bool) or not isinstance(value, int | float) or not low <= value <= high:
                 raise InvalidInput(name, value, accepted_range(bounds))
-            for bound in bounds:
-                if (
-                    (isinstance(bound, Gt) and not value > bound.gt)  # type: ignore[operator]
-                    or (isinstance(bound, Ge) and not value >= bound.ge)  # type: ignore[operator]
-                    or (isinstance(bound, Le) and not value <= bound.le)  # type: ignore[operator]
-                ):
-                    raise InvalidInput(name, value, accepted_range(bounds))
         self.check_together()
 
     def check_together(self) -> None:

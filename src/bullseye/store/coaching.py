@@ -260,24 +260,33 @@ def calibration_for(
     return found
 
 
+@dataclass(frozen=True, slots=True)
+class Last:
+    """The last lap of a sortie in one kind of landing: when it was flown, and by what."""
+
+    flown_at: datetime
+    request: BriefRequest
+
+
 @dataclass(slots=True)
 class Course:
     """What a sortie has taught so far, while many of its laps are written at once: read once, then kept in step."""
 
     taught: dict[tuple[str, str], Taught] = field(default_factory=dict)
-    last: dict[str, Lap | None] = field(default_factory=dict)
+    last: dict[str, Last | None] = field(default_factory=dict)
+    asked: BriefRequest | None = None  # the sortie's own request, which stands while its laps are written
 
     def forget(self) -> None:
         """Read all anew: something has changed that cannot be followed here."""
         self.taught.clear()
         self.last.clear()
 
-    def has_written(self, lap: Lap, *, is_new: bool) -> None:
-        """Follow a lap that was written."""
+    def has_written(self, lap: Lap, request: BriefRequest | None) -> None:
+        """Follow a lap that was written; ``request`` is what a new one is flown by, None for one there was."""
         before = self.last.get(lap.landing)
-        followed = is_new and (before is None or lap.flown_at > before.flown_at)
-        if followed and lap.landing in self.last:
-            self.last[lap.landing] = lap
+        followed = request is not None and (before is None or lap.flown_at > before.flown_at)
+        if followed and request is not None and lap.landing in self.last:
+            self.last[lap.landing] = Last(lap.flown_at, request)
         if followed and lap.flown is not None:
             of_flap = [(landing, taught) for (landing, flap), taught in self.taught.items() if flap == lap.flap]
             followed = all(taught.add(lap, is_own_kind=landing == lap.landing) for landing, taught in of_flap)
@@ -285,14 +294,14 @@ class Course:
             self.forget()
 
 
-def _last_of(db: Session, sortie: Sortie, landing: str) -> Lap | None:
-    """The last lap of a sortie in one kind of landing."""
-    return db.scalar(
-        select(Lap)
+def _last_of(db: Session, sortie: Sortie, landing: str) -> Last | None:
+    row = db.execute(
+        select(Lap.flown_at, Lap.request)
         .where(Lap.sortie_id == sortie.id, Lap.landing == landing, Lap.removed_at.is_(None))
         .order_by(Lap.flown_at.desc(), Lap.id.desc())
         .limit(1)
-    )
+    ).first()
+    return None if row is None else Last(row.flown_at, kept_request(json.dumps(row.request)))
 
 
 def live_request(
@@ -318,9 +327,13 @@ def live_request(
             student=sortie.student,
         )
     given_ft = spot_ft if pieces else None  # the sortie's own spot may lie beyond the end of another runway
-    request = request_of(
-        sortie, pieces=pieces, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt, spot_ft=given_ft
-    )
+    request = course.asked if course is not None and pieces is None else None
+    if request is None:
+        request = request_of(
+            sortie, pieces=pieces, school_crosswind_limit_kt=sortie.school.crosswind_limit_kt, spot_ft=given_ft
+        )
+    if course is not None and pieces is None:
+        course.asked = request
     changes: dict[str, Any] = {}
     if landing is not None and landing != request.landing:
         # another kind has its usual flap and its own speed
@@ -342,21 +355,20 @@ def live_request(
         learned = _learn_from(course.taught[kind, flap], prior_deceleration_fps2=prior)
         last = course.last[kind]
     request = dataclasses.replace(request, calibration=learned)
-    return request if last is None else _stepped(request, last, sortie.school.aim_step_ft)
+    return request if last is None else _stepped(request, last.request, sortie.school.aim_step_ft)
 
 
-def _stepped(request: BriefRequest, last: Lap, step_ft: float) -> BriefRequest:
+def _stepped(request: BriefRequest, flown: BriefRequest, step_ft: float) -> BriefRequest:
     """Hold what a lap taught within a step: the next aim against where the last lap would aim today."""
-    flown = last.request
-    same = all(flown[name] == getattr(request, name) for name in ('landing', 'flap', 'approach_speed_kias'))
-    if not same or flown['aim_point_ft'] is None or request.technique.aim_distance != 'calibrated':
+    same = all(getattr(flown, name) == getattr(request, name) for name in ('landing', 'flap', 'approach_speed_kias'))
+    if not same or flown.aim_point_ft is None or request.technique.aim_distance != 'calibrated':
         return request
     wanted_ft = brief_of(request).recommended_aim_point_ft
-    as_flown = dataclasses.replace(kept_request(json.dumps(flown)), aim_point_ft=None)
+    as_flown = dataclasses.replace(flown, aim_point_ft=None)
     before_ft = brief_of(as_flown).recommended_aim_point_ft
     # what wind, weight and spot have changed since is not learning and is not held back
     learned_ft = brief_of(dataclasses.replace(request, calibration=as_flown.calibration)).recommended_aim_point_ft
-    at_last_ft = learned_ft + (flown['aim_point_ft'] - before_ft)
+    at_last_ft = learned_ft + (flown.aim_point_ft - before_ft)
     held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
     return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)
 

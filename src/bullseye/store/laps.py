@@ -118,10 +118,10 @@ class Together:
         """Read what there is of these."""
         return cls({lap.id: lap for lap in db.scalars(select(Lap).where(Lap.id.in_(lap_ids)))})
 
-    def has_written(self, lap: Lap, *, is_new: bool) -> None:
-        """Know a lap, and what it taught."""
+    def has_written(self, lap: Lap, request: BriefRequest | None) -> None:
+        """Know a lap, what a new one is flown by, and what it taught."""
         self.laps[lap.id] = lap
-        self.course.has_written(lap, is_new=is_new)
+        self.course.has_written(lap, request)
 
     @contextmanager
     def one(self, db: Session, lap_id: uuid.UUID) -> Iterator[None]:
@@ -153,13 +153,12 @@ def keep(
     :raises Conflict: when the id belongs to a lap of another sortie
     """
     lap = together.laps.get(lap_id) if together else db.scalar(select(Lap).where(Lap.id == lap_id))
-    is_new = lap is None
+    is_new, request = lap is None, None
     if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
         return lap.revision
     if lap is None:
-        lap = _new_lap(
-            db, sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer), together=together
-        )
+        request = _request_for(db, sortie, values, together)
+        lap = _new_lap(sortie, request, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
     was_flown_by = lap.request
@@ -178,14 +177,15 @@ def keep(
     if changed and not is_new:
         lap.revision += 1
     lap.removed_at = None
-    _check_and_learn(db, lap, commit=together is None)
+    _check_and_learn(db, lap, request, commit=together is None)
     revision = lap.revision
     db.add(lap)
     if together is None:
         db.commit()
     else:
-        db.flush()
-        together.has_written(lap, is_new=is_new)
+        if not is_new:
+            db.flush()
+        together.has_written(lap, request)  # new ones go to the database together, at the latest when it is read
     return revision
 
 
@@ -240,16 +240,8 @@ def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:
 
 
 def _new_lap(
-    db: Session,
-    sortie: Sortie,
-    *,
-    lap_id: uuid.UUID,
-    by: User,
-    values: Mapping[str, Any],
-    flown_at: datetime,
-    together: Together | None,
+    sortie: Sortie, request: BriefRequest, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime
 ) -> Lap:
-    request = _request_for(db, sortie, values, together)
     return Lap(
         school_id=sortie.school_id,
         id=lap_id,
@@ -322,19 +314,22 @@ def _fly_another_way(
         lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
 
 
-def _check_and_learn(db: Session, lap: Lap, *, commit: bool) -> None:
+def _check_and_learn(db: Session, lap: Lap, request: BriefRequest | None = None, *, commit: bool) -> None:
     try:
-        learn(lap)
+        learn(lap, request)
     except RefusedRequest:
         if commit:
             db.rollback()
         raise
 
 
-def learn(lap: Lap) -> None:
-    """Check the measured values and set aside what calibration takes from them."""
+def learn(lap: Lap, request: BriefRequest | None = None) -> None:
+    """Check the measured values and set aside what calibration takes from them.
+
+    :param request: what the lap is flown by, for one who has it at hand
+    """
     try:
-        request = coaching.kept_request(json.dumps(lap.request))
+        request = request or coaching.kept_request(json.dumps(lap.request))
         measured = coaching.measured_of(lap, request)
     except ValidationError as error:
         raise RefusedRequest(messages(error)) from None

@@ -100,15 +100,18 @@ export async function fromDevice<T>(read: () => PromiseLike<T>, empty: T): Promi
   }
 }
 
+let ownId: string | null = null
+
 /** This device's own id, made once. */
 export async function deviceId(): Promise<string> {
-  return device.transaction('rw', device.own, async () => {
+  ownId ??= await device.transaction('rw', device.own, async () => {
     const found = await device.own.get('device')
     if (found) return found.value as string
     const made = newId()
     await device.own.put({ key: 'device', value: made })
     return made
   })
+  return ownId
 }
 
 /** Who was signed in last, for when the server cannot be asked. */

@@ -20,6 +20,9 @@ const LONGEST_WAIT_MS = 60_000
 const AT_ONCE = 50 // laps of one request
 const SETTLED_MS = 3_000
 
+/** What the server took of laps, by lap: which change of it, and its revision there; null when it is gone. */
+type Taken = Map<string, { number: number; revision: number | null }>
+
 export type SyncState = 'idle' | 'sending' | 'waiting' | 'sign_in'
 
 /** Run while no other tab does; without locks (a page without TLS) the server's own order keeps it right. */
@@ -160,9 +163,18 @@ export const useSync = defineStore('sync', () => {
       const bySortie = new Map<number, Waiting[]>()
       for (const one of mine) bySortie.set(one.sortie_id, [...(bySortie.get(one.sortie_id) ?? []), one])
       for (const [sortieId, ops] of bySortie) {
-        for (let from = 0; from < ops.length; from += AT_ONCE) {
-          touched.add(sortieId)
-          await sendLaps(sortieId, ops.slice(from, from + AT_ONCE))
+        touched.add(sortieId)
+        // while the server writes some, the device notes of those before that they are sent
+        let noting: Promise<void> = Promise.resolve()
+        try {
+          for (let from = 0; from < ops.length; from += AT_ONCE) {
+            const some = ops.slice(from, from + AT_ONCE)
+            const taken = await sendLaps(sortieId, some)
+            await noting
+            noting = note(some, taken)
+          }
+        } finally {
+          await noting
         }
       }
       await sendPieces(own)
@@ -179,7 +191,9 @@ export const useSync = defineStore('sync', () => {
       }
     } finally {
       // asked for after the laps are there, so that nothing delays them
-      if (isBack) void client?.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'session' })
+      const rest = ([of, id]: readonly unknown[]) =>
+        of !== 'session' && !(touched.size && of === 'sorties') && !touched.has(id as number)
+      if (isBack) void client?.invalidateQueries({ predicate: ({ queryKey }) => rest(queryKey) })
       for (const id of touched) {
         if (client) await forgetSortie(client, id)
         settling.value = settling.value.filter((one) => one.sortie_id !== id)
@@ -187,7 +201,7 @@ export const useSync = defineStore('sync', () => {
     }
   }
 
-  async function sendLaps(sortieId: number, ops: readonly Waiting[]) {
+  async function sendLaps(sortieId: number, ops: readonly Waiting[]): Promise<Taken> {
     const id = await deviceId().catch(() => memoryDevice())
     const sent_at = new Date().toISOString()
     const writes = ops.map((one) => ({
@@ -198,24 +212,23 @@ export const useSync = defineStore('sync', () => {
     const { results } = await api.sendLaps(sortieId, writes).catch(async (error: unknown) => {
       if (!(error instanceof ApiError) || isOutOfReach(error) || error.status === 429) throw error
       if (ops.length === 1) await refuse(ops[0]!, error.message, shortened(error.fields))
-      else for (const one of ops) await sendLaps(sortieId, [one]) // one of them is wrong: the others go on
+      else for (const one of ops) await note([one], await sendLaps(sortieId, [one])) // one is wrong: the others go on
       return { results: [] }
     })
-    const taken = new Map<string, { number: number; revision: number | null }>()
+    const taken: Taken = new Map()
     for (const [i, result] of results.entries()) {
       const op = ops[i]!
       if (result.refused === null) taken.set(op.lap_id, { number: op.number, revision: result.revision })
       else await refuse(op, result.refused.message, result.refused.fields)
     }
-    if (taken.size) {
-      const now = ops.filter((one) => taken.has(one.lap_id))
-      const others = settling.value.filter((one) => !taken.has(one.lap_id))
-      settling.value = [...others, ...now.map((one) => ({ ...one, sent: true, revision: taken.get(one.lap_id)!.revision }))]
-      await sent(taken)
-    }
+    return taken
   }
   /** The server has these: they need not wait any longer. */
-  async function sent(taken: ReadonlyMap<string, { number: number; revision: number | null }>) {
+  async function note(ops: readonly Waiting[], taken: Taken) {
+    if (!taken.size) return
+    const now = ops.filter((one) => taken.has(one.lap_id))
+    const others = settling.value.filter((one) => !taken.has(one.lap_id))
+    settling.value = [...others, ...now.map((one) => ({ ...one, sent: true, revision: taken.get(one.lap_id)!.revision }))]
     const isLater = (one: Waiting) => one.number > (taken.get(one.lap_id)?.number ?? -1)
     inMemory.value = inMemory.value.filter(isLater)
     early.value = early.value.filter(isLater)
