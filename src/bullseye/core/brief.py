@@ -344,6 +344,28 @@ def _cautions(request: BriefRequest, made: Setting, limits: tuple[CrosswindLimit
     return cautions
 
 
+def _target_ft(request: BriefRequest) -> float:
+    """Where the touchdown is wanted, from the threshold [ft]."""
+    tolerance = request.standard.tolerance(request.landing)
+    on_line = request.technique.aim_target == 'on_the_line'
+    return request.spot_ft + (tolerance.touchdown_from_ft if on_line else tolerance.centre_ft)
+
+
+def _recommended_ft(request: BriefRequest, approach: Approach, minus_aim_ft: float) -> float:
+    """Aim point that puts the touchdown on its target, or that the school's rule of thumb gives [ft]."""
+    thumb_ft = request.technique.aim_before_spot_ft(headwind_kt=approach.headwind_kt)
+    if thumb_ft is not None:
+        return request.spot_ft - thumb_ft
+    return aim_for(target_ft=_target_ft(request), touchdown_minus_aim_ft=minus_aim_ft)
+
+
+def recommended_aim_ft(request: BriefRequest) -> float:
+    """The aim point of a brief alone [ft from the threshold], without what the rest of it takes to work out."""
+    approach = setting(request).approach
+    minus_aim_ft = predict(approach).touchdown_ft + _basis(request, approach).bias_ft
+    return _recommended_ft(request, approach, minus_aim_ft)
+
+
 def make_brief(request: BriefRequest) -> BriefAnswer:
     """Work out one landing.
 
@@ -356,14 +378,10 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     slopes = sensitivity(approach)
     tolerance = request.standard.tolerance(request.landing)
     box_ft = (request.spot_ft + tolerance.touchdown_from_ft, request.spot_ft + tolerance.touchdown_to_ft)
-    on_line = request.technique.aim_target == 'on_the_line'
-    target_ft = request.spot_ft + (tolerance.touchdown_from_ft if on_line else tolerance.centre_ft)
+    target_ft = _target_ft(request)
 
     minus_aim_ft = touch.touchdown_ft + basis.bias_ft
-    recommended_ft = aim_for(target_ft=target_ft, touchdown_minus_aim_ft=minus_aim_ft)
-    thumb_ft = request.technique.aim_before_spot_ft(headwind_kt=approach.headwind_kt)
-    if thumb_ft is not None:
-        recommended_ft = request.spot_ft - thumb_ft
+    recommended_ft = _recommended_ft(request, approach, minus_aim_ft)
     aim_ft = recommended_ft if request.aim_point_ft is None else request.aim_point_ft
 
     variable_kt = request.weather.wind_kt if made.wind.head_kt is None else 0.0

@@ -189,7 +189,7 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
         step = np.linalg.solve(precision, pull)
         found = found + np.clip(step, [-0.3, -400.0], [0.3, 400.0])
         found[0] = min(max(found[0], 0.8), 11.0)
-        if abs(step[0]) < 1e-7 and abs(step[1]) < 1e-5:
+        if abs(step[0]) < 1e-5 and abs(step[1]) < 1e-3:
             break
     sds = np.sqrt(np.diag(np.linalg.inv(precision)))
     rest_ft = flown_ft - model_ft(found[0]) - found[1]

@@ -18,7 +18,7 @@ from sqlalchemy import ColumnElement, Select, Text, and_, func, select
 from sqlalchemy import cast as cast_to
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2
+from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2, recommended_aim_ft
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
 from bullseye.core.diagnosis import Diagnosis, diagnose
 from bullseye.core.kinds import NOT_LANDED, LandingKind, TakeoffKind
@@ -53,6 +53,7 @@ MEASURED = (
 
 
 brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
+aim_of_ft = lru_cache(1_000)(recommended_aim_ft)
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
@@ -363,11 +364,10 @@ def _stepped(request: BriefRequest, flown: BriefRequest, step_ft: float) -> Brie
     same = all(getattr(flown, name) == getattr(request, name) for name in ('landing', 'flap', 'approach_speed_kias'))
     if not same or flown.aim_point_ft is None or request.technique.aim_distance != 'calibrated':
         return request
-    wanted_ft = brief_of(request).recommended_aim_point_ft
-    as_flown = dataclasses.replace(flown, aim_point_ft=None)
-    before_ft = brief_of(as_flown).recommended_aim_point_ft
+    wanted_ft = aim_of_ft(request)
+    before_ft = aim_of_ft(flown)
     # what wind, weight and spot have changed since is not learning and is not held back
-    learned_ft = brief_of(dataclasses.replace(request, calibration=as_flown.calibration)).recommended_aim_point_ft
+    learned_ft = aim_of_ft(dataclasses.replace(request, calibration=flown.calibration))
     at_last_ft = learned_ft + (flown.aim_point_ft - before_ft)
     held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
     return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)

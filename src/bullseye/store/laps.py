@@ -274,7 +274,9 @@ def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], togethe
     )
     if values.get('aim_point_ft') is not None:
         return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
-    return dataclasses.replace(request, aim_point_ft=coaching.brief_of(request).aim_point_ft)
+    if request.aim_point_ft is not None:
+        return request  # held within a step of the last
+    return dataclasses.replace(request, aim_point_ft=coaching.aim_of_ft(request))
 
 
 def runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
