@@ -39,7 +39,6 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
   }
 
   async function keep(lapId: string, kept: LapIn | null) {
-    const began = performance.now()
     const known = laps.value.find((one) => one.id === lapId)
     const where = await sync.put({
       sortie_id: sortieId,
@@ -50,7 +49,6 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
       had_revision: known?.revision ?? null,
     })
     onlyInMemory.value = where === 'memory'
-    performance.measure('tap-to-kept', { start: began })
   }
   async function keepDraft(kept: Partial<LapIn>) {
     draft.value = kept
