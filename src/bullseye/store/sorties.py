@@ -149,7 +149,8 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     require_coach(by)
     filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **values}
     if filled.get('technique_id') is None:
-        filled['technique_id'] = by.technique_id or catalogue.all_techniques(db)[0].id
+        ours = catalogue.all_techniques(db)
+        filled['technique_id'] = by.technique_id or (ours[0].id if ours else 0)
     _check_choices(db, filled)
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, filled['aircraft_id']))
     if filled.get('flap') is None:

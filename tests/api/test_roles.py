@@ -1,0 +1,261 @@
+"""Who may do what: every operation of the API asked by every role, and by the chief of another school."""
+
+import copy
+import gzip
+import re
+import uuid
+from dataclasses import dataclass
+from typing import Any
+
+import pytest
+
+from bullseye.api import spec
+from bullseye.demo import seed
+from bullseye.demo.fleet import field_files
+from bullseye.sim.writers import write
+from bullseye.store import people, scope
+from bullseye.store.models import School
+from tests.api.conftest import Browser
+from tests.tracks.making import flown, recorded
+from tests.working import work_off
+
+DESCRIBED = spec()['paths']  # before any application is made: making it makes one
+METHODS = {'get', 'post', 'put', 'patch', 'delete'}
+# signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
+OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept))$')
+EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
+METAR = 'METAR LANT 251150Z 06012G18KT 9999 FEW030 14/08 Q1016'
+TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
+CSV = 'airport_ident,length_ft,width_ft,surface,le_ident,le_latitude_deg,le_longitude_deg,he_ident,he_latitude_deg,he_longitude_deg,le_elevation_ft\n'
+CSV += 'SAND,2600,60,ASP,09,47.0,-38.0,27,47.0,-37.9896,12\n'
+
+
+@dataclass(frozen=True)
+class Ask:
+    """One operation on what Lantern Bay has: as described, as asked, by whom it may be."""
+
+    method: str
+    described: str
+    path: str
+    roles: tuple[str, ...]
+    body: Any = None
+    raw: bytes | None = None
+    is_list: bool = False  # answers everybody, each with their own school's
+
+
+def _new(spec_of: dict[str, Any]) -> dict[str, Any]:
+    return spec_of | {'name': f'Of the test {uuid.uuid4().hex[:6]}'}
+
+
+def asks(chief: Browser, track_id: str) -> list[Ask]:
+    """Every operation, with rows of Lantern Bay; those that take something away come last."""
+    ours = chief.get('/api/catalogue')
+    aircraft, field = ours['aircraft'][0], ours['airfields'][0]
+    standard = chief.call('POST', '/api/standards', {'spec': _new(ours['standards'][0]['spec'])}, status=201)
+    named = {'name': 'Of the house', 'spec': ours['techniques'][0]['spec']}
+    technique = chief.call('POST', '/api/techniques', named, status=201)
+    student = next(one for one in ours['people'] if one['role'] == 'student')
+    sortie_id = chief.sortie_of('Owen')
+    sortie = chief.get(f'/api/sorties/{sortie_id}')
+    geojson = chief.get(f'/api/airfields/{field["id"]}/geojson')
+    lap_id, piece_id = str(uuid.uuid4()), str(uuid.uuid4())
+    chief.put_lap(sortie_id, lap_id=lap_id)
+    lap = {'outcome': 'touch_and_go', 'along_ft': 800.0}
+    writer = {'device': str(uuid.uuid4()), 'number': 1}
+    change = {'lap_id': str(uuid.uuid4()), 'lap': lap, 'writer': writer}
+    of_sortie, of_track = f'/api/sorties/{sortie_id}', f'/api/tracks/{track_id}'
+    new_sortie = {f'{name}_id': sortie[name]['id'] for name in ('student', 'aircraft', 'standard')}
+    new_sortie |= {name: sortie[name] for name in ('runway_end_id', 'landing', 'wind_kt', 'planned_on')}
+    columns = chief.get(f'{of_track}/columns')['columns']
+    chief.call('POST', f'{of_track}/match', {'sortie_id': sortie_id, 'pairs': []})  # the flight is Owen's too
+    told = {'wind_kt': 9.0, 'wind_dir_deg_mag': 60.0, 'aircraft_id': aircraft['id']}
+    described_sortie, described_track = '/api/sorties/{sortie_id}', '/api/tracks/{file_id}'
+
+    def sortie_ask(method: str, tail: str, roles: tuple[str, ...], body: Any = None, asked: str | None = None) -> Ask:
+        return Ask(method, described_sortie + tail, of_sortie + (asked or tail), roles, body)
+
+    def track_ask(method: str, tail: str, roles: tuple[str, ...], body: Any = None, asked: str | None = None) -> Ask:
+        return Ask(method, described_track + tail, of_track + (asked or tail), roles, body)
+
+    return [
+        Ask('get', '/api/catalogue', '/api/catalogue', EVERYBODY, is_list=True),
+        Ask('get', '/api/disputes', '/api/disputes', EVERYBODY, is_list=True),
+        Ask('get', '/api/school', '/api/school', EVERYBODY, is_list=True),
+        Ask('get', '/api/sorties', '/api/sorties', EVERYBODY, is_list=True),
+        Ask('get', '/api/tracks', '/api/tracks', EVERYBODY, is_list=True),
+        Ask('get', '/api/fleet', '/api/fleet', COACHES, is_list=True),
+        Ask('post', '/api/tables', '/api/tables', COACHES, {'kind': 'landing', 'text': TABLE}, is_list=True),
+        Ask('post', '/api/airfields/table', '/api/airfields/table', COACHES, {'text': CSV}, is_list=True),
+        Ask(
+            'post',
+            '/api/techniques/check',
+            '/api/techniques/check',
+            EVERYBODY,
+            {'spec': technique['spec'], 'aircraft_id': aircraft['id']},
+        ),
+        Ask(
+            'post',
+            '/api/loading',
+            '/api/loading',
+            EVERYBODY,
+            {'aircraft_id': aircraft['id'], 'loading': {'people_lb': [170.0, 150.0]}},
+        ),
+        Ask(
+            'post',
+            '/api/airfields/{airfield_id}/metar',
+            f'/api/airfields/{field["id"]}/metar',
+            EVERYBODY,
+            {'text': METAR},
+        ),
+        Ask('post', '/api/airfields/{airfield_id}/ranking', f'/api/airfields/{field["id"]}/ranking', EVERYBODY, told),
+        Ask('get', '/api/airfields/{airfield_id}/station', f'/api/airfields/{field["id"]}/station', EVERYBODY),
+        Ask('get', '/api/airfields/{airfield_id}/geojson', f'/api/airfields/{field["id"]}/geojson', EVERYBODY),
+        sortie_ask('get', '', EVERYBODY),
+        sortie_ask('get', '/aboard', EVERYBODY),
+        sortie_ask('get', '/cards', EVERYBODY),
+        sortie_ask('get', '/kneeboard', EVERYBODY),
+        sortie_ask('get', '/kneeboard-{paper}.pdf', EVERYBODY, asked='/kneeboard-a5.pdf'),
+        sortie_ask('get', '/laps', EVERYBODY),
+        sortie_ask('get', '/tracks', EVERYBODY),
+        sortie_ask('post', '/brief', EVERYBODY, {}),
+        sortie_ask('post', '/plan', EVERYBODY, {}),
+        track_ask('get', '', EVERYBODY),
+        track_ask('get', '/file', EVERYBODY),
+        track_ask('get', '/export.{form}', EVERYBODY, asked='/export.gpx'),
+        track_ask('get', '/laps/{number}', EVERYBODY, asked='/laps/1'),
+        track_ask('get', '/columns', COACHES),
+        track_ask('get', '/match/{sortie_id}', COACHES, asked=f'/match/{sortie_id}'),
+        Ask('post', '/api/sorties', '/api/sorties', COACHES, new_sortie),
+        sortie_ask('patch', '', COACHES, {'wind_kt': 7.0}),
+        sortie_ask('put', '/laps/{lap_id}', COACHES, lap, asked=f'/laps/{lap_id}'),
+        sortie_ask('post', '/laps/sent', COACHES, {'changes': [change]}),
+        sortie_ask(
+            'post',
+            '/laps/{lap_id}/reading',
+            COACHES,
+            {'measure': 'along_ft', 'value': 640.0},
+            f'/laps/{lap_id}/reading',
+        ),
+        Ask('put', '/api/sorties/{sortie_id}/tracks/{track_id}', f'{of_sortie}/tracks/{piece_id}', COACHES, raw=PIECE),
+        Ask('post', '/api/tracks/of-sortie/{sortie_id}', f'/api/tracks/of-sortie/{sortie_id}', COACHES, {}),
+        Ask('post', '/api/aircraft', '/api/aircraft', COACHES, {'spec': _new(aircraft['spec'])}, is_list=True),
+        Ask('put', '/api/aircraft/{row_id}', f'/api/aircraft/{aircraft["id"]}', COACHES, {'spec': aircraft['spec']}),
+        Ask('post', '/api/airfields', '/api/airfields', COACHES, {'geojson': ANOTHER_FIELD}, is_list=True),
+        Ask('put', '/api/airfields/{airfield_id}', f'/api/airfields/{field["id"]}', COACHES, {'geojson': geojson}),
+        Ask('post', '/api/standards', '/api/standards', CHIEF, {'spec': _new(standard['spec'])}, is_list=True),
+        Ask('put', '/api/standards/{row_id}', f'/api/standards/{standard["id"]}', CHIEF, {'spec': standard['spec']}),
+        Ask(
+            'post',
+            '/api/techniques',
+            '/api/techniques',
+            COACHES,
+            {'name': 'Of a test', 'spec': technique['spec']},
+            is_list=True,
+        ),
+        Ask(
+            'put',
+            '/api/techniques/{row_id}',
+            f'/api/techniques/{technique["id"]}',
+            COACHES,
+            {'name': 'Renamed', 'spec': technique['spec']},
+        ),
+        Ask('post', '/api/techniques/{row_id}/mine', f'/api/techniques/{technique["id"]}/mine', COACHES, {}),
+        Ask('post', '/api/invitations', '/api/invitations', COACHES, {'name': 'Ada', 'role': 'student'}, is_list=True),
+        Ask('patch', '/api/school', '/api/school', CHIEF, {'crosswind_limit_kt': 9.0}, is_list=True),
+        Ask('patch', '/api/people/{person_id}', f'/api/people/{student["id"]}', COACHES, {'crosswind_limit_kt': 7.0}),
+        track_ask('delete', '/match', COACHES),
+        track_ask('post', '/match', COACHES, {'sortie_id': sortie_id, 'pairs': []}),
+        track_ask('delete', '/match', COACHES),
+        track_ask('put', '/columns', COACHES, columns),
+        track_ask('post', '/analysis', COACHES, {}),
+        track_ask('delete', '', COACHES),
+        track_ask('post', '/restore', COACHES, {}),
+        Ask(
+            'put', '/api/tracks/{file_id}', f'/api/tracks/{uuid.uuid4()}?name=new.gpx', COACHES, raw=TRACK, is_list=True
+        ),
+        sortie_ask('post', '/laps/{lap_id}/removal', COACHES, {}, f'/laps/{lap_id}/removal'),
+        sortie_ask('delete', '/laps/{lap_id}', COACHES, asked=f'/laps/{change["lap_id"]}'),
+        Ask('delete', '/api/{what}/{row_id}', f'/api/aircraft/{ours["aircraft"][1]["id"]}', COACHES),
+        Ask('post', '/api/{what}/{row_id}/restore', f'/api/aircraft/{ours["aircraft"][1]["id"]}/restore', COACHES, {}),
+    ]
+
+
+TRACK = write(recorded(flown('full-stop', 3, 'lant', '05'), gnss=False), 'gpx').encode()
+CSV_TRACK = write(recorded(flown('full-stop', 3, 'lant', '05'), gnss=False), 'csv').encode()
+PIECE = gzip.compress(b'{"t":[1790000000000,1000],"lat":[472000000,9],"lon":[-384000000,9],"acc":[30,0]}')
+ANOTHER_FIELD = copy.deepcopy(field_files()['lant'])
+for _one in ANOTHER_FIELD['features']:
+    if _one['properties'].get('kind') not in ('runway', 'mark'):
+        _one['properties'] |= {'name': 'Sandling', 'ident': 'SAND'}
+
+
+def ask(person: Browser, one: Ask) -> Any:
+    """The reply to an operation."""
+    headers = {'X-CSRFToken': person.token}
+    if one.raw is not None:
+        headers |= {'Content-Type': 'application/octet-stream'}
+        return person.client.open(one.path, method=one.method.upper(), data=one.raw, headers=headers)
+    body = {} if one.method == 'get' else {'json': one.body if one.body is not None else {}}
+    return person.client.open(one.path, method=one.method.upper(), headers=headers, **body)
+
+
+@pytest.fixture
+def track_id(marta, demo_url) -> str:
+    """A file of the school that has been analysed, of columns that can be asked for."""
+    found = marta.send(f'/api/tracks/{uuid.uuid4()}?name=flight.csv', CSV_TRACK)
+    work_off(demo_url)
+    return str(found['id'])
+
+
+def test_the_list_of_operations_is_whole(marta, track_id):
+    listed = {(one.described, one.method) for one in asks(marta, track_id)}
+    described = {
+        (path, method)
+        for path, methods in DESCRIBED.items()
+        if not OPEN.match(path)
+        for method in methods.keys() & METHODS
+    }
+    assert listed == described
+
+
+@pytest.mark.parametrize('role', ['student', 'instructor', 'chief'])
+def test_each_role_may_do_what_is_its_own_and_nothing_else(app, marta, track_id, role):
+    login = {'student': 'owen', 'instructor': 'elias', 'chief': 'marta'}[role]
+    whole = asks(marta, track_id)
+    person = Browser(app).sign_in(login)
+    wrong = []
+    for one in whole:
+        reply = ask(person, one)
+        may = role in one.roles
+        fine = reply.status_code < 300 if may else reply.status_code in (403, 404)
+        if not fine:
+            wrong.append((one.method, one.path, reply.status_code, reply.get_data(as_text=True)[:300]))
+    assert not wrong
+
+
+def test_the_chief_of_another_school_reaches_nothing_of_this_one(app, marta, track_id):
+    with app.extensions['bullseye_sessions']() as db:
+        school = School(name='Sandling Aero', is_demo=False)
+        db.add(school)
+        db.flush()
+        scope.bind(db, school.id)
+        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
+        db.commit()
+    whole = asks(marta, track_id)
+    names = {'Lantern Bay', 'Marta Kowalczyk', 'Owen', 'Ines', 'Marram 160', 'Elias'}
+    ada = Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
+    before = {path: marta.get(path) for path in ('/api/catalogue', '/api/sorties', '/api/tracks', '/api/school')}
+    wrong = []
+    for one in whole:
+        reply = ask(ada, one)
+        text = reply.get_data().decode('utf-8', 'replace')
+        if one.is_list:
+            told = [name for name in names if name in text and name not in str(one.body)]
+            if reply.status_code >= 300 or told:
+                wrong.append((one.method, one.path, reply.status_code, told, text[:200]))
+        elif reply.status_code not in (403, 404, 422) or (
+            reply.status_code == 422 and any(name in text for name in names)
+        ):
+            wrong.append((one.method, one.path, reply.status_code, text[:200]))
+    assert not wrong
+    assert {path: marta.get(path) for path in before} == before
