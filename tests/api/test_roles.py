@@ -107,7 +107,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
             EVERYBODY,
             {'text': METAR},
         ),
-        Ask('post', '/api/airfields/{airfield_id}/ranking', f'/api/airfields/{field["id"]}/ranking', EVERYBODY, told),
+        Ask('post', '/api/airfields/{airfield_id}/ranking', f'/api/airfields/{field["id"]}/ranking', COACHES, told),
         Ask('get', '/api/airfields/{airfield_id}/station', f'/api/airfields/{field["id"]}/station', EVERYBODY),
         Ask('get', '/api/airfields/{airfield_id}/geojson', f'/api/airfields/{field["id"]}/geojson', EVERYBODY),
         sortie_ask('get', '', EVERYBODY),
