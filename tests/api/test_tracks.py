@@ -381,3 +381,81 @@ def test_a_match_that_does_not_fit_is_refused(marta, demo_url):
         assert 'pairs' in reply['fields']
     assert laps_of(marta, sortie_id) == []
     assert marta.get(path)['track']['sortie_id'] is None
+
+
+def test_what_a_person_told_of_a_lap_stays_when_the_track_lets_go_of_it(marta, demo_url):
+    _, raw = file_of(rate_hz=4)
+    sortie_id = marta.sortie_of('Ines')
+    found = analysed(marta, demo_url, raw)
+    match(marta, found, sortie_id)
+    first, second, *rest = laps_of(marta, sortie_id)
+    path = f'/api/sorties/{sortie_id}/laps/{first["id"]}/reading'
+    marta.call('POST', path, {'measure': 'along_ft', 'value': 700})
+    marta.put_lap(sortie_id, lap_id=second['id'], outcome=second['outcome'], along_ft=None, note='Late on the flare')
+    of_track = f'/api/tracks/{found["track"]["id"]}/match'
+    marta.call('DELETE', of_track, status=204)
+    corrected, noted = laps_of(marta, sortie_id)  # those that nobody told anything of are gone
+    assert len(rest) == 3
+    assert (corrected['along_ft'], corrected['known_by']['along_ft']) == (700, 'corrected')
+    assert set(corrected['readings']['along_ft']) == {'corrected'}
+    assert (noted['along_ft'], noted['note']) == (None, 'Late on the flare')
+    assert noted['score']['hit'] is None  # unknown, not a miss
+
+    # taken again: the same laps, the correction before what was measured, the other one measured as before
+    pairs = [
+        {'event': lap['track_event'], 'lap_id': lap['id'] if lap in (first, second) else None}
+        for lap in (first, second, *rest)
+    ]
+    marta.call('POST', of_track, {'sortie_id': sortie_id, 'pairs': pairs})
+    again = {lap['id']: lap for lap in laps_of(marta, sortie_id)}
+    assert len(again) == 5
+    assert again[first['id']]['along_ft'] == 700
+    assert again[first['id']]['readings']['along_ft']['tracked'] == first['readings']['along_ft']['tracked']
+    assert again[second['id']]['along_ft'] == second['along_ft']
+    assert again[second['id']]['note'] == 'Late on the flare'
+
+
+def break_columns(sessions, file_id):
+    """What no user can do: columns of a file that the analysis cannot use, so that it fails in the middle."""
+    with sessions() as db:
+        db.connection().exec_driver_sql('update track_file set columns = \'"odd"\' where id = %s', (file_id,))
+        db.commit()
+
+
+def test_an_analysis_that_failed_keeps_the_file_and_can_be_tried_again(marta, demo_url, app):
+    flight = flown('full-stop', 3, 'lant', '05')
+    raw = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=1), 'csv').encode()
+    line = send(marta, raw, 'flight.csv')
+    break_columns(app.extensions['bullseye_sessions'], line['id'])
+    work_off(demo_url)
+    failed = marta.get(f'/api/tracks/{line["id"]}')['track']
+    assert failed['state'] == 'refused'
+    assert 'may be tried again' in failed['problem']
+    assert failed['is_kept']
+    assert 'Traceback' not in json.dumps(failed)
+    assert marta.client.get(f'/api/tracks/{line["id"]}/file').data == raw
+    with app.extensions['bullseye_sessions']() as db:
+        db.connection().exec_driver_sql('update track_file set columns = null')
+        db.commit()
+    assert marta.call('POST', f'/api/tracks/{line["id"]}/analysis', {})['state'] == 'waiting'
+    work_off(demo_url)
+    mended = marta.get(f'/api/tracks/{line["id"]}')
+    assert mended['track']['state'] == 'done'
+    assert not mended['track']['problem']
+    assert [one['kind'] for one in mended['events']] == ['takeoff', 'touchdown']
+
+
+@pytest.mark.parametrize('form', ['gpx', 'igc', 'nmea', 'csv'])
+def test_every_form_of_file_goes_the_whole_way(marta, demo_url, form):
+    flight, raw = file_of('full-stop', form, rate_hz=1)
+    found = analysed(marta, demo_url, gzip.compress(raw) if form in ('gpx', 'csv') else raw, f'flight.{form}')
+    assert found['track']['format'] == form
+    (touch,) = [one for one in found['events'] if one['kind'] == 'touchdown']
+    (truth,) = landings(flight)
+    assert abs(touch['along_ft'] - truth['along_ft']) < max(touch['uncertainty_ft'], 60)
+    sortie_id = marta.sortie_of('Ines')
+    match(marta, found, sortie_id)
+    (lap,) = laps_of(marta, sortie_id)
+    assert lap['known_by']['along_ft'] == 'tracked'
+    summary = marta.get(f'/api/sorties/{sortie_id}/laps')['summary']
+    assert (summary['laps'], summary['measured']) == (1, 1)

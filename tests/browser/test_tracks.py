@@ -6,11 +6,13 @@ import subprocess
 import sys
 from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
 
 from bullseye.sim.writers import write
+from bullseye.store.database import open_engine
 from tests.browser.conftest import Server, open_today
 from tests.tracks.making import flown, recorded, truths
 
@@ -217,3 +219,43 @@ def test_the_tablets_own_positions_of_a_flight_become_a_measured_lap(marta: Page
     measured = re.search(r'([\d,]+) ft ± (\d+)\s*Measured', touched(page))
     assert abs(float(measured[1].replace(',', '')) - truth['along_ft']) < float(measured[2])
     assert float(measured[2]) < 120  # with the height and speed that the receiver tells
+
+
+def test_a_file_whose_analysis_failed_is_tried_again_with_one_button(marta: Page, server: Server, worker, quiet):
+    """The fault is made in the database: no file of a user's is known to make one."""
+    page = marta
+    flight = flown('full-stop', 3, 'lant', '05')
+    raw = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=1), 'csv').encode()
+    page.get_by_role('button', name='School').click()
+    page.get_by_role('menuitem', name='Tracks').click()
+    page.get_by_label('Choose files').set_input_files([{'name': 'odd.csv', 'mimeType': 'text/csv', 'buffer': raw}])
+    line = page.get_by_role('list', name='Flights').get_by_role('listitem').filter(has_text='odd.csv')
+    expect(line).to_contain_text('1 lap', timeout=20_000)
+    engine = open_engine(server.database_url)
+    with engine.begin() as db:
+        db.exec_driver_sql(
+            "update track_file set state = 'refused', problem = 'the analysis failed; the file is kept, and may be tried "
+            "again', laps = null, report = null where name = 'odd.csv'"
+        )
+    engine.dispose()
+    page.reload()
+    expect(line).to_contain_text('the analysis failed')
+    again = line.get_by_role('button', name='Try again')
+    again.click()
+    expect(line).to_contain_text('1 lap', timeout=20_000)
+    expect(again).to_be_hidden()
+    line.get_by_role('link').click()
+    expect(page.get_by_label('Measured on lap 1')).to_contain_text('Touched')
+
+
+def test_what_was_found_can_be_taken_out_in_open_formats(looking: Page):
+    page = looking
+    page.get_by_role('button', name='School').click()
+    page.get_by_role('menuitem', name='Tracks').click()
+    page.get_by_role('list', name='Flights').get_by_role('link').first.click()
+    expect(page.get_by_label('Replay')).to_be_visible()
+    begins = {'Cleaned track, GPX': b'<?xml', 'Events, CSV': b'kind,time,', 'Events, GeoJSON': b'{'}
+    for name, start in begins.items():
+        with page.expect_download() as loading:
+            page.get_by_role('link', name=name).click()
+        assert Path(loading.value.path()).read_bytes().lstrip().startswith(start), name
