@@ -13,7 +13,10 @@ export interface AboardRow {
 
 /** One change of one lap, waiting to be sent; `values` null takes the lap away. */
 export interface Waiting {
+  /** in the order made; of one kept only in the page's memory between two whole ones */
   number: number
+  /** of one kept only in the page's memory: its running number there; the page is then a device of its own */
+  in_memory?: number
   sortie_id: number
   person_id: number
   person_name: string

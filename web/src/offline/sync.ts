@@ -10,7 +10,7 @@ import { ApiError } from '@/api/client'
 import { api, forgetSortie, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 import { isOutOfReach } from './aboard'
-import { device, deviceId, type TrackPiece, type Waiting } from './device'
+import { device, deviceId, fromDevice, type TrackPiece, type Waiting } from './device'
 import { newId } from './ids'
 import { link } from './link'
 import { packed } from './pack'
@@ -130,7 +130,7 @@ export const useSync = defineStore('sync', () => {
   }
 
   async function rows(): Promise<Waiting[]> {
-    const kept = await device.outbox.orderBy('number').toArray().catch(() => [])
+    const kept = await fromDevice<Waiting[]>(() => device.outbox.orderBy('number').toArray(), [])
     return [...kept, ...inMemory.value]
   }
 
@@ -139,7 +139,7 @@ export const useSync = defineStore('sync', () => {
     let isBack = false
     try {
       const known = client?.getQueryData<Session>(sessionQuery.queryKey)
-      const tracks = await device.pieces.where('closed').equals(1).count().catch(() => 0)
+      const tracks = await fromDevice(() => device.pieces.where('closed').equals(1).count(), 0)
       const nothing = !(await rows()).length && !tracks
       if (nothing && link.reached.value && !known?.is_kept) {
         state.value = 'idle'
@@ -207,7 +207,12 @@ export const useSync = defineStore('sync', () => {
     const writes = ops.map((one) => ({
       lap_id: one.lap_id,
       lap: one.values,
-      writer: { device: id, number: one.number, had_revision: one.had_revision, sent_at },
+      writer: {
+        device: one.in_memory ? memoryDevice() : id,
+        number: one.in_memory ?? one.number,
+        had_revision: one.had_revision,
+        sent_at,
+      },
     }))
     const { results } = await api.sendLaps(sortieId, writes).catch(async (error: unknown) => {
       if (!(error instanceof ApiError) || isOutOfReach(error) || error.status === 429) throw error
@@ -232,23 +237,24 @@ export const useSync = defineStore('sync', () => {
     const isLater = (one: Waiting) => one.number > (taken.get(one.lap_id)?.number ?? -1)
     inMemory.value = inMemory.value.filter(isLater)
     early.value = early.value.filter(isLater)
-    await device
-      .transaction('rw', device.outbox, async () => {
+    const onDevice = () =>
+      device.transaction('rw', device.outbox, async () => {
         const rows = await device.outbox.where('lap_id').anyOf([...taken.keys()]).toArray()
         await device.outbox.bulkDelete(rows.filter((one) => !isLater(one)).map((one) => one.number))
         // what was changed while this was under way is against what the server has now
         const since = rows.filter(isLater)
         await device.outbox.bulkPut(since.map((one) => ({ ...one, had_revision: taken.get(one.lap_id)!.revision })))
       })
-      .catch(() => undefined)
+    await fromDevice(onDevice, undefined)
   }
   async function refuse(op: Waiting, message: string, fields: Record<string, string>) {
     const mark = { refused: message, fields }
     inMemory.value = inMemory.value.map((one) => (one.lap_id === op.lap_id ? { ...one, ...mark } : one))
-    await device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).modify(mark).catch(() => undefined)
+    const onDevice = () => device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).modify(mark)
+    await fromDevice(onDevice, 0)
   }
   async function sendPieces(person: number) {
-    const ready = await device.pieces.where('closed').equals(1).toArray().catch((): TrackPiece[] => [])
+    const ready = await fromDevice<TrackPiece[]>(() => device.pieces.where('closed').equals(1).toArray(), [])
     for (const piece of ready.filter((one) => one.person_id === person && !one.refused)) {
       try {
         await api.sendTrack(piece.sortie_id, piece.id, await packed(piece))
@@ -264,16 +270,22 @@ export const useSync = defineStore('sync', () => {
   async function put(change: Omit<Waiting, 'number' | 'refused' | 'fields'>): Promise<'device' | 'memory'> {
     const began = performance.now()
     const row = JSON.parse(JSON.stringify({ ...change, refused: '', fields: {} })) as Waiting
+    const held = inMemory.value.filter((one) => one.lap_id === row.lap_id)
+    row.had_revision = held[0]?.had_revision ?? row.had_revision
     writing.set(row.lap_id, [...(writing.get(row.lap_id) ?? []), row])
     try {
       const number = await device.outbox.add({ ...row })
       performance.measure('tap-to-kept', { start: began }) // on the disk; drawing it comes after
       early.value = [...early.value, { ...row, number }]
+      if (held.length) inMemory.value = inMemory.value.filter((one) => !held.includes(one)) // this one holds all of it
       // another tab may have sent it meanwhile
       window.setTimeout(() => (early.value = early.value.filter((one) => one.number !== number)), SETTLED_MS)
       return 'device'
     } catch {
-      inMemory.value = [...inMemory.value, { ...row, number: Date.now() % 2_000_000_000 }]
+      memoryNumber += 1
+      // after all that waits on the device, and before all that will once it keeps things again
+      const last = Math.max(0, ...outbox.value.map((one) => one.number), ...early.value.map((one) => one.number))
+      inMemory.value = [...inMemory.value, { ...row, number: Math.floor(last) + memoryNumber * 1e-6, in_memory: memoryNumber }]
       return 'memory'
     } finally {
       const left = (writing.get(row.lap_id) ?? []).filter((one) => one !== row)
@@ -290,20 +302,21 @@ export const useSync = defineStore('sync', () => {
   async function drop(lapId: string) {
     inMemory.value = inMemory.value.filter((one) => one.lap_id !== lapId)
     early.value = early.value.filter((one) => one.lap_id !== lapId)
-    await device.outbox.where('lap_id').equals(lapId).delete().catch(() => undefined)
+    await fromDevice(() => device.outbox.where('lap_id').equals(lapId).delete(), 0)
   }
   /** All that waits here, as a file: the last resort. */
   async function asFile(): Promise<Blob> {
     const all = {
       made_at: new Date().toISOString(),
       laps: await rows(),
-      tracks: await device.pieces.toArray().catch(() => []),
+      tracks: await fromDevice<TrackPiece[]>(() => device.pieces.toArray(), []),
     }
     return new Blob([JSON.stringify(all, null, 1)], { type: 'application/json' })
   }
   return { waiting, open, lapsHere, refused, ofOthers, pieces, state, start, enter, soon, put, writingOf, drop, asFile }
 })
 
+let memoryNumber = 0
 let memoryId = ''
 function memoryDevice(): string {
   memoryId ||= newId()
