@@ -238,6 +238,48 @@ def test_a_full_storage_keeps_the_lap_on_the_page_says_so_and_sends_it(marta: Pa
     quiet.clear()  # the browser itself complained of the lost connection
 
 
+FILL = """() => { window.acts = {}; for (const act of ['add', 'put']) {
+    window.acts[act] = IDBObjectStore.prototype[act]
+    IDBObjectStore.prototype[act] = () => { throw new DOMException('full', 'QuotaExceededError') } } }"""
+FREE = '() => { for (const [act, own] of Object.entries(window.acts)) IDBObjectStore.prototype[act] = own }'
+
+
+def test_what_was_kept_on_the_page_never_stands_in_the_way_of_a_later_tap(marta: Page, context: BrowserContext, quiet):
+    """One lap tapped again and again while the storage is full, free, full and free: the last tap is stored."""
+    page = marta
+    sortie = recorder(page)
+    saved = page.get_by_text(re.compile('✓ saved$'))
+    context.set_offline(True)
+    tap(page, 600)
+    expect(page.get_by_text('1 lap is only on this device')).to_be_visible()
+    page.evaluate(FILL)
+    tap(page, 700)
+    expect(page.get_by_text('only on this page: keep it open')).to_be_visible()
+    page.evaluate(FREE)
+    tap(page, 800)
+    expect(page.get_by_text('only on this page: keep it open')).to_be_hidden()
+    context.set_offline(False)
+    expect(saved).to_be_visible(timeout=15_000)
+    assert [round(lap['along_ft'], -1) for lap in stored(page, sortie)] == [800]
+    page.evaluate(FILL)
+    tap(page, 900)  # with a network: kept on the page, and sent from there
+    eventually(page, sortie, 900)
+    page.evaluate(FREE)
+    tap(page, 1_000)
+    eventually(page, sortie, 1_000)
+    quiet.clear()  # the browser itself complained of the lost connection
+
+
+def eventually(page: Page, sortie: int, along_ft: float) -> None:
+    """Wait until the only lap of a sortie is stored where it was tapped."""
+    for _ in range(80):
+        (lap,) = stored(page, sortie)
+        if round(lap['along_ft'], -1) == along_ft:
+            return
+        page.wait_for_timeout(100)
+    raise AssertionError((lap['along_ft'], along_ft))
+
+
 def test_the_position_becomes_the_track_of_the_sortie(marta: Page, context: BrowserContext):
     page = marta
     context.grant_permissions(['geolocation'])
