@@ -156,10 +156,10 @@ def marta(page: Page, server: Server, quiet: list[str]) -> Page:
     return signed_in(page, server)
 
 
-def signed_in(page: Page, server: Server) -> Page:
-    """Sign in as the chief instructor."""
+def signed_in(page: Page, server: Server, *, name: str = 'Marta Kowalczyk') -> Page:
+    """Sign in as the chief instructor, or another person of the demo."""
     page.goto(server.url)
-    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('button', name=name).click()
     page.get_by_role('heading', name='Sorties').wait_for()
     return page
 
