@@ -10,6 +10,8 @@ from apiflask import APIFlask
 from bullseye.api import create_app
 from bullseye.api.limiter import limiter
 from bullseye.demo import seed
+from bullseye.store import people, scope
+from bullseye.store.models import School
 
 
 class Browser:
@@ -98,6 +100,19 @@ def marta(app: APIFlask) -> Browser:
 def ines(app: APIFlask) -> Browser:
     """A student of the demo school."""
     return Browser(app).sign_in('ines')
+
+
+@pytest.fixture
+def ada(app: APIFlask) -> Browser:
+    """The chief instructor of another school."""
+    with app.extensions['bullseye_sessions']() as db:
+        school = School(name='Sandling Aero', is_demo=False)
+        db.add(school)
+        db.flush()
+        scope.bind(db, school.id)
+        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
+        db.commit()
+    return Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
 
 
 @pytest.fixture

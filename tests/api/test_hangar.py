@@ -5,11 +5,8 @@ import threading
 
 import pytest
 
-from bullseye.demo import seed
 from bullseye.demo.fleet import MARRAM_160
 from bullseye.sim.weather import station
-from bullseye.store import people, scope
-from bullseye.store.models import School
 from tests.api.conftest import Browser
 
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
@@ -204,15 +201,7 @@ def test_loading_is_added_up(marta):
     assert found['weight_lb'] == MARRAM_160.empty_weight_lb + 170 + 10 + 60
 
 
-def test_another_school_sees_and_changes_nothing_of_this_one(app, marta):
-    with app.extensions['bullseye_sessions']() as db:
-        school = School(name='Sandling Aero', is_demo=False)
-        db.add(school)
-        db.flush()
-        scope.bind(db, school.id)
-        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
-        db.commit()
-    ada = Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
+def test_another_school_sees_and_changes_nothing_of_this_one(marta, ada):
     ours = marta.get('/api/catalogue')
     for what in ('aircraft', 'airfields', 'standards', 'techniques'):
         row = ours[what][0]

@@ -10,11 +10,8 @@ from typing import Any
 import pytest
 
 from bullseye.api import spec
-from bullseye.demo import seed
 from bullseye.demo.fleet import field_files
 from bullseye.sim.writers import write
-from bullseye.store import people, scope
-from bullseye.store.models import School
 from tests.api.conftest import Browser
 from tests.tracks.making import flown, recorded
 from tests.working import work_off
@@ -233,17 +230,9 @@ def test_each_role_may_do_what_is_its_own_and_nothing_else(app, marta, track_id,
     assert not wrong
 
 
-def test_the_chief_of_another_school_reaches_nothing_of_this_one(app, marta, track_id):
-    with app.extensions['bullseye_sessions']() as db:
-        school = School(name='Sandling Aero', is_demo=False)
-        db.add(school)
-        db.flush()
-        scope.bind(db, school.id)
-        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
-        db.commit()
+def test_the_chief_of_another_school_reaches_nothing_of_this_one(marta, ada, track_id):
     whole = asks(marta, track_id)
     names = {'Lantern Bay', 'Marta Kowalczyk', 'Owen', 'Ines', 'Marram 160', 'Elias'}
-    ada = Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
     before = {path: marta.get(path) for path in ('/api/catalogue', '/api/sorties', '/api/tracks', '/api/school')}
     wrong = []
     for one in whole:

@@ -1,8 +1,6 @@
 """The table of answers against the model, read by the device's own code: it runs in Node, as it is shipped."""
 
 import dataclasses
-import json
-import subprocess
 from typing import Any
 
 import numpy as np
@@ -13,26 +11,13 @@ from bullseye.core.brief import make_brief, setting
 from bullseye.core.calibration import Calibration
 from bullseye.core.request import BriefRequest
 from bullseye.core.touchdown import hit_chance, predict, simulate_from_aim_ft
-from bullseye.launch.places import WEB
 from tests.core.making import make_request
-
-_READ = """
-const ts = require('typescript'), fs = require('fs')
-const source = fs.readFileSync('src/offline/answers.ts', 'utf8')
-const made = ts.transpileModule(source, { compilerOptions: { module: 'commonjs', target: 'es2022' } }).outputText
-const answers = {}
-new Function('exports', made)(answers)
-const calls = JSON.parse(fs.readFileSync(0, 'utf8'))
-console.log(JSON.stringify(calls.map(([name, ...rest]) => answers[name](...rest))))
-"""
+from tests.device.node import values
 
 
 def on_device(calls: list[list[Any]]) -> list[Any]:
     """Answers of web/src/offline/answers.ts to calls given as name and arguments."""
-    done = subprocess.run(
-        ['node', '-e', _READ], cwd=WEB, input=json.dumps(calls), capture_output=True, text=True, check=True
-    )
-    return list(json.loads(done.stdout))
+    return values('offline/answers', calls)
 
 
 def plain(table: AnswerTable) -> dict[str, Any]:
