@@ -8,12 +8,14 @@ import signal
 import tempfile
 import time
 from collections.abc import Callable, Iterator
+from contextlib import contextmanager, suppress
 from datetime import UTC, date, datetime
 from pathlib import Path
 from typing import Any
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
+from sqlalchemy.exc import DBAPIError
 
 from bullseye.demo import seed
 from bullseye.launch.postgres import Cluster
@@ -114,6 +116,16 @@ def _postmaster(cluster: Cluster) -> int:
     return int(next(Path(cluster.folder).rglob('postmaster.pid')).read_text().split()[0])
 
 
+@contextmanager
+def held(url: str, sortie: int) -> Iterator[None]:
+    """Hold a sortie's row, so that a server that writes its laps waits in the middle, however quick it is."""
+    engine = open_engine(url)
+    with suppress(DBAPIError), engine.connect() as db:
+        db.exec_driver_sql('select 1 from sortie where id = %s for update', (sortie,))
+        yield
+    engine.dispose()
+
+
 def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
     page: Page,
     context: BrowserContext,
@@ -130,15 +142,19 @@ def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
         page.keyboard.press('n')
     expect(device(page)).to_contain_text('50 laps are only on this device')
 
-    context.set_offline(False)  # the sync begins, and is cut off at once
-    page.get_by_role('button', name='Send now').click()
-    time.sleep(0.15)
-    server.kill()
-    expect(device(page)).to_contain_text('only on this device')
-    server.start()
-    page.get_by_role('button', name='Send now').click()
-    time.sleep(0.1)
-    os.kill(_postmaster(cluster), signal.SIGKILL)
+    with held(url, sortie):
+        with page.expect_request('**/laps/sent'):
+            context.set_offline(False)
+            page.get_by_role('button', name='Send now').click()
+        time.sleep(0.2)
+        server.kill()
+        expect(device(page)).to_contain_text('50 laps are only on this device')
+    with held(url, sortie):
+        with page.expect_request('**/laps/sent'):
+            server.start()
+            page.evaluate("window.dispatchEvent(new Event('online'))")
+        time.sleep(0.2)
+        os.kill(_postmaster(cluster), signal.SIGKILL)
     while cluster.is_running:
         time.sleep(0.2)
     cluster.start()

@@ -23,18 +23,21 @@ const { QueryClient } = require('@tanstack/vue-query')
 
 // a browser's cookies and addresses
 let cookie = '', isReliable = true
+const fates = ['before', 'after', 'after'] // the first ones, so that each is met however quick the machine is
+const fate = () => fates.shift() ?? (random() < failing ? pick(['before', 'after']) : 'fine')
 const seen = { asked: 0, lost_before: 0, lost_after: 0 }
 const Plain = global.Request
 global.Request = class extends Plain { constructor(url, how) { super(typeof url === 'string' ? new URL(url, base) : url, how) } }
 const fetched = global.fetch
 global.fetch = async (request, how) => {
   seen.asked += 1
-  if (!isReliable && random() < failing) { seen.lost_before += 1; throw new TypeError('failed to fetch') }
+  const end = isReliable ? 'fine' : fate()
+  if (end === 'before') { seen.lost_before += 1; throw new TypeError('failed to fetch') }
   const sent = new Plain(request, how)
   sent.headers.set('Cookie', cookie)
   const answer = await fetched(sent)
   for (const one of answer.headers.getSetCookie()) cookie = one.split(';')[0]
-  if (!isReliable && random() < failing) { seen.lost_after += 1; throw new TypeError('failed to fetch') }
+  if (end === 'after') { seen.lost_after += 1; throw new TypeError('failed to fetch') }
   return answer
 }
 global.window = { addEventListener() {}, setTimeout, clearTimeout, isSecureContext: false }
@@ -85,8 +88,8 @@ return {
 @pytest.mark.parametrize(('seed', 'failing'), [(11, 0.3), (12, 0.6), (13, 0.85)])
 def test_whatever_the_network_loses_what_was_tapped_is_what_is_stored(server: Server, seed: int, failing: float):
     found: dict[str, Any] = in_node(_DEVICE, [server.url, seed, failing, 70])
-    assert found['lost_before'] > 3
-    assert found['lost_after'] > 0 or failing > 0.8  # taken by the server, and the device was never told
+    assert found['lost_before'] > 0
+    assert found['lost_after'] > 1  # taken by the server, and the device was never told
     assert found['left'] == found['refused'] == 0
     assert len(found['tapped']) > 15
     assert found['stored'] == found['tapped']

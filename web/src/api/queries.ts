@@ -41,10 +41,13 @@ async function withToken(call: Promise<Session>): Promise<Session> {
 }
 /** Who is signed in; without a server, or after the sign-in ended in flight, who was: a lesson goes on. */
 async function session(): Promise<Session> {
+  const ask = () => withToken(answered(http.GET('/api/session')))
+  const asked = navigator.onLine ? ask() : null // on its way while the device looks what it has kept
+  asked?.catch(() => undefined) // looked at below
   const kept = await keptSession()
   try {
-    if (kept && !navigator.onLine) throw new ApiError(0, 'No network.')
-    const found = await withToken(answered(http.GET('/api/session')))
+    if (kept && !asked) throw new ApiError(0, 'No network.')
+    const found = await (asked ?? ask())
     link.answered()
     if (found.person || !kept?.person || found.needs_set_up || !(await allAboard()).length) return found
     return { ...found, person: kept.person, school: kept.school, is_kept: true }

@@ -26,12 +26,14 @@ export function isOutOfReach(error: unknown): boolean {
 
 /** Ask the server; when it is out of reach answer with the copy, if there is one. */
 export async function orAboard<T>(sortieId: number, ask: () => Promise<T>, read: (copy: Aboard) => T): Promise<T> {
+  const asked = navigator.onLine ? ask() : null // on its way while the device looks whether it has a copy
+  asked?.catch(() => undefined) // looked at below
   const copy = await aboardOf(sortieId)
-  if (!copy) return ask()
+  if (!copy) return asked ?? ask()
   try {
-    if (!navigator.onLine) throw new ApiError(0, 'No network.')
+    if (!asked) throw new ApiError(0, 'No network.')
     const found = await Promise.race([
-      ask(),
+      asked,
       new Promise<never>((_, refuse) => setTimeout(() => refuse(new ApiError(0, 'No answer.')), PATIENCE_MS)),
     ])
     link.answered()
