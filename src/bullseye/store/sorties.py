@@ -149,8 +149,10 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     require_coach(by)
     filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **values}
     if filled.get('technique_id') is None:
-        ours = catalogue.all_techniques(db)
-        filled['technique_id'] = by.technique_id or (ours[0].id if ours else 0)
+        ours = [row.id for row in catalogue.all_techniques(db)]
+        if not ours:
+            raise InvalidInput('technique_id', None, 'a technique: the school has none yet, make one first')
+        filled['technique_id'] = by.technique_id or ours[0]
     _check_choices(db, filled)
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, filled['aircraft_id']))
     if filled.get('flap') is None:
