@@ -57,6 +57,7 @@ if __name__ == '__main__':
         browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
         page = browser.new_page(viewport={'width': 1280, 'height': 800})
         page.goto(base)
+        page.get_by_role('heading', name='Demo school').wait_for()
         shoot(page, 'sign-in')
         lesson(page, base)
         page.goto(f'{base}/')
