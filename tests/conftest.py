@@ -57,22 +57,38 @@ def remake_database(server_url: str) -> Callable[..., None]:
     return remake
 
 
-@pytest.fixture(scope='session')
-def migrated(new_database: Callable[..., str]) -> str:
-    url = new_database()
-    upgrade.upgrade(url)
-    return url
+# of all processes that run these tests side by side
+_RUN = os.environ.get('PYTEST_XDIST_TESTRUNUID', uuid.uuid4().hex)
+
+
+def _made_once(server_url: str, kind: str, new: Callable[[], str], fill: Callable[[str], None]) -> str:
+    """A template made by whichever process comes first; the others wait for it."""
+    name = f'{kind}_{_RUN[:12]}'
+    found = make_url(server_url).set(database=name).render_as_string(hide_password=False)
+    with psycopg.connect(server_url.replace('+psycopg', ''), autocommit=True) as connection:
+        connection.execute('select pg_advisory_lock(hashtext(%s))', [name])
+        if connection.execute('select 1 from pg_database where datname = %s', [name]).fetchone() is None:
+            url = new()
+            fill(url)
+            connection.execute(f'alter database {make_url(url).database} rename to {name}')
+    return found
 
 
 @pytest.fixture(scope='session')
-def demo_template(new_database: Callable[..., str], migrated: str) -> str:
-    url = new_database(migrated)
-    engine = open_engine(url)
-    with session_maker(engine)() as db:
-        assert seed.seed(db, today=date.today())
-    engine.dispose()
-    work_off(url)  # the recorded flight of the demo is analysed, as the worker does at its first start
-    return url
+def migrated(server_url: str, new_database: Callable[..., str]) -> str:
+    return _made_once(server_url, 'migrated', new_database, upgrade.upgrade)
+
+
+@pytest.fixture(scope='session')
+def demo_template(server_url: str, new_database: Callable[..., str], migrated: str) -> str:
+    def fill(url: str) -> None:
+        engine = open_engine(url)
+        with session_maker(engine)() as db:
+            assert seed.seed(db, today=date.today())
+        engine.dispose()
+        work_off(url)  # the recorded flight of the demo is analysed, as the worker does at its first start
+
+    return _made_once(server_url, 'demo', lambda: new_database(migrated), fill)
 
 
 @pytest.fixture

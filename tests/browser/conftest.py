@@ -170,10 +170,12 @@ def open_today(page: Page, student: str, *, under: str = 'Today') -> None:
     page.get_by_role('heading', name='What moves').wait_for()
 
 
-def serious_faults(page: Page) -> list[str]:
-    """Serious and critical findings of axe-core on the page as it is."""
-    page.evaluate(AXE)
-    found = page.evaluate('axe.run(document, {resultTypes: ["violations"]})')
+def serious_faults(page: Page, *, only: str | None = None) -> list[str]:
+    """Serious and critical findings of axe-core on the page as it is, by all of its rules or by one."""
+    if not page.evaluate('"axe" in window'):
+        page.evaluate(AXE)
+    rules = {'runOnly': [only]} if only else {}
+    found = page.evaluate('(more) => axe.run(document, {resultTypes: ["violations"], ...more})', rules)
     return [
         f'{one["id"]}: {node["html"][:160]}'
         for one in found['violations']

@@ -1,19 +1,30 @@
 """The front end's own modules as they are shipped, run in Node: what needs no screen is tested without one."""
 
 import json
+import os
 import subprocess
+import tempfile
+from functools import cache
 from typing import Any
 
 from bullseye.launch.places import WEB
 
-# TypeScript is stripped of its types file by file, as the build does it; '@/' is the source folder
-_LOAD = """
-const ts = require('typescript'), fs = require('fs'), path = require('path'), Module = require('module')
-const src = path.resolve('src')
-Module._extensions['.ts'] = (module, file) => {
-  const options = { module: 'commonjs', target: 'es2022', esModuleInterop: true }
-  module._compile(ts.transpileModule(fs.readFileSync(file, 'utf8'), { compilerOptions: options }).outputText, file)
+# TypeScript is stripped of its types file by file, as the build does it: once, for all that is run afterwards
+_STRIP = """
+const ts = require('typescript'), fs = require('fs'), path = require('path')
+const compilerOptions = { module: 'commonjs', target: 'es2022', esModuleInterop: true }
+for (const name of fs.readdirSync('src', { recursive: true })) {
+  if (!name.endsWith('.ts') || name.endsWith('.d.ts')) continue
+  const code = ts.transpileModule(fs.readFileSync(path.join('src', name), 'utf8'), { compilerOptions }).outputText
+  const to = path.join(process.argv[1], name.replace(/ts$/, 'js'))
+  fs.mkdirSync(path.dirname(to), { recursive: true })
+  fs.writeFileSync(to, code)
 }
+"""
+# '@/' is the source folder
+_LOAD = """
+const fs = require('fs'), path = require('path'), Module = require('module')
+const src = process.argv[1]
 const find = Module._resolveFilename
 Module._resolveFilename = function (name, ...rest) {
   return find.call(this, name.startsWith('@/') ? path.join(src, name.slice(2)) : name, ...rest)
@@ -24,22 +35,35 @@ const say = (value) => { fs.writeSync(1, JSON.stringify(value === undefined ? nu
 """
 
 
-def in_node(script: str, given: Any = None) -> Any:
-    """Run a script that calls ``load`` for a module, finds its input as ``given``, and returns what is to be said."""
-    whole = (
-        f'{_LOAD}\n;(async () => {{ {script} }})().then(say, (error) => {{ console.error(error); process.exit(1) }})'
-    )
+@cache
+def _stripped() -> tempfile.TemporaryDirectory[str]:
+    """A folder of the modules as Node runs them; it goes with this process."""
+    folder: tempfile.TemporaryDirectory[str] = tempfile.TemporaryDirectory(prefix='bullseye-node-')
+    _node(_STRIP, folder.name)
+    return folder
+
+
+def _node(script: str, folder: str, given: str = '') -> str:
     done = subprocess.run(
-        ['node', '-e', whole],
+        ['node', '-e', script, folder],
         cwd=WEB,
-        input=json.dumps(given),
+        env=os.environ | {'NODE_PATH': str(WEB / 'node_modules')},
+        input=given,
         capture_output=True,
         text=True,
         check=False,
         timeout=120,
     )
     assert done.returncode == 0, done.stderr[-2_000:]
-    return json.loads(done.stdout)
+    return done.stdout
+
+
+def in_node(script: str, given: Any = None) -> Any:
+    """Run a script that calls ``load`` for a module, finds its input as ``given``, and returns what is to be said."""
+    whole = (
+        f'{_LOAD}\n;(async () => {{ {script} }})().then(say, (error) => {{ console.error(error); process.exit(1) }})'
+    )
+    return json.loads(_node(whole, _stripped().name, json.dumps(given)))
 
 
 def calls(module: str, asked: list[list[Any]]) -> list[Any]:

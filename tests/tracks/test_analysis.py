@@ -35,7 +35,7 @@ def touchdowns_match(analysis: Analysis, recording: Recording, *, within_ft: flo
 def test_a_lesson_in_the_pattern(form: str) -> None:
     recording = recorded(flown('pattern'), **FAST)
     found = analysed(flown('pattern'), recording, form=form, known=Known(spots_ft={'05': 300.0}))
-    touchdowns_match(found, recording, within_ft=60)
+    touchdowns_match(found, recording, within_ft=12)  # such fine heights show the touch itself
     assert [event.then for event in of_kind(found, 'touchdown')] == ['touch_and_go'] * 4 + ['full_stop']
     assert len(of_kind(found, 'takeoff')) == 5
     assert len(found.laps) == 5
@@ -47,7 +47,7 @@ def test_a_lesson_in_the_pattern(form: str) -> None:
         assert event.float_ft == pytest.approx(truth['float_ft'], abs=130)
         assert event.airspeed_kt is None  # nothing was recorded of it
         assert event.crab_deg is None
-        assert event.uncertainty_ft < 120
+        assert event.uncertainty_ft < 12
         assert event.threshold_height_ft == pytest.approx(truth['threshold_height_ft'], abs=1.5)
         assert event.roundout_start_ft == pytest.approx(truth['roundout_start_ft'], abs=80)
     for event, truth in zip(of_kind(found, 'takeoff'), truths(flown('pattern'), 'takeoff'), strict=True):
@@ -261,7 +261,20 @@ def test_hops_after_a_touch_are_counted_and_the_first_touch_is_taken() -> None:
     assert sum(a == b for a, b in counted) >= len(counted) - 1
     assert sum(b for _, b in counted) >= 2
     errors = [abs(e.along_ft - t['along_ft']) for e, t in zip(of_kind(found, 'touchdown'), true, strict=True)]
-    assert np.median(errors) < 45
+    assert max(errors) < 15
+
+
+def test_once_a_second_a_hop_is_a_rise_from_the_runway() -> None:
+    """The first touch of all hops, among them those of which the fixes show only that the aeroplane rose again."""
+    inside, errors = [], []
+    for seed in (3, 6, 8):
+        flight = flown('bouncing', seed)
+        found = of_kind(analysed(flight, recorded(flight, rate_hz=1.0, gnss=False, seed=seed)), 'touchdown')
+        for event, truth in zip(found, truths(flight, 'touchdown'), strict=True):
+            errors.append(abs(event.along_ft - truth['along_ft']))
+            inside.append(errors[-1] <= event.uncertainty_ft)
+    assert np.median(errors) < 40
+    assert np.mean(inside) > 0.5
 
 
 def test_the_final_as_it_was_flown() -> None:

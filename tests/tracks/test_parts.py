@@ -12,7 +12,17 @@ from hypothesis import strategies as st
 
 from bullseye.core.constants import FPS_PER_KT
 from bullseye.tracks.airwind import find_wind
-from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact, with_touchdown_speed
+from bullseye.tracks.alike import expected_of_each, slowing_like, touching_alike
+from bullseye.tracks.contact import (
+    Contact,
+    Noise,
+    Prior,
+    Samples,
+    find_contact,
+    speed_evidence,
+    with_prior,
+    with_speed,
+)
 from bullseye.tracks.fields import Runway, near, runways_of
 from bullseye.tracks.liftoff import find_liftoff
 from bullseye.tracks.motion import Motion, height_wander_ft, motion_about
@@ -109,21 +119,78 @@ def test_without_speeds_places_tell() -> None:
     assert found(silent, replace(FINE, speed_fps=None)).time_s == pytest.approx(20.0, abs=0.5)
 
 
+def unsure(seed: int = 3, roll: float = 3.0) -> Samples:
+    """Of a landing that slows down nearly alike in the air and on the wheels, once a second, its height wandering."""
+    rng = np.random.default_rng(seed)
+    samples = landing(step_s=1.0, roll=roll)
+    return replace(samples, height_ft=samples.height_ft + np.cumsum(rng.normal(0, 1.8, samples.time_s.size)))
+
+
 def test_knowing_the_touchdown_speed_moves_an_unsure_moment_towards_it() -> None:
     """What is weighed anew agrees with a search that had known it from the start."""
-    rng = np.random.default_rng(3)
-    samples = landing(step_s=1.0, roll=3.0)  # it slows down alike in the air and on the wheels
-    noisy = replace(samples, height_ft=samples.height_ft + np.cumsum(rng.normal(0, 1.8, samples.time_s.size)))
-    before = found(noisy, ROUGH)
-    slower = with_touchdown_speed(before, fps=before.speed_fps - 6, sd_fps=2.0)
-    faster = with_touchdown_speed(before, fps=before.speed_fps + 6, sd_fps=2.0)
+    before = found(unsure(), ROUGH)
+
+    def when(fps: float, sd_fps: float) -> Contact:
+        return with_prior(before, replace(USUAL, touchdown_fps=fps, touchdown_sd_fps=sd_fps))
+
+    slower, faster = when(before.speed_fps - 6, 2.0), when(before.speed_fps + 6, 2.0)
     assert faster.time_s < before.time_s < slower.time_s
     assert faster.speed_fps > before.speed_fps > slower.speed_fps
-    known = Prior(touchdown_fps=before.speed_fps + 3, touchdown_sd_fps=3.0)
-    anew = with_touchdown_speed(before, fps=known.touchdown_fps, sd_fps=known.touchdown_sd_fps)
-    assert anew.time_s == pytest.approx(found(noisy, ROUGH, known).time_s, abs=0.35)
-    same = with_touchdown_speed(before, fps=USUAL.touchdown_fps, sd_fps=USUAL.touchdown_sd_fps)
-    assert same.time_s == pytest.approx(before.time_s, abs=1e-6)
+    known = replace(USUAL, touchdown_fps=before.speed_fps + 3, touchdown_sd_fps=3.0, roll_fps2=3.0, roll_sd_fps2=0.3)
+    anew, at_once = with_prior(before, known), found(unsure(), ROUGH, known)
+    assert anew.time_s == pytest.approx(at_once.time_s, abs=0.35)
+    assert anew.roll_sd_fps2 == pytest.approx(at_once.roll_sd_fps2, rel=0.15)
+    assert with_prior(before, USUAL).time_s == pytest.approx(before.time_s, abs=1e-6)
+
+
+def test_chances_of_the_speed_weigh_as_the_prior_they_are() -> None:
+    before = found(unsure(), ROUGH)
+    grid = np.arange(30.0, 130.0, 0.25)
+    chances = np.exp(-0.5 * ((grid - 74.0) / 2.5) ** 2)
+    told = with_speed(before, grid, chances / chances.sum())
+    same = with_prior(before, replace(USUAL, touchdown_fps=74.0, touchdown_sd_fps=2.5))
+    assert told.time_s == pytest.approx(same.time_s, abs=0.05)
+    assert told.speed_fps == pytest.approx(same.speed_fps, abs=0.2)
+    assert told.speed_sd_fps == pytest.approx(same.speed_sd_fps, rel=0.1)
+    assert told.deceleration_fps2 == pytest.approx(same.deceleration_fps2, abs=0.05)
+    evidence = speed_evidence(before, grid)  # with the old prior it gives the old speed again
+    usual = evidence * np.exp(-0.5 * ((grid - USUAL.touchdown_fps) / USUAL.touchdown_sd_fps) ** 2)
+    assert float(usual @ grid / usual.sum()) == pytest.approx(before.speed_fps, abs=0.2)
+
+
+def test_what_other_laps_tell_of_a_speed_is_what_counting_every_case_tells() -> None:
+    """Against the sum over all speeds of all laps and of the flight, which three laps on a coarse grid allow."""
+    grid = np.arange(60.0, 100.0, 2.0)
+    rng = np.random.default_rng(4)
+    evidence = [
+        np.exp(-0.5 * ((grid - m) / 2) ** 2) + 0.7 * np.exp(-0.5 * ((grid - n) / 3) ** 2)
+        for m, n in rng.uniform(65, 95, (3, 2))
+    ]
+    before = -0.5 * ((grid - 80.0) / 8.0) ** 2
+    expected = np.zeros((3, grid.size))
+    for scatter in (1.5, 3.0, 4.5):
+        apart = np.exp(-0.5 * ((grid[:, None] - grid) / scatter) ** 2) / scatter  # [flight, lap]
+        for lap in range(3):
+            one, other = (evidence[k] for k in range(3) if k != lap)
+            joint = np.einsum('f,fv,fa,a,fb,b->v', np.exp(before), apart, apart, one, apart, other)
+            expected[lap] += joint
+    expected /= expected.sum(axis=1, keepdims=True)
+    assert np.allclose(expected_of_each(evidence, grid, before), expected, atol=1e-9)
+
+
+def test_laps_tell_each_other_how_fast_this_aeroplane_touches_and_how_it_slows_down() -> None:
+    alone = [found(unsure(seed, roll), ROUGH) for seed, roll in ((3, 3.0), (5, 1.2), (7, 1.2))]
+    sure = found(landing(), FINE)
+    together = touching_alike([alone[0], sure, sure], USUAL)
+    assert abs(together[0].time_s - 20.0) < abs(alone[0].time_s - 20.0)
+    assert together[0].half_width_s < alone[0].half_width_s
+    assert together[1].time_s == pytest.approx(sure.time_s, abs=0.05)
+    other = found(landing(drag=2.6, roll=1.2), FINE)
+    like = slowing_like(alone[1], [other] * 3)
+    assert abs(like.deceleration_fps2 - 2.6) < abs(alone[1].deceleration_fps2 - 2.6)
+    assert like.roll_sd_fps2 < alone[1].roll_sd_fps2
+    single = slowing_like(alone[2], [])  # nobody to learn from: only the scatter from lap to lap is added
+    assert single.time_s == pytest.approx(alone[2].time_s, abs=0.1)
 
 
 def test_moments_in_the_wrong_order_are_refused() -> None:

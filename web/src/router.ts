@@ -1,7 +1,7 @@
 /** Addresses of the screens, and who may see them: nobody passes the sign-in page unknown. */
 import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory } from 'vue-router'
-import { sessionQuery } from './api/queries'
+import { askForTrack, sessionQuery } from './api/queries'
 import DebriefView from './views/DebriefView.vue'
 import LandingView from './views/LandingView.vue'
 import LapsView from './views/LapsView.vue'
@@ -23,7 +23,12 @@ export function makeRouter(client: QueryClient) {
       { path: '/techniques', name: 'techniques', component: () => import('./views/TechniquesView.vue') },
       { path: '/fleet', name: 'fleet', component: () => import('./views/FleetView.vue') },
       { path: '/tracks', name: 'tracks', component: () => import('./views/TracksView.vue') },
-      { path: '/tracks/:track([0-9a-f-]{36})', name: 'track', component: () => import('./views/TrackView.vue') },
+      {
+        path: '/tracks/:track([0-9a-f-]{36})',
+        name: 'track',
+        component: () => import('./views/TrackView.vue'),
+        beforeEnter: (to) => void askForTrack(client, String(to.params.track)).catch(() => undefined), // the screen says what is wrong
+      },
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
       { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
       { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },

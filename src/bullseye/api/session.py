@@ -13,7 +13,7 @@ from flask_wtf.csrf import generate_csrf
 from bullseye.api.context import database, person
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import Id, In, Login, Out, Secret, Text
-from bullseye.demo import seed
+from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, people, scope
 from bullseye.store.errors import NotFound
 from bullseye.store.models import School, User
@@ -187,7 +187,7 @@ def set_up(json_data: SetUp) -> SessionOut:
     school = db.get_one(School, chief.school_id)
     catalogue.add_built_in(db, school)
     if json_data.with_examples:
-        seed.add_fleet(db, school)
+        add_fleet(db, school)
     db.commit()
     return _enter(chief)
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
@@ -13,11 +13,10 @@ from sqlalchemy.orm import Session
 from bullseye.core.brief import make_brief, setting
 from bullseye.core.touchdown import Approach, predict
 from bullseye.demo import flights
-from bullseye.demo.fleet import AIRCRAFT, FIELDS
+from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, coaching, laps, people, scope
 from bullseye.store.models import (
     Aircraft,
-    Airfield,
     Installation,
     Lap,
     RunwayEnd,
@@ -191,36 +190,6 @@ def bring_forward(db: Session, *, today: date) -> None:
         .execution_options(synchronize_session=False)
     )
     db.commit()
-
-
-def add_fleet(db: Session, school: School) -> None:
-    """Give a school the made-up aircraft and fields."""
-    for aircraft in AIRCRAFT.values():
-        db.add(Aircraft(school_id=school.id, name=aircraft.name, spec=catalogue.spec_of(aircraft)))
-    for field in FIELDS:
-        airfield = Airfield(
-            school_id=school.id,
-            name=field.name,
-            ident=field.ident,
-            is_fictional=True,
-            elevation_ft=field.elevation_ft,
-            pattern_altitude_ft=field.pattern_altitude_ft,
-            marks=[asdict(mark) for mark in field.marks],
-        )
-        db.add(airfield)
-        db.flush()
-        for end, lat_deg, lon_deg in field.ends:
-            db.add(
-                RunwayEnd(
-                    school_id=school.id,
-                    airfield_id=airfield.id,
-                    ident=end.ident,
-                    threshold_lat_deg=lat_deg,
-                    threshold_lon_deg=lon_deg,
-                    spec=catalogue.spec_of(end),
-                )
-            )
-        db.flush()
 
 
 def _person(db: Session, school: School, name: str, role: str, *, technique: Technique | None = None) -> User:

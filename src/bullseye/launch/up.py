@@ -133,7 +133,8 @@ def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[b
 def _serve(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
     tls = ['--certfile', site.certificate, '--keyfile', site.key] if site.certificate else []
     bind = ['--bind', site.address.partition('://')[2], '--workers', _WORKERS, '--graceful-timeout', 5]
-    return _gunicorn(environment, *bind, *tls, 'bullseye.api:create_app()')
+    loaded_once = ['--config', 'python:bullseye.launch.serving']
+    return _gunicorn(environment, *loaded_once, *bind, *tls, 'bullseye.api:create_app()')
 
 
 def _serve_trust(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:

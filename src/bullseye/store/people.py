@@ -6,6 +6,7 @@ import hashlib
 import secrets
 from collections.abc import Mapping, Sequence
 from datetime import UTC, datetime, timedelta
+from functools import cache
 from typing import Any
 
 from argon2 import PasswordHasher
@@ -19,10 +20,15 @@ from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
 from bullseye.store.models import Installation, Invitation, School, User
 
 _HASHER = PasswordHasher()
-_NOBODY = _HASHER.hash(secrets.token_urlsafe())  # verified for unknown logins, so that both take as long
 _MAY_INVITE = {'chief': ('chief', 'instructor', 'student'), 'instructor': ('student',), 'student': ()}
 INVITATION_DAYS = 7
 PASSWORD_LENGTH = (10, 200)
+
+
+@cache
+def _nobody() -> str:
+    """What an unknown login is verified against, so that it takes as long as a known one."""
+    return _HASHER.hash(secrets.token_urlsafe())
 
 
 def _digest(secret: str) -> str:
@@ -37,8 +43,9 @@ def sign_in(db: Session, *, login: str, password: str) -> User:
     """
     scope.see_every_school(db)
     person = db.scalar(select(User).where(User.login == login.strip().lower(), User.is_active))
+    nobody = _nobody()  # made whoever asks: the first unknown login must not take longer either
     try:
-        _HASHER.verify(person.password_hash if person else _NOBODY, password)
+        _HASHER.verify(person.password_hash if person else nobody, password)
     except (VerificationError, InvalidHashError):
         person = None
     if person is None:

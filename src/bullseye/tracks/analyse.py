@@ -12,8 +12,9 @@ import numpy as np
 from bullseye.core.atmosphere import density_ratio, isa_temperature_c, true_airspeed_kt
 from bullseye.core.constants import FPS_PER_KT
 from bullseye.tracks.airwind import WindAloft, find_wind
+from bullseye.tracks.alike import slowing_like, touching_alike
 from bullseye.tracks.clean import clean, gaps
-from bullseye.tracks.contact import Contact, Prior, with_touchdown_speed
+from bullseye.tracks.contact import Contact, Prior
 from bullseye.tracks.events import Event, Lap, Then
 from bullseye.tracks.fields import Runway, near
 from bullseye.tracks.landing import Window, contact_of, event_on, touchdown_event, usual_prior, window_of
@@ -26,12 +27,11 @@ from bullseye.tracks.track import Floats, Track
 
 Progress = Callable[[str], None]
 
-# Scatter of one pilot's touchdown speed from lap to lap [own]
-_LAP_TO_LAP_FPS = 2.2 * FPS_PER_KT
+_LAP_TO_LAP_FPS = 2.2 * FPS_PER_KT  # scatter of one pilot's touchdown speed [own]
 _AIRCRAFT_SHARE = 0.06  # by weight, and by how near the stall the pilot touches
 _LEFT_NEAR_GROUND = 0.6  # of the wind at pattern height
 _WIDEN = 1.2  # of the stated uncertainty, so that it holds 95 % of the truths in simulated flights
-_SURE_S = 0.35  # a touchdown known so well is not looked for again
+_SURE_S = 0.35  # a touchdown known so well is left as it is
 _LOW_PASS_FT = 100.0
 _GIVEN_UP_FT = 450.0
 _TURNED_AWAY_S = 45.0
@@ -191,12 +191,12 @@ def _at_field(
     for index, sure in found.items():
         if sure.contact.ground_ft is not None and judged[index].log_odds > 3:
             ties.add(sure.contact.time_s, sure.contact.ground_ft, 1.5)
-    hints = {ident: fps for ident, (fps, _) in _learned(found, judged, but_not=None).items()}
+    hints = _usual_speeds(found)
     judged = [
         _judged(motion, one.passed, ties, hints.get(one.passed.runway.end.ident)) if abs(one.log_odds) < 6 else one
         for one in judged
     ]
-    found = _landings(motion, judged, known, ties, found, winds)
+    found = _by_the_others(_landings(motion, judged, known, ties, found, winds), known, winds)
     ties = _retied(ties, found)
     events: list[Event] = []
     details: list[tuple[int, Window | None, Contact | None]] = []
@@ -249,48 +249,60 @@ def _landings(
     judged: Sequence[Judged],
     known: Known,
     ties: Ties,
-    before: dict[int, _Found],
+    before: Mapping[int, _Found],
     winds: Sequence[WindAloft],
 ) -> dict[int, _Found]:
-    """The touchdown of every pass that landed; a second look uses what the other landings have taught."""
+    """The touchdown of every pass that landed, each by itself; those found before are kept."""
     found: dict[int, _Found] = {}
-    learned = _learned(before, judged, but_not=None)
     for index, one in enumerate(judged):
         if one.kind not in ('landing', 'touch_and_go'):
             continue
-        earlier = before.get(index)
-        window = earlier.window if earlier else window_of(motion, one)
-        if window is None:
+        if index in before:
+            found[index] = before[index]
             continue
-        ident = one.passed.runway.end.ident
-        if earlier and (earlier.contact.sd_s < _SURE_S or ident not in learned):
-            found[index] = earlier
-            continue
-        others = _learned(before, judged, but_not=index).get(ident) if before else None
-        prior = _prior(window, known, others, _by_aircraft(known, window, winds))
-        if earlier:
-            contact = with_touchdown_speed(earlier.contact, fps=prior.touchdown_fps, sd_fps=prior.touchdown_sd_fps)
-        else:
-            contact = contact_of(motion, window, prior, wander_ft=ties.wander_ft)
-        found[index] = _Found(one, window, contact)
+        window = window_of(motion, one)
+        if window is not None:
+            prior = _prior(window, known, _by_aircraft(known, window, winds))
+            found[index] = _Found(one, window, contact_of(motion, window, prior, wander_ft=ties.wander_ft))
     return found
 
 
-def _learned(
-    found: Mapping[int, _Found], judged: Sequence[Judged], *, but_not: int | None
-) -> dict[str, tuple[float, float]]:
-    """Touchdown speed over the ground by runway ident, from its landings, and how far another may be from it."""
-    speeds: dict[str, list[tuple[float, float]]] = {}
+def _by_the_others(found: Mapping[int, _Found], known: Known, winds: Sequence[WindAloft]) -> dict[int, _Found]:
+    """Every landing that is not sure by itself in the light of the others of its flight."""
+    contacts = {index: one.contact for index, one in found.items()}
+    unsure = {index for index, one in found.items() if not one.contact.seen and one.contact.sd_s >= _SURE_S}
     for index, one in found.items():
-        if index != but_not:
-            ident = judged[index].passed.runway.end.ident
-            speeds.setdefault(ident, []).append((one.contact.speed_fps, one.contact.speed_sd_fps))
-    result = {}
-    for ident, values in speeds.items():
-        weights = np.array([1 / (sd**2 + _LAP_TO_LAP_FPS**2) for _, sd in values])
-        mean = float(np.sum(weights * np.array([fps for fps, _ in values])) / weights.sum())
-        result[ident] = (mean, math.sqrt(1 / float(weights.sum()) + _LAP_TO_LAP_FPS**2))
-    return result
+        if index in unsure:
+            others = [other.contact for number, other in found.items() if number != index]
+            contacts[index] = slowing_like(one.contact, others)
+    for ident in {_ident(one) for one in found.values()}:
+        own = [index for index, one in found.items() if _ident(one) == ident]
+        priors = [_prior(found[index].window, known, _by_aircraft(known, found[index].window, winds)) for index in own]
+        flight = replace(
+            priors[0],
+            touchdown_fps=float(np.mean([one.touchdown_fps for one in priors])),
+            touchdown_sd_fps=float(np.mean([one.touchdown_sd_fps for one in priors])),
+        )
+        for index, contact in zip(own, touching_alike([contacts[k] for k in own], flight), strict=True):
+            if index in unsure:
+                contacts[index] = contact
+    return {index: replace(one, contact=contacts[index]) for index, one in found.items()}
+
+
+def _ident(found: _Found) -> str:
+    return found.judged.passed.runway.end.ident
+
+
+def _usual_speeds(found: Mapping[int, _Found]) -> dict[str, float]:
+    """Touchdown speed over the ground [ft/s] by runway ident, as its landings tell."""
+    speeds: dict[str, list[tuple[float, float]]] = {}
+    for one in found.values():
+        weight = 1 / (one.contact.speed_sd_fps**2 + _LAP_TO_LAP_FPS**2)
+        speeds.setdefault(_ident(one), []).append((one.contact.speed_fps, weight))
+    return {
+        ident: sum(fps * weight for fps, weight in told) / sum(weight for _, weight in told)
+        for ident, told in speeds.items()
+    }
 
 
 def _retied(ties: Ties, found: Mapping[int, _Found]) -> Ties:

@@ -47,6 +47,7 @@ _ROUNDED_ALIKE_S = 1.5
 _HEIGHT_IN_AIR_FT = 0.25
 _COARSE_S = 0.8
 _ONE = np.ones(1)
+_LEAST = 1e-300  # so that no weight is zero
 _FINE_TOUCHES, _FINE_LEVELS = 25, 9
 _THIN_S, _FINE_THIN_S = 0.7, 0.4
 _BEFORE_S = 2.0  # of the final before the earliest roundout
@@ -78,26 +79,39 @@ class Samples:
 
 @dataclass(frozen=True, kw_only=True)
 class Prior:
-    """What is known before looking: of the touchdown speed over the ground and of the hold-off."""
+    """What is known before looking: of the touchdown speed over the ground, the hold-off and the rollout."""
 
     touchdown_fps: float
     touchdown_sd_fps: float
     deceleration_fps2: float = DECELERATION_FPS2
     deceleration_sd_fps2: float = _DECELERATION_SD_FPS2
+    roll_fps2: float = _ROLL_FPS2
+    roll_sd_fps2: float = _ROLL_SD_FPS2
+
+    @property
+    def mean(self) -> Floats:
+        """Of touchdown speed, deceleration held off and rolling, and how the final slows down, shape (4,)."""
+        return np.array([self.touchdown_fps, self.deceleration_fps2, self.roll_fps2, 0.0])
+
+    @property
+    def sd(self) -> Floats:
+        """Standard deviations of the same, shape (4,)."""
+        return np.array(
+            [self.touchdown_sd_fps, self.deceleration_sd_fps2, self.roll_sd_fps2, _APPROACH_SLOWING_SD_FPS2]
+        )
 
 
 @dataclass(frozen=True)
 class _Models:
-    """All models of the finer grid (G,), so that they can be weighed anew."""
+    """All models of the finer grid (G,), so that they can be weighed anew; means (G, 4) as in the prior."""
 
     prior: Prior
     log: Floats
     touch_s: Floats
     level_s: Floats
     start_s: Floats
-    speed_fps: Floats
-    speed_variance: Floats
-    deceleration_fps2: Floats
+    mean: Floats
+    covariance: Floats
     sink_fps: Floats
     step_s: float
 
@@ -115,8 +129,12 @@ class Contact:
     speed_fps: float
     speed_sd_fps: float
     deceleration_fps2: float
+    deceleration_sd_fps2: float
+    roll_fps2: float
+    roll_sd_fps2: float
     sink_fps: float
     ground_ft: float | None  # what the recorder's height reads with the wheels on the runway
+    seen: bool = False  # the moment itself is in the heights
     models: _Models = field(repr=False)
 
 
@@ -150,15 +168,15 @@ def _mesh(touches: Floats, levels: Floats, roundouts: Floats, low_s: float) -> _
 
 
 def _rollout(t: Floats, touch_s: Floats, knots: Floats) -> tuple[Floats, Floats]:
-    """Speed and place (D, n, c) of what depends on the touchdown alone: the rollout, and where it was."""
+    """Speed and place (D, n, c) of what depends on the touchdown alone: changes of the rollout, and where it was."""
     since = t[None, :] - touch_s[:, None]
-    after = np.maximum(since[:, :, None] - knots, 0.0)
+    after = np.maximum(since[:, :, None] - knots[1:], 0.0)
     zero, one = np.zeros_like(since)[:, :, None], np.ones_like(since)[:, :, None]
     return np.concatenate([-after, zero], axis=2), np.concatenate([-(after**2) / 2, one], axis=2)
 
 
 def _own_speed(t: Floats, grid: _Grid) -> tuple[Floats, Floats]:
-    """Speed and place (D, K, n, 3) of touchdown speed, deceleration in the hold-off, and slowing on final."""
+    """Speed and place (D, K, n, 4) of touchdown speed, deceleration held off and rolling, and slowing on final."""
     d = grid.touch_s[:, None, None]
     r = (grid.level_s - grid.roundout_s)[None, :, None]
     held = np.maximum(d - np.maximum(t, r), 0.0)  # seconds of hold-off still to come
@@ -166,7 +184,11 @@ def _own_speed(t: Floats, grid: _Grid) -> tuple[Floats, Floats]:
     whole = np.maximum(d - r, 0.0)
     gone = np.where(t < r, whole**2 / 2 + whole * early, held**2 / 2)
     one = np.ones_like(held)
-    return np.stack([one, held, early], axis=3), np.stack([(t - d) * one, -gone, -(early**2) / 2], axis=3)
+    rolled = np.maximum(t - d, 0.0) * one
+    return (
+        np.stack([one, held, -rolled, early], axis=3),
+        np.stack([(t - d) * one, -gone, -(rolled**2) / 2, -(early**2) / 2], axis=3),
+    )
 
 
 def _wander(t: Floats, bends: Floats) -> Floats:
@@ -196,12 +218,11 @@ def _hold_off_row(float_s: Floats) -> Floats:
 
 @dataclass(frozen=True)
 class _Evidence:
-    """Of each model (D K,): log evidence, and what it makes of touchdown speed and deceleration; sinks or None."""
+    """Of each model (D K,): log evidence, what it makes of the values of the prior (D K, 4), and of the last sink."""
 
     log: Floats
-    speed_fps: Floats
-    speed_variance: Floats
-    deceleration_fps2: Floats
+    mean: Floats
+    covariance: Floats
     last_sink_fps: Floats | None
 
 
@@ -240,8 +261,8 @@ class _Landing:
         noise: Floats = np.where(t[None, :] < touch_s[:, None], before, after)
         return noise
 
-    def _speeds(self, grid: _Grid) -> tuple[Floats, Floats, Floats, Floats]:
-        """Log evidence by speed and place, and touchdown speed, its variance and deceleration (D K,)."""
+    def _speeds(self, grid: _Grid) -> tuple[Floats, Floats, Floats]:
+        """Log evidence by speed and place (D K,), and what it makes of the values of the prior (D K, 4)."""
         noise, prior, touch = self.noise, self.prior, grid.touch_s
         knots = np.arange(0.0, max(self.last_s - float(touch.min()), 0.1), self.knot_s)
         speed, place = _rollout(self.t, touch, knots)
@@ -260,23 +281,22 @@ class _Landing:
             sd = self._noise(self.t, touch, noise.along_ft, _PLACE_FT, _PLACE_FT)
             shared, own, measured = place, own_place, self.along
         middle = np.interp(touch, self.t, self.along)
-        rolls = np.array([_ROLL_FPS2, *(0.0,) * (knots.size - 1)])
         basis, values, cost = whitened(
             shared,
             measured,
             sd=sd,
-            prior_mean=np.column_stack([np.broadcast_to(rolls, (touch.size, knots.size)), middle]),
-            prior_sd=np.array([_ROLL_SD_FPS2, *(_ROLL_CHANGE_SD_FPS2,) * (knots.size - 1), 2_000.0]),
+            prior_mean=np.column_stack([np.zeros((touch.size, knots.size - 1)), middle]),
+            prior_sd=np.array([*(_ROLL_CHANGE_SD_FPS2,) * (knots.size - 1), 2_000.0]),
             specific=own,
         )
         fit = fit_all(
             basis,
             values,
             sd=_ONE,
-            prior_mean=np.array([prior.touchdown_fps, prior.deceleration_fps2, 0.0]),
-            prior_sd=np.array([prior.touchdown_sd_fps, prior.deceleration_sd_fps2, _APPROACH_SLOWING_SD_FPS2]),
+            prior_mean=prior.mean,
+            prior_sd=prior.sd,
         )
-        return fit.log_evidence - cost, fit.mean[:, 0], fit.variance[:, 0], fit.mean[:, 1]
+        return fit.log_evidence - cost, fit.mean, fit.covariance
 
     def _shared_height(self) -> tuple[Floats, Floats, Floats]:
         """Basis, prior mean and prior spread of the ground's level and its wandering."""
@@ -319,14 +339,14 @@ class _Landing:
 
     def evidence(self, grid: _Grid) -> _Evidence:
         """Evidence of every model of a grid."""
-        log, speed, variance, deceleration = self._speeds(grid)
+        log, mean, covariance = self._speeds(grid)
         log = log - np.log((grid.float_s.ravel() + 0.7) / _USUAL_FLOAT_S) ** 2 / (2 * _FLOAT_SPREAD**2)
         sink = None
         if self.heights.size >= 3:
             more, sink = self._by_height(grid)
             log = log + more
         log = np.where(grid.possible.ravel(), log, -np.inf)
-        return _Evidence(log, speed, variance, deceleration, sink)
+        return _Evidence(log, mean, covariance, sink)
 
     def ground_ft(self, touch_s: float, level_s: float, roundout_s: float) -> float | None:
         """What the heights read with the wheels on the runway, by the likeliest model."""
@@ -411,9 +431,8 @@ def find_contact(
         touch_s=np.repeat(grid.touch_s, grid.level_s.size),
         level_s=levels,
         start_s=levels - np.tile(grid.roundout_s, grid.touch_s.size),
-        speed_fps=found.speed_fps,
-        speed_variance=found.speed_variance,
-        deceleration_fps2=found.deceleration_fps2,
+        mean=found.mean,
+        covariance=found.covariance,
         sink_fps=found.last_sink_fps if found.last_sink_fps is not None else np.full(levels.size, np.nan),
         step_s=float(grid.touch_s[1] - grid.touch_s[0]),
     )
@@ -423,29 +442,72 @@ def find_contact(
     return _told(models, ground)
 
 
-def with_touchdown_speed(contact: Contact, *, fps: float, sd_fps: float) -> Contact:
-    """The same landing when more is known of its touchdown speed: every model is weighed anew.
+def with_prior(contact: Contact, prior: Prior) -> Contact:
+    """The same landing when more is known before looking: every model is weighed anew.
 
-    What the samples alone say of each model's touchdown speed is had by taking the old prior out of its posterior.
+    What the samples alone say is had by taking the old prior out of each model's posterior; all are normal.
     """
-    models, old = contact.models, contact.models.prior
-    precision = np.maximum(1 / models.speed_variance - 1 / old.touchdown_sd_fps**2, 1e-6)
-    variance = 1 / precision
-    alone = variance * (models.speed_fps / models.speed_variance - old.touchdown_fps / old.touchdown_sd_fps**2)
+    models = contact.models
+    posterior = np.linalg.inv(models.covariance)
+    pull = np.matmul(posterior, models.mean[:, :, None])[:, :, 0]
 
-    def fits(mean: float, sd: float) -> Floats:
-        total = variance + sd**2
-        return -0.5 * np.log(total) - (alone - mean) ** 2 / (2 * total)
+    def fits(one: Prior) -> tuple[Floats, Floats, Floats]:
+        """Log evidence, posterior mean and covariance of every model under a prior."""
+        old = 1 / np.square(models.prior.sd)
+        new = 1 / np.square(one.sd)
+        precision = posterior + np.diag(new - old)
+        shift = pull - models.prior.mean * old + one.mean * new
+        covariance = np.linalg.inv(precision)
+        mean = np.matmul(covariance, shift[:, :, None])[:, :, 0]
+        log = 0.5 * (np.log(new).sum() - np.linalg.slogdet(precision)[1] + np.sum(shift * mean, axis=1))
+        return log - 0.5 * float(np.sum(one.mean**2 * new)), mean, covariance
 
-    after = 1 / (precision + 1 / sd_fps**2)
+    log, mean, covariance = fits(prior)
     weighed = replace(
-        models,
-        prior=replace(old, touchdown_fps=fps, touchdown_sd_fps=sd_fps),
-        log=models.log + fits(fps, sd_fps) - fits(old.touchdown_fps, old.touchdown_sd_fps),
-        speed_fps=after * (alone * precision + fps / sd_fps**2),
-        speed_variance=after,
+        models, prior=prior, log=models.log + log - fits(models.prior)[0], mean=mean, covariance=covariance
     )
     return _told(weighed, contact.ground_ft)
+
+
+def _speed_alone(models: _Models) -> tuple[Floats, Floats, Floats]:
+    """What the samples of each model say of the touchdown speed without its prior: log weight, mean, variance."""
+    prior = models.prior
+    here, variance = models.mean[:, 0], models.covariance[:, 0, 0]
+    precision = np.maximum(1 / variance - 1 / prior.touchdown_sd_fps**2, 1e-6)
+    alone = (here / variance - prior.touchdown_fps / prior.touchdown_sd_fps**2) / precision
+    total = 1 / precision + prior.touchdown_sd_fps**2
+    by_prior = -0.5 * np.log(total) - (alone - prior.touchdown_fps) ** 2 / (2 * total)
+    return models.log - by_prior, alone, 1 / precision
+
+
+def speed_evidence(contact: Contact, grid_fps: Floats) -> Floats:
+    """Likelihood of every touchdown speed of a grid by the samples of one landing alone, to any scale."""
+    log, alone, variance = _speed_alone(contact.models)
+    found: Floats = np.exp(log - log.max()) @ _normal(grid_fps, alone, variance)
+    return found
+
+
+def _normal(grid: Floats, mean: Floats, variance: Floats) -> Floats:
+    """Densities (G, n) on a grid, no narrower than its step."""
+    wide = variance[:, None] + (0.5 * float(grid[1] - grid[0])) ** 2
+    density: Floats = np.exp(-0.5 * (grid[None, :] - mean[:, None]) ** 2 / wide) / np.sqrt(wide)
+    return density
+
+
+def with_speed(contact: Contact, grid_fps: Floats, probability: Floats) -> Contact:
+    """The same landing when chances of its touchdown speed are known: every model is weighed anew."""
+    models = contact.models
+    log, alone, variance = _speed_alone(models)
+    each = _normal(grid_fps, alone, variance) * probability
+    weight = each.sum(axis=1) + _LEAST
+    speed = each @ grid_fps / weight
+    spread = np.maximum(each @ grid_fps**2 / weight - speed**2, 0.01)
+    # what goes with the speed in a model goes along with it
+    gain = models.covariance[:, :, 0] / models.covariance[:, :1, 0]
+    mean = models.mean + gain * (speed - models.mean[:, 0])[:, None]
+    narrower = (spread - models.covariance[:, 0, 0])[:, None, None]
+    covariance = models.covariance + gain[:, :, None] * gain[:, None, :] * narrower
+    return _told(replace(models, log=log + np.log(weight), mean=mean, covariance=covariance), contact.ground_ft)
 
 
 def _told(models: _Models, ground_ft: float | None) -> Contact:
@@ -458,7 +520,8 @@ def _told(models: _Models, ground_ft: float | None) -> Contact:
     order = np.argsort(away)
     inside = np.cumsum(share[order])
     half = float(away[order][min(int(np.searchsorted(inside, 0.95)), order.size - 1)])
-    speed = float(share @ models.speed_fps)
+    mean = share @ models.mean
+    sd = np.sqrt(share @ (np.diagonal(models.covariance, axis1=1, axis2=2) + np.square(models.mean - mean)))
     return Contact(
         time_s=touch,
         sd_s=spread,
@@ -466,9 +529,12 @@ def _told(models: _Models, ground_ft: float | None) -> Contact:
         roundout_s=float(share @ models.start_s),
         level_s=level,
         level_sd_s=math.sqrt(float(share @ (models.level_s - level) ** 2)),
-        speed_fps=speed,
-        speed_sd_fps=math.sqrt(float(share @ (models.speed_variance + (models.speed_fps - speed) ** 2))),
-        deceleration_fps2=float(share @ models.deceleration_fps2),
+        speed_fps=float(mean[0]),
+        speed_sd_fps=float(sd[0]),
+        deceleration_fps2=float(mean[1]),
+        deceleration_sd_fps2=float(sd[1]),
+        roll_fps2=float(mean[2]),
+        roll_sd_fps2=float(sd[2]),
         sink_fps=float(share @ models.sink_fps),
         ground_ft=ground_ft,
         models=models,

@@ -12,11 +12,11 @@ Floats = NDArray[np.float64]
 
 @dataclass(frozen=True)
 class Fits:
-    """One fit a model: log evidence (G,), posterior means (G, p), posterior variances (G, p)."""
+    """One fit a model: log evidence (G,), posterior means (G, p), posterior covariances (G, p, p)."""
 
     log_evidence: Floats
     mean: Floats
-    variance: Floats
+    covariance: Floats
 
 
 def fit_all(basis: Floats, measured: Floats, *, sd: Floats, prior_mean: Floats, prior_sd: Floats) -> Fits:
@@ -48,7 +48,7 @@ def fit_all(basis: Floats, measured: Floats, *, sd: Floats, prior_mean: Floats, 
     _, log_det = np.linalg.slogdet(normal)
     misfit = np.einsum('gn,gn->g', left, left) - np.einsum('gp,gp->g', right, shift)
     evidence = -0.5 * misfit - 0.5 * log_det + 0.5 * np.log(precision).sum(axis=1) - np.log(spread).sum(axis=1)
-    return Fits(evidence, mean + shift, inverse[:, rows, rows])
+    return Fits(evidence, mean + shift, inverse)
 
 
 def whitened(

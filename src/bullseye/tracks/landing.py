@@ -17,7 +17,7 @@ from bullseye.tracks.passes import Judged
 from bullseye.tracks.track import Floats
 
 _LOW_FT = 30.0  # the roundout begins lower than this
-_TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.79, 0.1  # of the groundspeed on final [own]
+_TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.80, 0.075  # of the groundspeed on final [own]
 _SLOWEST_SHARE = 0.5
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
@@ -25,10 +25,16 @@ _SILENT_S, _OF_THE_GAP = 3.0, 0.45  # a gap, and how much of it the stated inter
 _HOP_FT = 0.45
 _ON_IT_FT = 0.15
 _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
+# Heights good to a third of an inch show the touch itself
+_THIRD_OF_AN_INCH_FT, _PAVEMENT_FT = 0.03, 0.005
+_HOP_BEGINS_FT, _THROWN_UP_FPS = 0.5, 1.2
+_LONG_STEP_S, _HOP_RISES_FT, _HIGHEST_HOP_FT, _LEAST_SINK_FPS = 1.2, 0.15, 1.3, 0.3
+_OF_A_STEP = 0.6  # within which it is then known
 _PROMPT_S = 0.1  # no moment of touch is told more sharply
 _FINE_FT = 0.4  # white noise of a place below which it is taken to be as good as surveyed
 _WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
 _CALM = 0.3  # height noise [ft] below which bounces can be seen
+_DRIFTS_S = 0.6  # before the touchdown, in which its drift is measured
 _TAXI_FPS = 20 * FPS_PER_KT
 
 
@@ -128,8 +134,44 @@ def contact_of(motion: Motion, window: Window, prior: Prior, *, wander_ft: float
         noise=noise,
         prior=prior,
     )
+    seen_s = _seen_touching(motion, window, found)
+    if seen_s is not None:
+        half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
+        return replace(found, time_s=seen_s, half_width_s=half_s, seen=True)
+    thrown_s = _thrown_up(motion, window, found)
+    if thrown_s is not None:
+        half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
+        return replace(found, time_s=thrown_s, half_width_s=half_s, seen=True)
     first_s = _touched_before(motion, window, found, wander_ft=wander_ft)
     return found if first_s is None else replace(found, time_s=first_s, half_width_s=max(found.half_width_s, 0.25))
+
+
+def _seen_touching(motion: Motion, window: Window, contact: Contact) -> float | None:
+    """The moment at which the fall ends on the pavement, or turns into a hop; None where the heights do not show it."""
+    s, noise_ft = window.samples, motion.height_noise_ft
+    if noise_ft is None or not np.isfinite(s.height_ft).all():
+        return None
+    step_ft = _written_in_ft(motion, window)
+    if max(noise_ft, step_ft / 3) > _THIRD_OF_AN_INCH_FT:
+        return None
+    since = s.time_s - contact.time_s
+    rolled = (since > 2.5) & (since < 5.5)
+    if float(np.median(np.diff(since))) > _SHORT_STEP_S or rolled.sum() < 8:
+        return None
+    height = s.height_ft - np.polyval(np.polyfit(since[rolled], s.height_ft[rolled], 1), since)
+    noise_ft = max(noise_ft, float(np.std(height[rolled])))
+    if noise_ft > _THIRD_OF_AN_INCH_FT:
+        return None
+    climbs = np.diff(height) / np.diff(since)
+    for k in np.flatnonzero((s.time_s > contact.level_s - 1.0) & (since < 2.5)):
+        if not 2 <= k < since.size - 1:
+            continue
+        sink, up = -climbs[k - 2], climbs[k]
+        down = height[k] < 3 * noise_ft + _PAVEMENT_FT
+        if down or (height[k] < _HOP_BEGINS_FT and up > 0 and up + sink > _THROWN_UP_FPS):
+            due = s.time_s[k - 1] + height[k - 1] / sink if sink > 0 else s.time_s[k]
+            return float(np.clip(due, s.time_s[k - 1], s.time_s[k if down else k + 1]))
+    return None
 
 
 def _touched_before(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
@@ -147,6 +189,31 @@ def _touched_before(motion: Motion, window: Window, contact: Contact, *, wander_
             if later.size and later.max() > _HOP_FT and s.time_s[k] < contact.time_s - 0.15:
                 return float(s.time_s[k]) - 0.25 * float(np.median(np.diff(s.time_s)))
             return None
+    return None
+
+
+def _written_in_ft(motion: Motion, window: Window) -> float:
+    """The step in which the heights about a landing were written: the least by which two of them differ."""
+    s = window.samples
+    near = (motion.time_s >= s.time_s[0]) & (motion.time_s <= s.time_s[-1])
+    apart = np.diff(np.unique(np.round(motion.track.height_ft[near], 4)))
+    return float(apart.min()) if apart.size else 0.0
+
+
+def _thrown_up(motion: Motion, window: Window, contact: Contact) -> float | None:
+    """The moment of touch when a slower recorder's fine heights show the hop that followed: a rise from the runway."""
+    s = window.samples
+    step_s = float(np.median(np.diff(s.time_s)))
+    if not _calm(motion) or contact.ground_ft is None or not _SHORT_STEP_S < step_s < _LONG_STEP_S:
+        return None
+    step_ft = _written_in_ft(motion, window)
+    height = s.height_ft - contact.ground_ft
+    rise = np.diff(height)
+    for k in np.flatnonzero((s.time_s > contact.level_s) & (s.time_s < contact.time_s + 0.6)):
+        low = 1 <= k < rise.size and height[k] < _HOP_BEGINS_FT and height[k + 1] < _HIGHEST_HOP_FT
+        if low and rise[k] > _HOP_RISES_FT + step_ft:
+            sink = max(-rise[k - 1] / step_s, _LEAST_SINK_FPS)
+            return float(min(s.time_s[k] + max(height[k], 0.0) / sink, s.time_s[k + 1]))
     return None
 
 
@@ -199,13 +266,12 @@ def touchdown_event(
     gap = silent_s > _SILENT_S
     if gap:  # anywhere in the gap, for all that is known
         half_s = max(half_s, _OF_THE_GAP * silent_s)
-    half = math.hypot(half_s * speed, 1.96 * place_ft, 1.96 * _PROMPT_S * speed)
+    half = math.hypot(half_s * speed, 1.96 * place_ft, 0.0 if contact.seen else 1.96 * _PROMPT_S * speed)
     level_ft = float(np.interp(contact.level_s, time, along))
     ground = contact.ground_ft
     height = motion.height_ft - runway.surface_ft(along) - ground if ground is not None else None
     threshold = _crossing(along, height, motion, window, 0.0)
     path = _path(motion, window, contact, along, height)
-    course = math.radians(runway.end.course_deg_true)
     return event_on(
         motion,
         runway,
@@ -216,7 +282,7 @@ def touchdown_event(
         airspeed_kt=_known(time, motion.track.airspeed_kt, touch),
         sink_fpm=contact.sink_fps * 60 if math.isfinite(contact.sink_fps) else None,
         crab_deg=_crab(time, motion.track.heading_deg_true, touch, runway.end.course_deg_true),
-        drift_kt=float(np.interp(touch, time, motion.speed_fps * np.sin(motion.course_rad - course))) / FPS_PER_KT,
+        drift_kt=_drift_fps(motion, runway, touch) / FPS_PER_KT,
         then=then,
         bounces=_bounces(motion, window, contact),
         threshold_height_ft=threshold.height_ft if threshold and height is not None else None,
@@ -234,6 +300,18 @@ def touchdown_event(
         rollout_ft=float(along[window.judged.slowest]) - at,
         in_gap=gap,
     )
+
+
+def _drift_fps(motion: Motion, runway: Runway, touch_s: float) -> float:
+    """Speed across the runway just before the wheels touched: on them it is another within a step or two."""
+    course, time = math.radians(runway.end.course_deg_true), motion.time_s
+    across = motion.raw_ve_fps * math.cos(course) - motion.raw_vn_fps * math.sin(course)
+    before = int(np.searchsorted(time, touch_s))
+    first = min(int(np.searchsorted(time, touch_s - _DRIFTS_S)), before - 1)
+    told = across[max(first, 0) : before]
+    if np.isfinite(told).any() and touch_s - time[before - 1] < _SILENT_S:
+        return float(np.nanmean(told))
+    return float(np.interp(touch_s, time, motion.speed_fps * np.sin(motion.course_rad - course)))
 
 
 def _known(time: Floats, values: Floats, at_s: float) -> float | None:

@@ -264,13 +264,19 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number,
 })
 export const schoolQuery = { queryKey: ['school'] as const, queryFn: api.school }
 export const tracksQuery = { queryKey: ['tracks'] as const, queryFn: api.trackFiles }
-export const trackQuery = (id: string) => ({ queryKey: ['track', id] as const, queryFn: () => api.trackFile(id) })
+export const trackQuery = (id: string) => ({ queryKey: ['track', id] as const, queryFn: () => api.trackFile(id), staleTime: 1_000 })
 /** A lap of a flight never changes while its analysis stands. */
 export const replayQuery = (id: string, number: number) => ({
   queryKey: ['track', id, 'lap', number] as const,
   queryFn: () => api.replayLap(id, number),
   staleTime: 600_000,
 })
+/** A flight and its first lap are asked for while the screen that shows them is still being loaded. */
+export async function askForTrack(client: QueryClient, id: string) {
+  const flight = await client.fetchQuery(trackQuery(id))
+  const first = flight.track.state === 'done' ? flight.laps[0] : undefined
+  if (first) await client.prefetchQuery(replayQuery(id, first.number))
+}
 export const fleetQuery = { queryKey: ['fleet'] as const, queryFn: api.fleet }
 
 let refreshing = 0
