@@ -19,6 +19,11 @@ settings.register_profile('ci', deadline=None, derandomize=True, suppress_health
 settings.load_profile('ci')
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """What takes longest comes first, so that processes side by side end together."""
+    items.sort(key=lambda item: 'tests/launch/' not in item.nodeid)
+
+
 @pytest.fixture(scope='session')
 def server_url() -> str:
     found = os.environ.get('BULLSEYE_TEST_DATABASE_URL')

@@ -2,8 +2,13 @@
 
 from __future__ import annotations
 
+import fcntl
+import os
+import pickle
+from collections.abc import Callable
 from datetime import date
 from functools import cache
+from pathlib import Path
 from typing import Any
 
 import numpy as np
@@ -24,12 +29,32 @@ LANTERN = field_files()['lant']
 
 @cache
 def flown(scenario: str, seed: int = 3, field: str = 'lant', runway: str | None = None) -> Flown:
-    return scenario_flight(scenario, field_data=field_files()[field], seed=seed, runway=runway)
+    return _shared(
+        f'{scenario}-{seed}-{field}-{runway}',
+        lambda: scenario_flight(scenario, field_data=field_files()[field], seed=seed, runway=runway),
+    )
 
 
 @cache
 def made_up(seed: int) -> Flown:
-    return any_flight(seed)
+    return _shared(f'any-{seed}', lambda: any_flight(seed))
+
+
+def _shared(name: str, fly: Callable[[], Flown]) -> Flown:
+    """A flight that the processes which run the tests side by side fly once between them."""
+    folder = os.environ.get('BULLSEYE_TEST_FOLDER')
+    if not folder:
+        return fly()
+    file = Path(folder) / f'flight-{name}'
+    with file.open('a+b') as kept:
+        fcntl.flock(kept, fcntl.LOCK_EX)  # whoever comes second waits for the first
+        kept.seek(0)
+        if packed := kept.read():
+            found: Flown = pickle.loads(packed)  # noqa: S301  (our own, of this run)
+            return found
+        flight = fly()
+        kept.write(pickle.dumps(flight))
+    return flight
 
 
 def recorded(flight: Flown, *, seed: int = 1, gnss: bool = True, **options: Any) -> Recording:

@@ -24,6 +24,7 @@ from bullseye.tracks.contact import (
     with_speed,
 )
 from bullseye.tracks.fields import Runway, near, runways_of
+from bullseye.tracks.landing import nose_lowered_s
 from bullseye.tracks.liftoff import find_liftoff
 from bullseye.tracks.motion import Motion, height_wander_ft, motion_about
 from bullseye.tracks.offset import Ties, surface_under
@@ -191,6 +192,28 @@ def test_laps_tell_each_other_how_fast_this_aeroplane_touches_and_how_it_slows_d
     assert like.roll_sd_fps2 < alone[1].roll_sd_fps2
     single = slowing_like(alone[2], [])  # nobody to learn from: only the scatter from lap to lap is added
     assert single.time_s == pytest.approx(alone[2].time_s, abs=0.1)
+
+
+def test_the_nose_that_comes_down_bounds_the_touchdown() -> None:
+    alone = found(unsure(), ROUGH)
+    told, late = (found(replace(unsure(), nose_s=nose_s), ROUGH) for nose_s in (20.8, 28.0))
+    assert alone.time_s > 22.0  # the height that wandered says so
+    assert told.time_s < 21.8
+    assert told.half_width_s < alone.half_width_s
+    assert late.time_s > alone.time_s + 0.5
+
+
+@pytest.mark.parametrize(
+    ('pitch_deg', 'lowered_s'),
+    [
+        ([1, 1, 3, 5, 7, 7, 7, 1, 0, 0], 6.5),  # held up, then lowered
+        ([1, 1, 3, 5, 7, 7, 2, 7, 7, 7], None),  # up again: a hop, or a gust
+        ([1, 1, 3, 5, 7, 7, 7, 6, 6, 6], None),  # never lowered while it was watched
+        ([math.nan] * 10, None),
+    ],
+)
+def test_the_nose_is_lowered_when_it_stays_down(pitch_deg: list[float], lowered_s: float | None) -> None:
+    assert nose_lowered_s(np.arange(10.0), np.array(pitch_deg), -1.0) == lowered_s
 
 
 def test_moments_in_the_wrong_order_are_refused() -> None:

@@ -43,6 +43,7 @@ _PLACE_FT = 1.0
 _PLACE_ACROSS_FT = 5.0
 _PLACE_WANDER = 4.0  # of a receiver's place, against its white noise
 _SILENT_S = 2.5
+_NOSE_HELD_S, _NOSE_EARLY_S = 2.5, 0.6  # after the touchdown, and how far off its onset may be told
 _ROUNDED_ALIKE_S = 1.5
 _HEIGHT_IN_AIR_FT = 0.25
 _COARSE_S = 0.8
@@ -73,6 +74,7 @@ class Samples:
     along_ft: Floats
     speed_fps: Floats
     height_ft: Floats  # over the sloping pavement, its offset unknown
+    nose_s: float | None = None  # when the nose began to be lowered, where attitude was recorded
     sink_fps: float  # on final
     approach_fps: float  # groundspeed on final
 
@@ -244,6 +246,7 @@ class _Landing:
         keep = (samples.time_s > first_s) & (samples.time_s < last_s)
         self.t = samples.time_s[keep]
         self.last_s = last_s
+        self.nose_s = samples.nose_s
         self.speed, height = samples.speed_fps[keep], samples.height_ft[keep]
         self.told = np.isfinite(self.speed)
         self.along = samples.along_ft[keep]
@@ -345,6 +348,10 @@ class _Landing:
         if self.heights.size >= 3:
             more, sink = self._by_height(grid)
             log = log + more
+        if self.nose_s is not None:
+            held_s = self.nose_s - grid.touch_s  # the nose stays up for a moment once the wheels are down
+            off_s = np.maximum(held_s - _NOSE_HELD_S, 0.0) + np.maximum(-held_s - _NOSE_EARLY_S, 0.0) / 0.5
+            log = log - np.repeat(off_s**2 / 2, grid.level_s.size)
         log = np.where(grid.possible.ravel(), log, -np.inf)
         return _Evidence(log, mean, covariance, sink)
 

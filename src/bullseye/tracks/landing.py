@@ -18,6 +18,7 @@ from bullseye.tracks.track import Floats
 
 _LOW_FT = 30.0  # the roundout begins lower than this
 _TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.80, 0.075  # of the groundspeed on final [own]
+_NOSE_FALLS_DEG = 3.0
 _SLOWEST_SHARE = 0.5
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
@@ -97,12 +98,27 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
             height_ft=height[cut],
             sink_fps=max(sink, 1.5),
             approach_fps=judged.approach_fps,
+            nose_s=nose_lowered_s(time[cut], motion.track.pitch_deg[cut], low_s),
         ),
         low_s=low_s,
         earliest_s=low_s + 0.8,
         latest_s=latest_s,
         surface_noise_ft=min(noise, 2.0),
     )
+
+
+def nose_lowered_s(time: Floats, pitch_deg: Floats, low_s: float) -> float | None:
+    """When the nose came down from its highest and stayed down; None where that was not recorded or did not happen."""
+    known = np.isfinite(pitch_deg) & (time > low_s)
+    if known.sum() < 6:
+        return None
+    at, pitch = time[known], pitch_deg[known]
+    top = int(np.argmax(pitch))
+    fallen = np.flatnonzero(pitch[top:] < pitch[top] - _NOSE_FALLS_DEG)
+    if not fallen.size or pitch[top + int(fallen[0]) :].max() > pitch[top] - _NOSE_FALLS_DEG / 2:
+        return None
+    last_up = top + int(np.flatnonzero(pitch[top : top + int(fallen[0])] > pitch[top] - _NOSE_FALLS_DEG / 3)[-1])
+    return float(at[last_up] + at[last_up + 1]) / 2
 
 
 def _calm(motion: Motion) -> bool:

@@ -15,7 +15,7 @@ const ft = (value: Value, half?: Value) => (value === null || value === undefine
 const off = (value: Value, unit: string) => (value === null || value === undefined ? null : `${signed(value)} ${unit}`)
 const fixed = (value: Value, unit: string, digits = 1) => (value === null || value === undefined ? null : `${value.toFixed(digits)} ${unit}`)
 const side = (value: Value, unit: string, half?: Value) =>
-  value === null || value === undefined ? null : `${round(Math.abs(value))} ${unit} ${value < 0 ? 'left' : 'right'}${half == null ? '' : ` ± ${round(half)}`}`
+  value === null || value === undefined ? null : `${round(Math.abs(value))} ${unit}${round(Math.abs(value)) === '0' ? '' : value < 0 ? ' left' : ' right'}${half == null ? '' : ` ± ${round(half)}`}`
 function rows(list: readonly (readonly [string, string | null])[]): Row[] {
   return list.filter((one): one is readonly [string, string] => one[1] !== null).map(([label, value]) => ({ label, value }))
 }

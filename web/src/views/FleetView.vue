@@ -34,7 +34,7 @@ const ticks = computed(() => x.value.ticks(6))
         </div>
         <div>
           <p class="figure text-xl leading-none">
-            {{ round(one.float_ft, 10) }}<span class="unit">ft</span>
+            {{ round(one.float_ft, 10) }}<span class="unit">ft</span>{{ ' ' }}
             <span class="ml-2 text-base text-soft">{{ round(one.float_low_ft, 10) }} to {{ round(one.float_high_ft, 10) }}</span>
           </p>
           <svg viewBox="0 0 100 10" preserveAspectRatio="none" class="mt-1 block h-6 w-full" aria-hidden="true">
