@@ -11,7 +11,7 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from bullseye.launch.places import ROOT, WEB
 from bullseye.launch.postgres import is_taken
@@ -25,6 +25,7 @@ FLAGS = [
     '--disable-component-update',
     '--disable-sync',
 ]
+expect.set_options(timeout=30_000)  # what has happened is seen at once; a machine may be busy with others
 AXE = (WEB / 'node_modules' / 'axe-core' / 'axe.min.js').read_text()
 
 

@@ -34,7 +34,7 @@ def recorder(page: Page, student: str = 'Ines Carvalho', *, under: str = 'Today'
     """Take a sortie along and open its recorder; the sortie's number."""
     open_today(page, student, under=under)
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
-    expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible(timeout=15_000)
+    expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible()
     page.evaluate('navigator.serviceWorker.ready')
     page.get_by_role('link', name='Laps').click()
     page.get_by_role('application').wait_for()
@@ -81,7 +81,7 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
     expect(page.get_by_role('link', name='Ines Carvalho')).to_be_visible()  # what is aboard can be opened
 
     context.set_offline(False)
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     page.goto(f'{page.url}sorties/{sortie}/laps')
     laps = stored(page, sortie)
     assert [round(lap['along_ft'], -1) for lap in laps] == pytest.approx([1_180, 1_220, 1_160], abs=10)
@@ -176,7 +176,7 @@ def test_two_tabs_of_one_device_record_side_by_side(marta: Page, context: Browse
     expect(device(marta)).to_contain_text('6 laps are only on this device')
     expect(device(other)).to_contain_text('6 laps are only on this device')
     context.set_offline(False)
-    expect(device(marta)).to_be_hidden(timeout=15_000)
+    expect(device(marta)).to_be_hidden()
     assert len(stored(marta, sortie)) == 6
     quiet.clear()
 
@@ -199,7 +199,7 @@ def test_a_sign_in_that_ends_keeps_the_laps_and_asks(marta: Page, context: Brows
     page.get_by_role('button', name='Marta Kowalczyk').click()
     page.get_by_role('heading', name='Sorties').wait_for()
     expect(page.get_by_role('banner')).to_contain_text('Marta Kowalczyk')
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     page.goto(f'{page.url}sorties/{sortie}/laps')
     assert len(stored(page, sortie)) == 2
     quiet.clear()
@@ -220,7 +220,7 @@ def test_what_the_server_refuses_stays_and_says_why(marta: Page, quiet: list[str
     assert [lap['values']['threshold_speed_kias'] for lap in waiting['laps']] == [400]
     page.get_by_label('Speed over threshold', exact=True).fill('62')
     page.get_by_label('Speed over threshold', exact=True).press('Tab')
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     assert [lap['threshold_speed_kias'] for lap in stored(page, sortie)] == [62]
     quiet.clear()
 
@@ -249,7 +249,7 @@ def test_a_full_storage_keeps_the_lap_on_the_page_says_so_and_sends_it(marta: Pa
     expect(page.get_by_text('only on this page: keep it open')).to_be_visible()
     expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
     context.set_offline(False)
-    expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible(timeout=15_000)
+    expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()
     assert [round(lap['along_ft'], -1) for lap in stored(page, sortie)] == [900]
     quiet.clear()  # the browser itself complained of the lost connection
 
@@ -275,7 +275,7 @@ def test_what_was_kept_on_the_page_never_stands_in_the_way_of_a_later_tap(marta:
     tap(page, 800)
     expect(page.get_by_text('only on this page: keep it open')).to_be_hidden()
     context.set_offline(False)
-    expect(saved).to_be_visible(timeout=15_000)
+    expect(saved).to_be_visible()
     assert [round(lap['along_ft'], -1) for lap in stored(page, sortie)] == [800]
     page.evaluate(FILL)
     tap(page, 900)  # with a network: kept on the page, and sent from there
@@ -309,7 +309,7 @@ def test_the_position_becomes_the_track_of_the_sortie(marta: Page, context: Brow
     page.get_by_role('link', name='Pattern').click()  # it goes on on every screen
     page.get_by_role('link', name='Laps').click()
     page.get_by_role('switch', name='Recording position').click()
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     for _ in range(50):
         tracks = page.request.get(f'{page.url.split("/sorties")[0]}/api/sorties/{sortie}/tracks').json()['tracks']
         if tracks:
@@ -360,7 +360,7 @@ def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
     page.get_by_role('radio', name='05', exact=True).click()
     tap(page, 800)
     context.set_offline(False)
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     assert [lap['runway_ident'] for lap in stored(page, sortie)] == ['23', '23', '05']
     quiet.clear()  # the browser itself complained of the lost connection
 
@@ -377,7 +377,7 @@ def test_a_tablet_whose_clock_is_wrong_by_a_day_writes_true_times(page: Page, co
     page.keyboard.press('g')
     expect(device(page)).to_contain_text('1 lap is only on this device')
     context.set_offline(False)
-    expect(device(page)).to_be_hidden(timeout=15_000)
+    expect(device(page)).to_be_hidden()
     (lap,) = stored(page, sortie)
     off = datetime.fromisoformat(lap['flown_at']) - datetime.now(UTC)
     assert abs(off.total_seconds()) < 120
