@@ -78,7 +78,7 @@ class Server:
             env=self.environment,
             start_new_session=True,
         )
-        for _ in range(200):
+        for _ in range(1_000):
             try:
                 with urllib.request.urlopen(f'{self.url}/api/health', timeout=2):
                     return
