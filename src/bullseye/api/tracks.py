@@ -320,7 +320,7 @@ def send_track_file(file_id: uuid.UUID) -> TrackLine:
 def read_track_file(file_id: uuid.UUID) -> dict[str, Any]:
     """Read what was found in a flight, and which sorties it may be."""
     db = database()
-    return _told(db, trackfiles.find(db, file_id, person=person(), whole=True))
+    return _told(db, trackfiles.find(db, file_id, person=person()))  # its report follows, not its columns
 
 
 @bp.delete('/<uuid:file_id>')

@@ -50,7 +50,7 @@ def find(
 ) -> TrackFile:
     """A file by its id.
 
-    :param whole: with all that is kept of it
+    :param whole: with all that was found in it; the file as it came is read only where it is asked for
     :param removed: also one that was taken away
     :raises NotFound: when it is absent, of another school, or not for this person
     :raises NotAllowed: when the person may see but not change it
@@ -59,7 +59,7 @@ def find(
     if not removed:
         query = query.where(TrackFile.removed_at.is_(None))
     if whole:
-        query = query.options(undefer(TrackFile.raw), undefer(TrackFile.report), undefer(TrackFile.log))
+        query = query.options(undefer(TrackFile.report), undefer(TrackFile.log))
     row = db.scalar(query)
     if row is None:
         raise NotFound('track')
