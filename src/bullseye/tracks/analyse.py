@@ -196,7 +196,7 @@ def _at_field(
         _judged(motion, one.passed, ties, hints.get(one.passed.runway.end.ident)) if abs(one.log_odds) < 6 else one
         for one in judged
     ]
-    found = _by_the_others(_landings(motion, judged, known, ties, found, winds), known, winds)
+    found = _by_the_others(_landings(motion, judged, known, ties, found, winds))
     ties = _retied(ties, found)
     events: list[Event] = []
     details: list[tuple[int, Window | None, Contact | None]] = []
@@ -267,17 +267,15 @@ def _landings(
     return found
 
 
-def _by_the_others(found: Mapping[int, _Found], known: Known, winds: Sequence[WindAloft]) -> dict[int, _Found]:
+def _by_the_others(found: Mapping[int, _Found]) -> dict[int, _Found]:
     """Every landing that is not sure by itself in the light of the others of its flight."""
     contacts = {index: one.contact for index, one in found.items()}
     unsure = {index for index, one in found.items() if not one.contact.seen and one.contact.sd_s >= _SURE_S}
-    for index, one in found.items():
-        if index in unsure:
-            others = [other.contact for number, other in found.items() if number != index]
-            contacts[index] = slowing_like(one.contact, others)
-    for ident in {_ident(one) for one in found.values()}:
+    for index in unsure:
+        contacts[index] = slowing_like(found[index].contact, [one.contact for k, one in found.items() if k != index])
+    for ident in {_ident(found[index]) for index in unsure}:
         own = [index for index, one in found.items() if _ident(one) == ident]
-        priors = [_prior(found[index].window, known, _by_aircraft(known, found[index].window, winds)) for index in own]
+        priors = [found[index].contact.models.prior for index in own]
         flight = replace(
             priors[0],
             touchdown_fps=float(np.mean([one.touchdown_fps for one in priors])),

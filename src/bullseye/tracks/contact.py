@@ -43,7 +43,8 @@ _PLACE_FT = 1.0
 _PLACE_ACROSS_FT = 5.0
 _PLACE_WANDER = 4.0  # of a receiver's place, against its white noise
 _SILENT_S = 2.5
-_NOSE_HELD_S, _NOSE_EARLY_S = 2.5, 0.6  # after the touchdown, and how far off its onset may be told
+_NOSE_HELD_S, _NOSE_LONGER_S = 2.5, 2.0  # after the touchdown; beyond it exponentially rarer
+_NOSE_EARLY_S, _NOSE_EARLY_SD_S = 0.6, 0.5  # by which its onset may be told too early
 _ROUNDED_ALIKE_S = 1.5
 _HEIGHT_IN_AIR_FT = 0.25
 _COARSE_S = 0.8
@@ -350,8 +351,10 @@ class _Landing:
             log = log + more
         if self.nose_s is not None:
             held_s = self.nose_s - grid.touch_s  # the nose stays up for a moment once the wheels are down
-            off_s = np.maximum(held_s - _NOSE_HELD_S, 0.0) + np.maximum(-held_s - _NOSE_EARLY_S, 0.0) / 0.5
-            log = log - np.repeat(off_s**2 / 2, grid.level_s.size)
+            longer_s = np.maximum(held_s - _NOSE_HELD_S, 0.0)  # on a soft field as long as it will stay up
+            early_s = np.maximum(-held_s - _NOSE_EARLY_S, 0.0)
+            unlikely = longer_s / _NOSE_LONGER_S + np.square(early_s / _NOSE_EARLY_SD_S) / 2
+            log = log - np.repeat(unlikely, grid.level_s.size)
         log = np.where(grid.possible.ravel(), log, -np.inf)
         return _Evidence(log, mean, covariance, sink)
 
@@ -502,7 +505,10 @@ def _normal(grid: Floats, mean: Floats, variance: Floats) -> Floats:
 
 
 def with_speed(contact: Contact, grid_fps: Floats, probability: Floats) -> Contact:
-    """The same landing when chances of its touchdown speed are known: every model is weighed anew."""
+    """The same landing when chances of its touchdown speed are known: every model is weighed anew, for the last time.
+
+    The chances stand in for the prior, so that no prior can be taken out of what comes of it.
+    """
     models = contact.models
     log, alone, variance = _speed_alone(models)
     each = _normal(grid_fps, alone, variance) * probability

@@ -34,6 +34,7 @@ _OF_A_STEP = 0.6  # within which it is then known
 _PROMPT_S = 0.1  # no moment of touch is told more sharply
 _FINE_FT = 0.4  # white noise of a place below which it is taken to be as good as surveyed
 _WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
+_STEADY_FT = 0.2  # in the square root of a second: heights that wander more show no touch, however smooth they are
 _CALM = 0.3  # height noise [ft] below which bounces can be seen
 _DRIFTS_S = 0.6  # before the touchdown, in which its drift is measured
 _TAXI_FPS = 20 * FPS_PER_KT
@@ -150,22 +151,24 @@ def contact_of(motion: Motion, window: Window, prior: Prior, *, wander_ft: float
         noise=noise,
         prior=prior,
     )
-    seen_s = _seen_touching(motion, window, found)
+    seen_s = _seen_touching(motion, window, found, wander_ft=wander_ft)
     if seen_s is not None:
         half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
         return replace(found, time_s=seen_s, half_width_s=half_s, seen=True)
-    thrown_s = _thrown_up(motion, window, found)
+    thrown_s = _thrown_up(motion, window, found, wander_ft=wander_ft)
     if thrown_s is not None:
         half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
         return replace(found, time_s=thrown_s, half_width_s=half_s, seen=True)
     first_s = _touched_before(motion, window, found, wander_ft=wander_ft)
-    return found if first_s is None else replace(found, time_s=first_s, half_width_s=max(found.half_width_s, 0.25))
+    if first_s is None:
+        return found
+    return replace(found, time_s=first_s, half_width_s=max(found.half_width_s, 0.25), seen=True)
 
 
-def _seen_touching(motion: Motion, window: Window, contact: Contact) -> float | None:
+def _seen_touching(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
     """The moment at which the fall ends on the pavement, or turns into a hop; None where the heights do not show it."""
     s, noise_ft = window.samples, motion.height_noise_ft
-    if noise_ft is None or not np.isfinite(s.height_ft).all():
+    if noise_ft is None or wander_ft > _STEADY_FT or not np.isfinite(s.height_ft).all():
         return None
     step_ft = _written_in_ft(motion, window)
     if max(noise_ft, step_ft / 3) > _THIRD_OF_AN_INCH_FT:
@@ -193,7 +196,7 @@ def _seen_touching(motion: Motion, window: Window, contact: Contact) -> float | 
 def _touched_before(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
     """An earlier touch that a hop followed, where the heights are fine enough to see it; else None."""
     s = window.samples
-    if not _calm(motion) or wander_ft > 0.2 or contact.ground_ft is None:
+    if not _calm(motion) or wander_ft > _STEADY_FT or contact.ground_ft is None:
         return None
     if float(np.median(np.diff(s.time_s))) > _SHORT_STEP_S:
         return None
@@ -216,18 +219,21 @@ def _written_in_ft(motion: Motion, window: Window) -> float:
     return float(apart.min()) if apart.size else 0.0
 
 
-def _thrown_up(motion: Motion, window: Window, contact: Contact) -> float | None:
+def _thrown_up(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
     """The moment of touch when a slower recorder's fine heights show the hop that followed: a rise from the runway."""
     s = window.samples
     step_s = float(np.median(np.diff(s.time_s)))
-    if not _calm(motion) or contact.ground_ft is None or not _SHORT_STEP_S < step_s < _LONG_STEP_S:
+    if not _calm(motion) or wander_ft > _STEADY_FT or contact.ground_ft is None:
         return None
-    step_ft = _written_in_ft(motion, window)
+    if not _SHORT_STEP_S < step_s < _LONG_STEP_S:
+        return None
+    # a rise counts when neither noise nor the step of the writing can be behind it
+    least_ft = _HOP_RISES_FT + _written_in_ft(motion, window) + 4 * (motion.height_noise_ft or 0.0)
     height = s.height_ft - contact.ground_ft
     rise = np.diff(height)
     for k in np.flatnonzero((s.time_s > contact.level_s) & (s.time_s < contact.time_s + 0.6)):
         low = 1 <= k < rise.size and height[k] < _HOP_BEGINS_FT and height[k + 1] < _HIGHEST_HOP_FT
-        if low and rise[k] > _HOP_RISES_FT + step_ft:
+        if low and rise[k] > least_ft:
             sink = max(-rise[k - 1] / step_s, _LEAST_SINK_FPS)
             return float(min(s.time_s[k] + max(height[k], 0.0) / sink, s.time_s[k + 1]))
     return None
