@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import json
+import math
 from dataclasses import replace
 
 import numpy as np
 import pytest
+from scipy.ndimage import gaussian_filter1d
+from scipy.signal import lfilter
 
 from bullseye.sim.recorder import Recording
 from bullseye.sim.scenarios import any_field, scenario_flight
@@ -262,6 +265,21 @@ def test_hops_after_a_touch_are_counted_and_the_first_touch_is_taken() -> None:
     assert sum(b for _, b in counted) >= 2
     errors = [abs(e.along_ft - t['along_ft']) for e, t in zip(of_kind(found, 'touchdown'), true, strict=True)]
     assert max(errors) < 15
+
+
+def test_smoothed_heights_that_wander_are_not_taken_for_fine_ones() -> None:
+    """Without white noise they look as good as surveyed; the ± must not believe them."""
+    inside = []
+    for seed in (3, 4, 5):
+        flight = flown('pattern', seed)
+        recording = recorded(flight, rate_hz=1.0, gnss=False, seed=seed)
+        kicks = np.random.default_rng(seed).normal(0, 12 * math.sqrt(2 / 90), recording.time_s.size)
+        wander = lfilter([1], [1, -math.exp(-1 / 90)], kicks)
+        smoothed = gaussian_filter1d(recording.height_ft + wander, 1.0)
+        found = of_kind(analysed(flight, replace(recording, height_ft=smoothed)), 'touchdown')
+        for event, truth in zip(found, truths(flight, 'touchdown'), strict=True):
+            inside.append(abs(event.along_ft - truth['along_ft']) <= event.uncertainty_ft)
+    assert np.mean(inside) > 0.85
 
 
 def test_once_a_second_a_hop_is_a_rise_from_the_runway() -> None:
