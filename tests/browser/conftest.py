@@ -13,7 +13,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from bullseye.launch.places import ROOT, WEB
+from bullseye.launch.places import ROOT, WEB, chromium
 from bullseye.launch.postgres import is_taken
 
 FLAGS = [
@@ -31,12 +31,15 @@ AXE = (WEB / 'node_modules' / 'axe-core' / 'axe.min.js').read_text()
 
 @pytest.fixture(scope='session')
 def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_type_launch_args | {'executable_path': '/usr/bin/chromium', 'args': FLAGS}
+    return browser_type_launch_args | {'executable_path': chromium(), 'args': FLAGS}
 
 
 @pytest.fixture(scope='session')
 def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_context_args | {'viewport': {'width': 1280, 'height': 800}}
+    return browser_context_args | {
+        'viewport': {'width': 1280, 'height': 800},
+        'service_workers': 'block',  # it fetches the whole application each time; test_cockpit.py is about it
+    }
 
 
 # below the ports that systems hand out by themselves, apart for tests that run side by side

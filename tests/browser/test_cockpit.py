@@ -25,6 +25,11 @@ from tests.browser.conftest import Server, open_today, signed_in
 from tests.browser.test_lesson import aim, before_spot, learned, tap
 
 
+@pytest.fixture(scope='session')
+def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
+    return browser_context_args | {'service_workers': 'allow'}
+
+
 def device(page: Page) -> Any:
     """The line about this device."""
     return page.get_by_role('status', name='This device')
@@ -57,7 +62,7 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
     for number, feet in enumerate((1_180, 1_220, 1_160), start=1):
         tap(page, feet, lateral=4)
         page.get_by_role('button', name='Touch-and-go', exact=True).click()
-        page.get_by_role('button', name='Ballooned').click()
+        page.get_by_role('button', name='Ballooned', exact=True).click()
         expect(page.get_by_text('✓ saved on this device')).to_be_visible()
         expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
         expect(page.get_by_label('Result')).to_contain_text('beyond the box')
@@ -74,7 +79,7 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
     page.get_by_role('button', name='Undo').click()  # undo works without a network, and after a restart
     page.get_by_role('button', name='Undo').click()
     expect(page.get_by_role('heading', name='Lap 3')).to_be_visible()
-    page.get_by_role('button', name='Ballooned').click()
+    page.get_by_role('button', name='Ballooned', exact=True).click()
     page.get_by_role('link', name='Debrief').click()
     expect(page.get_by_role('heading', name='Debrief: Ines Carvalho')).to_be_visible()
     page.goto(page.url.split('/sorties')[0])

@@ -4,12 +4,15 @@ from __future__ import annotations
 
 import hashlib
 import os
+import shutil
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[3]
 VENV = ROOT / '.venv'
 PYTHON = VENV / 'bin' / 'python'
 WEB = ROOT / 'web'
+# of Debian, for the tests: the first draws the same pages for less than half the work
+CHROMIUM = ('chromium-headless-shell', 'chromium')
 SMALLEST_FREE_BYTES = 500_000_000
 
 
@@ -31,3 +34,8 @@ def data_folder() -> Path:
     local.mkdir(exist_ok=True)
     note.write_text(f'{folder}\n', encoding='utf-8')
     return folder
+
+
+def chromium() -> str | None:
+    """The program that the browser tests drive; None when it is not installed."""
+    return next((found for name in CHROMIUM if (found := shutil.which(name))), None)

@@ -11,7 +11,7 @@ import sys
 from collections.abc import Iterable
 from pathlib import Path
 
-from bullseye.launch.places import PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB
+from bullseye.launch.places import CHROMIUM, PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB, chromium
 from bullseye.launch.postgres import server_programs
 from bullseye.launch.say import give_up, run, step
 
@@ -42,8 +42,8 @@ def debian_packages(*, for_tests: bool) -> None:
         import ensurepip  # noqa: F401
     except ImportError:
         missing.append('python3-venv')
-    if for_tests and not shutil.which('chromium'):
-        missing.append('chromium')
+    if for_tests and chromium() is None:
+        missing.append(CHROMIUM[0])
     if not missing:
         return
     step(f'installing from Debian: {", ".join(missing)}')
