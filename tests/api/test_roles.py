@@ -9,14 +9,12 @@ from typing import Any
 
 import pytest
 
-from bullseye.api import spec
 from bullseye.demo.fleet import field_files
 from bullseye.sim.writers import write
-from tests.api.conftest import Browser
+from tests.api.conftest import DESCRIBED, Browser
 from tests.tracks.making import flown, recorded
 from tests.working import work_off
 
-DESCRIBED = spec()['paths']  # before any application is made: making it makes one
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
 OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept))$')
@@ -208,7 +206,7 @@ def test_the_list_of_operations_is_whole(marta, track_id):
     listed = {(one.described, one.method) for one in asks(marta, track_id)}
     described = {
         (path, method)
-        for path, methods in DESCRIBED.items()
+        for path, methods in DESCRIBED['paths'].items()
         if not OPEN.match(path)
         for method in methods.keys() & METHODS
     }

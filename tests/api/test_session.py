@@ -33,7 +33,7 @@ def test_signing_in_and_out(app):
     unknown = {'login': 'nobody@lantern-bay.example', 'password': 'guessed wrong'}
     replies = [someone.call('POST', '/api/session', body, status=401) for body in (wrong, unknown)]
     assert replies[0] == replies[1]  # which of the two is wrong is not told
-    someone.sign_in('MARTA')
+    someone.enter('/api/session', {'login': 'MARTA@lantern-bay.example', 'password': seed.PASSWORD})
     assert someone.get('/api/session')['person']['role'] == 'chief'
     someone.call('DELETE', '/api/session', status=204)
     someone.get('/api/sorties', status=401)

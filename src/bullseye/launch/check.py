@@ -42,6 +42,7 @@ def test(arguments: argparse.Namespace) -> int:
     setup.everything(for_tests=True)
     failed: list[str] = []
     environment = {**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')}
+    environment.pop('PYTHONDONTWRITEBYTECODE', None)  # many processes read the same modules
     checks = [] if arguments.pytest else _checks()
     for name, command, folder in checks:
         step(name)
