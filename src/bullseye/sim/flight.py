@@ -31,7 +31,8 @@ class Flown:
 
 
 def _limited(value: float, limit: float) -> float:
-    return max(-limit, min(limit, value))
+    # a million times a flight: max and min of the language take twice as long
+    return -limit if value < -limit else limit if value > limit else value
 
 
 def _turned(angle_rad: float) -> float:
@@ -70,6 +71,7 @@ class Flight:
         self.strip: Strip = next(iter(ground.strips.values()))
         self._gust = Gusts(rng, sd=wind.gust_sd_kt * KT, time_s=wind.gust_s, step_s=STEP_S)
         self._wander = Gusts(rng, sd=1.0, time_s=8.0, step_s=STEP_S)
+        self._wind_at: tuple[float, tuple[float, float]] = (math.nan, (0.0, 0.0))
         self._carry = gust_carry  # how much of a gust the aeroplane's mass lets into its groundspeed
         self._rows: list[tuple[float, ...]] = []
         self.events: list[dict[str, Any]] = []
@@ -103,9 +105,15 @@ class Flight:
         """Wheels over the field."""
         return self.height - self.ground.elevation_ft
 
+    def _wind_here(self) -> tuple[float, float]:
+        """The steady wind at this height, north and east [ft/s]; asked for several times a step."""
+        if self._wind_at[0] != self.height:
+            self._wind_at = self.height, self.wind.at(self.above_ft)
+        return self._wind_at[1]
+
     def _air(self, *, bank: float, vz: float, tas: float, accel: float = 2.0, vz_accel: float = 4.0) -> None:
         """One step in the air towards what is wanted."""
-        wn, we = self.wind.at(self.above_ft)
+        wn, we = self._wind_here()
         self.bank += _limited(bank - self.bank, math.radians(14) * STEP_S)
         self.heading += _G * math.tan(self.bank) / max(self.tas, 40) * STEP_S
         self.tas += _limited((tas - self.tas) / 3, accel) * STEP_S
@@ -131,13 +139,13 @@ class Flight:
         self._note(vn, ve, max(0.0, self.tas + self._head_fps(course) + self._gust.value))
 
     def _head_fps(self, course: float) -> float:
-        wn, we = self.wind.at(self.above_ft)
+        wn, we = self._wind_here()
         return -(wn * math.cos(course) + we * math.sin(course))
 
     def _bank_for(self, course: float, cross_ft: float, *, reach_ft: float, bank_deg: float) -> float:
         """Bank that brings the ground track onto a line and keeps it there in the wind."""
         track = course - math.atan2(cross_ft, reach_ft)
-        wn, we = self.wind.at(self.above_ft)
+        wn, we = self._wind_here()
         cross_wind = we * math.cos(track) - wn * math.sin(track)
         heading = track - math.asin(_limited(cross_wind / max(self.tas, 40), 0.7))
         rate = _turned(heading - self.heading) / 2.2
@@ -299,7 +307,7 @@ class Flight:
         tan = math.tan(gamma)
         while True:
             along, lateral = self._place()
-            wn, we = self.wind.at(self.above_ft)
+            wn, we = self._wind_here()
             ground_fps = math.hypot(self.tas * math.cos(self.heading) + wn, self.tas * math.sin(self.heading) + we)
             radius = ground_fps**2 / (_G * math.tan(math.radians(student.final_bank_deg - 4)))
             if leg == 'downwind' and along < base_at + radius * 0.6:
@@ -370,7 +378,7 @@ class Flight:
         along, _ = self._place()
         if along >= 0 and not self.landing.threshold:
             self._cross_threshold()
-        wn, we = self.wind.at(self.above_ft)
+        wn, we = self._wind_here()
         course = self.strip.course_rad
         cross_wind = we * math.cos(course) - wn * math.sin(course)
         return along, course - math.asin(_limited(cross_wind / max(self.tas, 40), 0.7))

@@ -35,9 +35,14 @@ class Strip:
     slope: float  # rise over run in the landing direction
     pattern_side: int  # -1 left, +1 right
 
+    @cached_property
+    def _axis(self) -> tuple[float, float]:
+        """North and east part of the landing direction."""
+        return math.cos(self.course_rad), math.sin(self.course_rad)
+
     def to_plane(self, along_ft: float, lateral_ft: float) -> tuple[float, float]:
         """Feet north and east of a place on the runway's axes."""
-        c, s = math.cos(self.course_rad), math.sin(self.course_rad)
+        c, s = self._axis
         return (
             self.threshold_n_ft + along_ft * c - lateral_ft * s,
             self.threshold_e_ft + along_ft * s + lateral_ft * c,
@@ -45,13 +50,14 @@ class Strip:
 
     def from_plane(self, n_ft: float, e_ft: float) -> tuple[float, float]:
         """Along and lateral feet of a place on the plane."""
-        c, s = math.cos(self.course_rad), math.sin(self.course_rad)
+        c, s = self._axis
         dn, de = n_ft - self.threshold_n_ft, e_ft - self.threshold_e_ft
         return dn * c + de * s, de * c - dn * s
 
     def surface_ft(self, along_ft: float) -> float:
         """Elevation of the ground under a place along the runway, level beyond its ends."""
-        inside = min(max(along_ft, -self.displaced_ft), self.landing_length_ft)
+        first, last = -self.displaced_ft, self.landing_length_ft
+        inside = first if along_ft < first else last if along_ft > last else along_ft
         return self.threshold_elevation_ft + self.slope * inside
 
 
