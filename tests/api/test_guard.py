@@ -5,7 +5,6 @@ import pytest
 from tests.api.conftest import DESCRIBED, Browser
 
 
-
 def raw(browser, method, path, data, **headers):
     return browser.client.open(path, method=method, data=data, headers={'X-CSRFToken': browser.token} | headers)
 

@@ -25,6 +25,7 @@ DEFAULT_PORT = 8765
 _NEWER_DATABASE = 4
 _WORKERS, _THREADS = 2, 4
 _LOOK_EVERY_S = 3.0
+_END_WITHIN_S = 10.0
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -206,14 +207,17 @@ def _say_network(site: Site) -> None:
         print('Without --https passwords cross the network in the clear, and tablets cannot work without a network.\n')
 
 
-def _end(process: subprocess.Popen[bytes] | None) -> None:
-    if process is None or process.poll() is not None:
-        return
-    process.terminate()
-    try:
-        process.wait(timeout=10)
-    except subprocess.TimeoutExpired:
-        os.killpg(process.pid, signal.SIGKILL)
+def _end(*started: subprocess.Popen[bytes] | None) -> None:
+    """End processes, all at the same time; the database outlives them."""
+    running = [process for process in started if process is not None and process.poll() is None]
+    for process in running:
+        process.terminate()
+    until = time.monotonic() + _END_WITHIN_S
+    for process in running:
+        try:
+            process.wait(timeout=max(0.0, until - time.monotonic()))
+        except subprocess.TimeoutExpired:
+            os.killpg(process.pid, signal.SIGKILL)
 
 
 def _raise_interrupt(*_: object) -> None:
@@ -302,7 +306,6 @@ def up(arguments: argparse.Namespace) -> int:
         raise GiveUp(f'{error.filename or "The system"}: {error.strerror}.') from None
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)  # a second Ctrl-C must not leave things running
-        for process in (worker.process if worker else None, trust, server):
-            _end(process)
+        _end(worker.process if worker else None, trust, server)
         if cluster is not None and lock is not None:
             cluster.stop()
