@@ -36,10 +36,13 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
 
 @pytest.fixture(scope='session')
 def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_context_args | {
-        'viewport': {'width': 1280, 'height': 800},
-        'service_workers': 'block',  # it fetches the whole application each time; test_cockpit.py is about it
-    }
+    return (
+        browser_context_args
+        | {
+            'viewport': {'width': 1280, 'height': 800},
+            'service_workers': 'block',  # it fetches the whole application each time; test_cockpit.py has it where it matters
+        }
+    )
 
 
 # below the ports that systems hand out by themselves, apart for tests that run side by side
@@ -55,6 +58,7 @@ class Server:
 
     def __init__(self, database_url: str) -> None:
         self.database_url = database_url
+        self.is_untouched = True  # its database is the demo as it was made
         self.port = _port()
         self.url = f'http://127.0.0.1:{self.port}'
         self.environment = os.environ | {
@@ -100,20 +104,6 @@ class Server:
         self.process.wait(timeout=15)
 
 
-@pytest.fixture(scope='session')
-def still_server(new_database: Callable[..., str], demo_template: str) -> Iterator[Server]:
-    """One server for all the tests that only look: what they see is the demo as it was made."""
-    server = Server(new_database(demo_template))
-    yield server
-    server.kill()
-
-
-@pytest.fixture
-def looking(page: Page, still_server: Server, quiet: list[str]) -> Page:
-    """The chief instructor at her list of sorties, in a test that writes nothing."""
-    return signed_in(page, still_server)
-
-
 @pytest.fixture
 def serve() -> Iterator[Callable[[str], Server]]:
     running: list[Server] = []
@@ -136,12 +126,21 @@ def kept_server(new_database: Callable[..., str], demo_template: str) -> Iterato
 
 
 @pytest.fixture
-def server(kept_server: Server, remake_database: Callable[..., None], demo_template: str) -> Server:
-    """A server on the demo school as it was made: the process is kept from test to test, its database is not."""
-    remake_database(kept_server.database_url, demo_template)
+def still_server(kept_server: Server, remake_database: Callable[..., None], demo_template: str) -> Server:
+    """A server on the demo school as it was made, for tests that only look: its database is made anew if it must be."""
+    if not kept_server.is_untouched:
+        remake_database(kept_server.database_url, demo_template)
+        kept_server.is_untouched = True
     if kept_server.process.poll() is not None:
         kept_server.start()
     return kept_server
+
+
+@pytest.fixture
+def server(still_server: Server) -> Server:
+    """A server on the demo school as it was made, to be written to."""
+    still_server.is_untouched = False
+    return still_server
 
 
 @pytest.fixture
@@ -152,6 +151,12 @@ def quiet(page: Page) -> Iterator[list[str]]:
     page.on('console', lambda message: said.append(message.text) if message.type == 'error' else None)
     yield said
     assert said == []
+
+
+@pytest.fixture
+def looking(page: Page, still_server: Server, quiet: list[str]) -> Page:
+    """The chief instructor at her list of sorties, in a test that writes nothing."""
+    return signed_in(page, still_server)
 
 
 @pytest.fixture

@@ -25,11 +25,6 @@ from tests.browser.conftest import Server, open_today, signed_in
 from tests.browser.test_lesson import aim, before_spot, learned, tap
 
 
-@pytest.fixture(scope='session')
-def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_context_args | {'service_workers': 'allow'}
-
-
 def device(page: Page) -> Any:
     """The line about this device."""
     return page.get_by_role('status', name='This device')
@@ -40,7 +35,6 @@ def recorder(page: Page, student: str = 'Ines Carvalho', *, under: str = 'Today'
     open_today(page, student, under=under)
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
     expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible()
-    page.evaluate('navigator.serviceWorker.ready')
     page.get_by_role('link', name='Laps').click()
     page.get_by_role('application').wait_for()
     return int(page.url.split('/')[-2])
@@ -53,9 +47,11 @@ def stored(page: Page, sortie: int) -> list[dict[str, Any]]:
     return list(reply.json()['laps'])
 
 
+@pytest.mark.browser_context_args(service_workers='allow')
 def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context: BrowserContext, quiet: list[str]):
     page = marta
     sortie = recorder(page)
+    page.evaluate('navigator.serviceWorker.ready')
     first_aim = before_spot(page)
     context.set_offline(True)
     page.get_by_role('button', name='Rotated early').click()  # seen before the lap ends: it waits in the draft
@@ -131,6 +127,7 @@ def held(url: str, sortie: int) -> Iterator[None]:
     engine.dispose()
 
 
+@pytest.mark.browser_context_args(service_workers='allow')
 def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
     page: Page,
     context: BrowserContext,
@@ -141,6 +138,7 @@ def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
     server = serve(url)
     signed_in(page, server)
     sortie = recorder(page)
+    page.evaluate('navigator.serviceWorker.ready')
     context.set_offline(True)
     for _ in range(50):
         page.keyboard.press('g')

@@ -9,6 +9,7 @@ import shutil
 import subprocess
 import sys
 import tempfile
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from bullseye.launch import places, setup
@@ -16,6 +17,9 @@ from bullseye.launch.postgres import Cluster
 from bullseye.launch.say import Stopwatch, run, step
 
 _MOST_WORKERS = 4
+# what a check found is kept for files that are as they were, beside the packages it came with
+_ESLINT_KEEPS = ['--cache', '--cache-strategy', 'content', '--cache-location', 'node_modules/.cache/eslint/']
+_VUE_TSC_KEEPS = ['--incremental', '--tsBuildInfoFile', 'node_modules/.cache/vue-tsc.tsbuildinfo']
 
 
 def add_arguments(parser: argparse.ArgumentParser) -> None:
@@ -31,25 +35,35 @@ def _checks() -> list[tuple[str, list[str], Path]]:
         ('ruff format', [str(tools / 'ruff'), 'format', '--check', *python_places], root),
         ('mypy', [str(tools / 'mypy')], root),
         ('import-linter', [str(tools / 'lint-imports'), '--no-cache'], root),
-        ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0'], web),
-        ('vue-tsc', ['npx', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json'], web),
+        ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0', *_ESLINT_KEEPS], web),
+        ('vue-tsc', ['npx', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json', *_VUE_TSC_KEEPS], web),
     ]
+
+
+def _check(environment: dict[str, str]) -> list[str]:
+    """Run the checks that are not tests, side by side, longest first; the names of those that failed."""
+
+    def one(check: tuple[str, list[str], Path]) -> str | None:
+        name, command, folder = check
+        step(name)
+        done = subprocess.run(command, cwd=folder, env=environment, capture_output=True, text=True, check=False)
+        if done.returncode:
+            print(f'{name}:\n{done.stdout}{done.stderr}', flush=True)
+        return name if done.returncode else None
+
+    with ThreadPoolExecutor(_processes()) as pool:
+        return [name for name in pool.map(one, reversed(_checks())) if name]
 
 
 def test(arguments: argparse.Namespace) -> int:
     """Run all checks; one closing line of figures; 0 only when all passed."""
     watch = Stopwatch()
     setup.everything(for_tests=True)
-    failed: list[str] = []
     environment = {**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')}
     environment.pop('PYTHONDONTWRITEBYTECODE', None)  # many processes read the same modules
-    checks = [] if arguments.pytest else _checks()
-    for name, command, folder in checks:
-        step(name)
-        done = subprocess.run(command, cwd=folder, env=environment, capture_output=True, text=True, check=False)
-        if done.returncode:
-            failed.append(name)
-            print(done.stdout + done.stderr)
+    checks = 0 if arguments.pytest else len(_checks())
+    failed = _check(environment) if checks else []
+    good = checks - len(failed)
     step('pytest')
     folder = Path(tempfile.mkdtemp(prefix='bullseye-test-'))
     cluster = Cluster(folder, durable=False)
@@ -66,14 +80,18 @@ def test(arguments: argparse.Namespace) -> int:
     passed, broken, code = counted
     if code:
         failed.append('pytest')
-    print(f'{len(checks) - len([f for f in failed if f != "pytest"])} of {len(checks)} checks passed, in {watch}')
+    print(f'{good} of {checks} checks passed, in {watch}')
     print(f'{passed} passed, {max(broken, 1 if failed else 0)} failed')
     return 1 if failed else 0
 
 
+def _processes() -> int:
+    """As many as there are cores, as far as the one database server has room for them."""
+    return min(os.cpu_count() or 1, _MOST_WORKERS)
+
+
 def _side_by_side() -> list[str]:
-    """Tests run on as many cores as there are, as far as the one database server has room for them."""
-    return ['-n', str(min(os.cpu_count() or 1, _MOST_WORKERS)), '--dist', 'worksteal']
+    return ['-n', str(_processes()), '--dist', 'worksteal']
 
 
 def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int]:

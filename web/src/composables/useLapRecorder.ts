@@ -73,10 +73,16 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
     if (!undo.steps.length) for (const row of rows) offer(row.what, row.lap_id, row.before, row.n)
   })
 
+  /** A lap as last changed, on the screen already or not. */
+  const latestOf = (lapId: string | null) =>
+    lapId ? (sync.writingOf(lapId)?.values ?? shown.value.find((one) => one.id === lapId)?.values ?? null) : null
+  /** What the next key press goes on from: keys come faster than storage answers. */
+  const latest = (): Partial<LapIn> => latestOf(id.value ?? begun) ?? draft.value
+
   /** Change the lap in hand, or end the next one: it begins its life here. */
   async function change(what: string, part: Partial<LapIn>) {
     const lapId = id.value ?? begun ?? newId()
-    const before = sync.writingOf(lapId)?.values ?? current.value?.values ?? null
+    const before = latestOf(lapId)
     begun = lapId
     const seen = before ?? draft.value
     const written: LapIn = {
@@ -106,5 +112,5 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
     await keep(one.id, null)
     await remember('removed lap', one.id, one.values)
   }
-  return { id, shown, current, lap, values, draft, onlyInMemory, begin, open, change, note, keepDraft, remove }
+  return { id, shown, current, lap, values, draft, latest, onlyInMemory, begin, open, change, note, keepDraft, remove }
 }

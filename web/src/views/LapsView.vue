@@ -97,13 +97,13 @@ function tap(place: { along: number; lateral: number }) {
   })
 }
 function nudge(by: { along: number; lateral: number }) {
-  const now = values.value
+  const now = recorder.latest()
   const on = runway.value
   if (!on) return
   const half = on.width_ft / 2
   tap({
-    along: clamp((now?.along_ft ?? spot.value) + by.along, pavedStart(on) - 50, landingLength(on)),
-    lateral: clamp((now?.lateral_ft ?? 0) + by.lateral, -half, half),
+    along: clamp((now.along_ft ?? spot.value) + by.along, pavedStart(on) - 50, landingLength(on)),
+    lateral: clamp((now.lateral_ft ?? 0) + by.lateral, -half, half),
   })
 }
 function end(outcome: Outcome) {
