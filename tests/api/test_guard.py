@@ -92,6 +92,9 @@ def test_names_are_text_and_nothing_else(app, marta):
     assert made['name'] == name  # kept as written; the page shows it as text
     refused = marta.call('POST', '/api/invitations', {'name': 'two\nlines', 'role': 'student'}, status=422)
     assert 'control characters' in refused['fields']['name']
+    standard = marta.get('/api/catalogue')['standards'][0]['spec'] | {'name': 'Ours', 'source': 'a page\0'}
+    refused = marta.call('POST', '/api/standards', {'spec': standard}, status=422)
+    assert 'control characters' in refused['fields']['spec.source']
 
 
 def test_every_path_of_the_description_needs_somebody_signed_in(app):

@@ -72,6 +72,9 @@ def test_the_api_and_the_command_line_give_the_same_brief(marta):
         ({'student_id': 99_999}, 'student_id'),
         ({'flap': 'wide open'}, 'flap'),
         ({'colour': 'red'}, 'colour'),
+        ({'planned_on': '1999-12-31'}, 'planned_on'),
+        ({'planned_time': '14:30:00+02:00'}, 'planned_time'),
+        ({'planned_time': 'noon'}, 'planned_time'),
     ],
 )
 def test_a_wrong_field_is_named_and_nothing_is_kept(marta, changes, field):

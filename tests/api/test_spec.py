@@ -1,5 +1,7 @@
 """The API as described: types that are current, and no answer the description does not know."""
 
+import re
+
 import pytest
 import schemathesis
 from hypothesis import HealthCheck, settings
@@ -23,20 +25,43 @@ def chief(new_database, demo_template):
 
     app = create_app(database_url=new_database(demo_template), secret_key='for tests only')
     limiter.enabled = False  # a fuzzer is just what it keeps out; tests/api/test_session.py proves that it does
-    yield Browser(app).sign_in('marta')
+    chief = Browser(app).sign_in('marta')
+    chief.file_id = chief.get('/api/tracks')['tracks'][0]['id']
+    yield chief
     limiter.enabled = True
     close(app)
 
 
+# hundreds of bodies are thought out for each of these, and were sent to the operation that makes a new one
+SAME_BODY = {('PUT', f'/api/{what}/{{row_id}}') for what in ('aircraft', 'standards', 'techniques')}
+SAME_BODY |= {('POST', '/api/techniques/check')}
+
+
+def _of_the_demo(name, value, file_id):
+    """An address the fuzzer made up, as one that is there: else hardly a request came further than "not found"."""
+    if name == 'file_id' and re.fullmatch(r'[0-9a-f-]{36}', str(value)):
+        return file_id
+    if name.endswith('_id') and re.fullmatch(r'[1-9][0-9]*', str(value)):
+        return 2 + int(value) % 3  # not the first, who is signed in
+    return value
+
+
 @SCHEMA.parametrize()
-@settings(max_examples=25, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+@settings(max_examples=12, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
 def test_no_request_breaks_the_server(case, chief):
     if (case.method, case.path) == ('DELETE', '/api/session'):
         return  # it would sign the fuzzer out; tests/api/test_session.py covers it
-    cookie = chief.client.get_cookie('bullseye').value
-    headers = {'X-CSRFToken': chief.token, 'Cookie': f'bullseye={cookie}'}
-    case.call_and_validate(
+    if case.meta.phase.name == 'coverage' and (case.method, case.path) in SAME_BODY:
+        return
+    if case.path_parameters:
+        named = {name: _of_the_demo(name, value, chief.file_id) for name, value in case.path_parameters.items()}
+        case.path_parameters = named
+    reply = case.call_and_validate(
         app=chief.client.application,
-        headers=headers,
+        headers={'X-CSRFToken': chief.token},
+        cookies={'bullseye': chief.client.get_cookie('bullseye').value},
         checks=[not_a_server_error, status_code_conformance, response_schema_conformance],
     )
+    # all of them arrive: a request of nobody, or without the token, would be turned away at the door
+    assert b'"csrf"' not in reply.content
+    assert case.path == '/api/session' or b'"not_signed_in"' not in reply.content

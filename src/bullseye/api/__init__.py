@@ -109,15 +109,16 @@ def _take_larger_bodies() -> None:
 
 
 def _every_write_may_be_refused(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
-    """Describe the refusal that stands before every write: no CSRF token, or a body that cannot be read."""
+    """Describe the refusal that stands before every write: no CSRF token, or a body that cannot be taken."""
     if isinstance(found, str):  # written as YAML, which we never ask for
         return found
     for path in found['paths'].values():
         for method in {'post', 'put', 'patch', 'delete'} & path.keys():
-            path[method]['responses']['400'] = {
-                'description': 'No valid CSRF token, or the body is not JSON',
-                'content': {'application/json': {'schema': {'$ref': '#/components/schemas/HTTPError'}}},
-            }
+            for status, why in (('400', 'No valid CSRF token, or the body is not JSON'), ('413', 'Too large')):
+                path[method]['responses'][status] = {
+                    'description': why,
+                    'content': {'application/json': {'schema': {'$ref': '#/components/schemas/HTTPError'}}},
+                }
     return found
 
 

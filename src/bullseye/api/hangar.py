@@ -192,6 +192,7 @@ def change_technique(row_id: int, json_data: TechniqueIn) -> Any:
 
 @bp.post('/techniques/<int:row_id>/mine')
 @login_required
+@bp.output({}, status_code=204)
 @bp.doc(responses=[401, 403, 404])
 def make_technique_mine(row_id: int) -> tuple[str, int]:
     """Start new sorties of this instructor with a technique."""
@@ -217,6 +218,7 @@ def check_technique(json_data: TechniqueCheckIn) -> TechniqueCheckOut:
 
 @bp.delete('/<any(aircraft, airfields, standards, techniques):what>/<int:row_id>')
 @login_required
+@bp.output({}, status_code=204)
 @bp.doc(responses=[401, 403, 404, 409])
 def take_out_of_use(what: Kept, row_id: int) -> tuple[str, int]:
     """Take something out of use; past sorties keep it."""
@@ -226,6 +228,7 @@ def take_out_of_use(what: Kept, row_id: int) -> tuple[str, int]:
 
 @bp.post('/<any(aircraft, airfields, standards, techniques):what>/<int:row_id>/restore')
 @login_required
+@bp.output({}, status_code=204)
 @bp.doc(responses=[401, 403, 404, 409])
 def bring_back(what: Kept, row_id: int) -> tuple[str, int]:
     """Bring back what was taken out of use."""

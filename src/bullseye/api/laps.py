@@ -272,6 +272,7 @@ def remove_lap(sortie_id: int, lap_id: uuid.UUID) -> ResponseReturnValue:
 @bp.post('/<int:sortie_id>/laps/<uuid:lap_id>/removal')
 @login_required
 @bp.input(LapRemoval)
+@bp.output({}, status_code=204)
 @bp.doc(responses=[401, 403, 404])
 def remove_lap_from_device(sortie_id: int, lap_id: uuid.UUID, json_data: LapRemoval) -> ResponseReturnValue:
     """Take a lap away, as a device that may send this twice, late or out of order."""

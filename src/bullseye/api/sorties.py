@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import asdict
 from datetime import date, time
 from typing import Annotated, Any, Literal
@@ -10,7 +11,7 @@ from annotated_types import Ge, Gt, Le
 from apiflask import APIBlueprint
 from flask import Response
 from flask_login import login_required
-from pydantic import Field
+from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text
@@ -36,6 +37,18 @@ WeightLb = Annotated[Real, Gt(0), Le(20_000)]
 PlaceFt = Annotated[Real, Ge(0), Le(20_000)]
 SpeedKias = Annotated[Real, Ge(20), Le(250)]
 TemperatureC = Annotated[Real, Ge(-60), Le(60)]
+_CLOCK = '^([01][0-9]|2[0-3]):[0-5][0-9](:[0-5][0-9])?$'
+
+
+def _of_clock(value: object) -> object:
+    """A time of another zone would be kept as if it were of ours."""
+    if isinstance(value, time) or (isinstance(value, str) and re.fullmatch(_CLOCK, value)):
+        return value
+    raise ValueError('not a time of day in UTC, such as 14:30')
+
+
+# JSON Schema's own format of a time wants a zone
+ClockTime = Annotated[time, BeforeValidator(_of_clock), WithJsonSchema({'type': 'string', 'pattern': _CLOCK})]
 PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2100, 1, 1))]
 WindSource = Literal['hand', 'report', 'sock']
 BookedMin = Annotated[Real, Gt(0), Le(480)]
@@ -66,7 +79,7 @@ class SortieIn(In):
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
     wind_source: WindSource = 'hand'
-    planned_time: time | None = None
+    planned_time: ClockTime | None = None
     booked_min: BookedMin = 60.0
     fuel_gal: FuelGal | None = None
 
@@ -95,7 +108,7 @@ class SortieChange(In):
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
     wind_source: WindSource = 'hand'
-    planned_time: time | None = None
+    planned_time: ClockTime | None = None
     booked_min: BookedMin = 60.0
     fuel_gal: FuelGal | None = None
     lap_plan: Annotated[list[PlannedLap], Field(max_length=20)] | None = None
@@ -148,7 +161,7 @@ class SortieOut(Out):
     pattern: PatternChoice | None
     metar: str | None
     wind_source: WindSource
-    planned_time: time | None
+    planned_time: ClockTime | None
     booked_min: float
     fuel_gal: float | None
     lap_plan: list[PlannedLap] | None

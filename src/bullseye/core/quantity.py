@@ -13,12 +13,21 @@ from functools import cache
 from typing import Annotated, Any, Literal, get_args, get_origin, get_type_hints
 
 from annotated_types import Ge, Gt, Le
-from pydantic import AllowInfNan, ConfigDict, Strict, StringConstraints
+from pydantic import AfterValidator, AllowInfNan, ConfigDict, Strict, StringConstraints
 
 from bullseye.core.errors import InvalidInput
 
+
+def printable(text: str) -> str:
+    """Refuse control characters, which no screen shows and no database keeps."""
+    if any(ord(character) < 32 or ord(character) == 127 for character in text):
+        raise ValueError('control characters are not accepted')
+    return text
+
+
 Real = Annotated[float, Strict(), AllowInfNan(False)]
-Name = Annotated[str, StringConstraints(min_length=1, max_length=80)]
+PRINTABLE = AfterValidator(printable)
+Name = Annotated[str, StringConstraints(min_length=1, max_length=80), PRINTABLE]
 Degrees = Annotated[Real, Ge(0), Le(360)]
 Positive = Annotated[Real, Gt(0)]
 

@@ -111,10 +111,15 @@ def request_adapter() -> TypeAdapter[BriefRequest]:
 
 
 _LIMITS = {
-    'greater_than': 'above {gt:g}',
-    'greater_than_equal': 'at least {ge:g}',
-    'less_than_equal': 'at most {le:g}',
+    'greater_than': 'above {gt}',
+    'greater_than_equal': 'at least {ge}',
+    'less_than_equal': 'at most {le}',
 }
+
+
+def _limit(what: str, context: Mapping[str, Any]) -> str:
+    """A limit in words: numbers without a needless end, days as they are written."""
+    return _LIMITS[what].format(**{k: f'{v:g}' if isinstance(v, int | float) else v for k, v in context.items()})
 
 
 def messages(error: ValidationError) -> dict[str, str]:
@@ -129,7 +134,7 @@ def messages(error: ValidationError) -> dict[str, str]:
             path.append(original.field)
             message = str(original)
         elif item['type'] in _LIMITS:
-            message = f'{name} is {given!r}; accepted: {_LIMITS[item["type"]].format(**context)}'
+            message = f'{name} is {given!r}; accepted: {_limit(item["type"], context)}'
         elif item['type'] == 'missing':
             message = f'{name} is missing'
         elif item['type'] in ('unexpected_keyword_argument', 'extra_forbidden'):
