@@ -9,7 +9,7 @@ import time
 
 from playwright.sync_api import BrowserContext, Page, sync_playwright
 
-from screen import FLAGS
+from screen import BROWSER, FLAGS
 from serving import serving
 
 TAPS, LAPS, HOURS = 60, 200, 3
@@ -66,7 +66,7 @@ def heap_mb(page: Page) -> float:
 if __name__ == '__main__':
     with serving(8796) as base, sync_playwright() as playwright:
         flags = [*FLAGS, '--js-flags=--expose-gc', '--enable-precise-memory-info']
-        browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=flags)
+        browser = playwright.chromium.launch(executable_path=BROWSER, args=flags)
         context = browser.new_context(viewport={'width': 1280, 'height': 800})
         page = context.new_page()
         page.add_init_script(WIRE)

@@ -5,7 +5,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
-from screen import FLAGS
+from screen import BROWSER, FLAGS
 from serving import ROOT, serving
 
 FOLDER = ROOT / 'docs' / 'screenshots'
@@ -54,7 +54,7 @@ if __name__ == '__main__':
     for old in Path(FOLDER).glob('*.png'):
         old.unlink()
     with serving(8797) as base, sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
+        browser = playwright.chromium.launch(executable_path=BROWSER, args=FLAGS)
         page = browser.new_page(viewport={'width': 1280, 'height': 800})
         page.goto(base)
         page.get_by_role('heading', name='Demo school').wait_for()

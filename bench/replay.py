@@ -15,7 +15,7 @@ from bullseye.demo.fleet import field_files
 from bullseye.sim.recorder import GNSS, Recorder, record
 from bullseye.sim.scenarios import scenario_flight
 from bullseye.sim.writers import write
-from screen import FLAGS, FRAMES
+from screen import BROWSER, FLAGS, FRAMES
 from serving import serving
 
 RATE_HZ, SEED, STEPS = 10, 5, 300
@@ -78,7 +78,7 @@ def print_scrubbing(page: Page, laps: int) -> None:
 
 if __name__ == '__main__':
     with serving(8796) as base, sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path='/usr/bin/chromium', args=FLAGS)
+        browser = playwright.chromium.launch(executable_path=BROWSER, args=FLAGS)
         page = browser.new_page(viewport={'width': 1280, 'height': 800})
         page.goto(base)
         page.get_by_role('button', name='Marta Kowalczyk').click()

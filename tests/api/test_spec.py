@@ -1,5 +1,6 @@
 """The API as described: types that are current, and no answer the description does not know."""
 
+import os
 import re
 
 import pytest
@@ -11,7 +12,9 @@ from schemathesis.specs.openapi.checks import response_schema_conformance, statu
 from bullseye.api import spec
 from tests.api.conftest import DESCRIBED, Browser, close
 
-SCHEMA = schemathesis.openapi.from_dict(DESCRIBED)
+# the same requests every time; with another seed, others
+SEED = int(os.environ.get('BULLSEYE_FUZZ_SEED', '1'))
+SCHEMA = schemathesis.openapi.from_dict(DESCRIBED, config=schemathesis.Config(seed=SEED))
 
 
 def test_the_description_that_the_types_are_made_from_is_current():
@@ -47,7 +50,7 @@ def _of_the_demo(name, value, file_id):
 
 
 @SCHEMA.parametrize()
-@settings(max_examples=12, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+@settings(max_examples=6, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
 def test_no_request_breaks_the_server(case, chief):
     if (case.method, case.path) == ('DELETE', '/api/session'):
         return  # it would sign the fuzzer out; tests/api/test_session.py covers it
