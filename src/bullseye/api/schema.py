@@ -4,15 +4,21 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
 
-from bullseye.core.quantity import PRINTABLE
 
-Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80), PRINTABLE]
-Login = Annotated[str, StringConstraints(min_length=1, max_length=120), PRINTABLE]
-Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), PRINTABLE]
-ReportText = Annotated[str, StringConstraints(min_length=1, max_length=600), PRINTABLE]
-Note = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), PRINTABLE]
+def printable(text: str) -> str:
+    """Refuse control characters."""
+    if any(ord(character) < 32 or ord(character) == 127 for character in text):
+        raise ValueError('control characters are not accepted')
+    return text
+
+
+Text = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=80), AfterValidator(printable)]
+Login = Annotated[str, StringConstraints(min_length=1, max_length=120), AfterValidator(printable)]
+Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), AfterValidator(printable)]
+ReportText = Annotated[str, StringConstraints(min_length=1, max_length=600), AfterValidator(printable)]
+Note = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), AfterValidator(printable)]
 Id = Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
 
 

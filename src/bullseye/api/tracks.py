@@ -17,7 +17,7 @@ from bullseye.api.context import database, person, queue
 from bullseye.api.schema import Id, In, Out
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.errors import InvalidInput
-from bullseye.core.quantity import PRINTABLE
+from bullseye.core.quantity import STORABLE
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
 from bullseye.store.models import TrackFile
 from bullseye.tracks.readers.columns import Role
@@ -201,7 +201,7 @@ class ColumnIn(In):
 
     role: Role
     index: Annotated[int, Field(strict=True, ge=0, le=999)]
-    unit: Annotated[str, StringConstraints(max_length=8), PRINTABLE] | None = None
+    unit: Annotated[str, StringConstraints(max_length=8), STORABLE] | None = None
 
 
 class ColumnsIn(In):

@@ -11,7 +11,7 @@ from pydantic import Field, StringConstraints
 from bullseye.core.constants import STRIPE_FT, STRIPE_GAP_FT
 from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import PatternSide, Surface
-from bullseye.core.quantity import PRINTABLE, Checked, Degrees, Name, Real
+from bullseye.core.quantity import STORABLE, Checked, Degrees, Name, Real
 from bullseye.core.wind import magnetic_from_true_deg
 
 
@@ -39,7 +39,7 @@ class RunwayEnd(Checked):
     threshold is at 0 and the paved start lies at ``-displaced_threshold_ft``.
     """
 
-    ident: Annotated[str, StringConstraints(min_length=1, max_length=4), PRINTABLE]
+    ident: Annotated[str, StringConstraints(min_length=1, max_length=4), STORABLE]
     course_deg_true: Degrees
     length_ft: Annotated[Real, Ge(300), Le(20_000)]  # end to end, the displaced part included
     width_ft: Annotated[Real, Ge(15), Le(400)]
@@ -94,7 +94,7 @@ class GroundMark(Checked):
 class Airfield(Checked):
     """A field with the runway ends that may be used."""
 
-    ident: Annotated[str, StringConstraints(min_length=1, max_length=8), PRINTABLE]
+    ident: Annotated[str, StringConstraints(min_length=1, max_length=8), STORABLE]
     latitude_deg: Annotated[Real, Ge(-90), Le(90)]
     longitude_deg: Annotated[Real, Ge(-180), Le(180)]
     ends: Annotated[tuple[RunwayEnd, ...], Field(min_length=1, max_length=24)]

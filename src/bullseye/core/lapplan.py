@@ -10,7 +10,7 @@ from annotated_types import Ge, Gt, Le
 from pydantic import Field
 
 from bullseye.core.kinds import ExerciseKind, LandingKind
-from bullseye.core.quantity import PRINTABLE, Checked, Name, Real
+from bullseye.core.quantity import STORABLE, Checked, Name, Real
 
 _AROUND_MIN = 14.0  # [own] start-up, taxi, run-up and taxi back of a lesson
 _MOST_LAPS = 10  # [own] beyond it learning stops
@@ -47,10 +47,10 @@ class PlannedLap(Checked):
     """One lap to fly: what, where, and the one thing to watch."""
 
     kind: ExerciseKind
-    runway: Annotated[str, Field(min_length=1, max_length=4), PRINTABLE]
+    runway: Annotated[str, Field(min_length=1, max_length=4), STORABLE]
     spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None
     watch: Name
-    why: Annotated[str, Field(max_length=200), PRINTABLE] = ''
+    why: Annotated[str, Field(max_length=200), STORABLE] = ''
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

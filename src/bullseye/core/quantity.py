@@ -18,16 +18,16 @@ from pydantic import AfterValidator, AllowInfNan, ConfigDict, Strict, StringCons
 from bullseye.core.errors import InvalidInput
 
 
-def printable(text: str) -> str:
-    """Refuse control characters, which no screen shows and no database keeps."""
-    if any(ord(character) < 32 or ord(character) == 127 for character in text):
+def storable(text: str) -> str:
+    """Refuse control characters, which no database keeps, but for those that lay a text out."""
+    if any((ord(one) < 32 and one not in '\t\n\r') or ord(one) == 127 for one in text):
         raise ValueError('control characters are not accepted')
     return text
 
 
 Real = Annotated[float, Strict(), AllowInfNan(False)]
-PRINTABLE = AfterValidator(printable)
-Name = Annotated[str, StringConstraints(min_length=1, max_length=80), PRINTABLE]
+STORABLE = AfterValidator(storable)
+Name = Annotated[str, StringConstraints(min_length=1, max_length=80), STORABLE]
 Degrees = Annotated[Real, Ge(0), Le(360)]
 Positive = Annotated[Real, Gt(0)]
 
