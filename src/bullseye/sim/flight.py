@@ -31,7 +31,7 @@ class Flown:
 
 
 def _limited(value: float, limit: float) -> float:
-    # a million times a flight: max and min of the language take twice as long
+    # called several times a step, so without max and min
     return -limit if value < -limit else limit if value > limit else value
 
 
