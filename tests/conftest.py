@@ -43,7 +43,7 @@ def new_database(server_url: str) -> Callable[..., str]:
 
     def make(template: str | None = None) -> str:
         name = f't_{uuid.uuid4().hex[:12]}'
-        source = f' template {make_url(template).database}' if template else ''
+        source = f' template {make_url(template).database} strategy file_copy' if template else ''
         _on_server(server_url, f'create database {name}{source}')
         return make_url(server_url).set(database=name).render_as_string(hide_password=False)
 

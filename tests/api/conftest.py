@@ -7,12 +7,16 @@ from typing import Any
 
 import pytest
 from apiflask import APIFlask
+from sqlalchemy import event
+from sqlalchemy.engine import make_url
 
 from bullseye.api import create_app
 from bullseye.api.limiter import limiter
 from bullseye.demo import seed
+from bullseye.jobs import Queue
 from bullseye.launch.places import WEB
 from bullseye.store import people, scope
+from bullseye.store.database import open_engine
 from bullseye.store.models import School
 
 # as the front end's types are made from it; tests/api/test_spec.py holds it against the code
@@ -93,9 +97,29 @@ def open_app() -> Iterator[Callable[[str], APIFlask]]:
         close(app)
 
 
+@pytest.fixture(scope='session')
+def kept_app(migrated: str) -> Iterator[APIFlask]:
+    """One application a process: building one, and its statements, takes longer than most tests."""
+    app = _app(migrated)
+    yield app
+    close(app)
+
+
 @pytest.fixture
-def app(open_app: Callable[[str], APIFlask], demo_url: str) -> APIFlask:
-    return open_app(demo_url)
+def app(kept_app: APIFlask, demo_url: str) -> Iterator[APIFlask]:
+    """The application on the demo school."""
+    there = make_url(demo_url).database
+
+    def connect(_dialect: Any, _record: Any, _args: Any, where: dict[str, Any]) -> None:
+        where['dbname'] = there
+
+    engine = kept_app.extensions['bullseye_sessions'].kw['bind']
+    event.listen(engine, 'do_connect', connect)
+    kept_app.extensions['bullseye_queue'] = Queue(demo_url)
+    limiter.storage.engine = open_engine(demo_url)
+    yield kept_app
+    close(kept_app)
+    event.remove(engine, 'do_connect', connect)
 
 
 @pytest.fixture

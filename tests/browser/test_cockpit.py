@@ -5,11 +5,12 @@ import os
 import re
 import shutil
 import signal
+import subprocess
 import tempfile
 import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
-from datetime import UTC, date, datetime
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
@@ -17,10 +18,9 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 from sqlalchemy.exc import DBAPIError
 
-from bullseye.demo import seed
+from bullseye.jobs import plain_url
 from bullseye.launch.postgres import Cluster
-from bullseye.store import upgrade
-from bullseye.store.database import open_engine, session_maker
+from bullseye.store.database import open_engine
 from tests.browser.conftest import Server, open_today, signed_in
 from tests.browser.test_lesson import aim, before_spot, learned, tap
 
@@ -95,7 +95,7 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
 
 
 @pytest.fixture
-def own_cluster() -> Iterator[tuple[Cluster, str]]:
+def own_cluster(demo_template: str) -> Iterator[tuple[Cluster, str]]:
     """A PostgreSQL of its own that may be killed, as durable as in use, with the demo school."""
     folder = Path(tempfile.mkdtemp(prefix='bullseye-own-'))  # PostgreSQL runs as another user
     cluster = Cluster(folder)
@@ -103,11 +103,9 @@ def own_cluster() -> Iterator[tuple[Cluster, str]]:
     cluster.start()
     cluster.ensure_database('demo')
     url = cluster.url('demo')
-    upgrade.upgrade(url)
-    engine = open_engine(url)
-    with session_maker(engine)() as db:
-        seed.seed(db, today=date.today())
-    engine.dispose()
+    demo = subprocess.run([cluster.programs / 'pg_dump', plain_url(demo_template)], capture_output=True, check=True)
+    told = [cluster.programs / 'psql', '-X', '-q', '-v', 'ON_ERROR_STOP=1', plain_url(url)]
+    subprocess.run(told, input=demo.stdout, stdout=subprocess.DEVNULL, check=True)
     yield cluster, url
     cluster.stop()
     shutil.rmtree(folder, ignore_errors=True)

@@ -22,7 +22,7 @@ for (const name of fs.readdirSync('src', { recursive: true })) {
 }
 """
 # '@/' is the source folder
-_LOAD = """
+_FIND = """
 const fs = require('fs'), path = require('path'), Module = require('module')
 const src = process.argv[1]
 const find = Module._resolveFilename
@@ -30,9 +30,22 @@ Module._resolveFilename = function (name, ...rest) {
   return find.call(this, name.startsWith('@/') ? path.join(src, name.slice(2)) : name, ...rest)
 }
 const load = (name) => require(path.join(src, name))
+"""
+_GIVEN = """
 const given = JSON.parse(fs.readFileSync(0, 'utf8'))
 const say = (value) => { fs.writeSync(1, JSON.stringify(value === undefined ? null : value)); process.exit(0) }
 """
+_ANSWER = """
+const answer = (module, [name, ...rest]) => {
+  try { return { value: module[name](...rest) ?? null } } catch (error) { return { thrown: error.message } }
+}
+require('readline').createInterface({ input: process.stdin }).on('line', (line) => {
+  const [name, asked] = JSON.parse(line)
+  const module = load(name)
+  console.log(JSON.stringify(asked.map((one) => answer(module, one))))
+})
+"""
+_ENVIRONMENT = os.environ | {'NODE_PATH': str(WEB / 'node_modules')}
 
 
 @cache
@@ -47,7 +60,7 @@ def _node(script: str, folder: str, given: str = '') -> str:
     done = subprocess.run(
         ['node', '-e', script, folder],
         cwd=WEB,
-        env=os.environ | {'NODE_PATH': str(WEB / 'node_modules')},
+        env=_ENVIRONMENT,
         input=given,
         capture_output=True,
         text=True,
@@ -60,26 +73,34 @@ def _node(script: str, folder: str, given: str = '') -> str:
 
 def in_node(script: str, given: Any = None) -> Any:
     """Run a script that calls ``load`` for a module, finds its input as ``given``, and returns what is to be said."""
-    whole = (
-        f'{_LOAD}\n;(async () => {{ {script} }})().then(say, (error) => {{ console.error(error); process.exit(1) }})'
-    )
+    whole = f'{_FIND}{_GIVEN}\n;(async () => {{ {script} }})().then(say, (error) => {{ console.error(error); process.exit(1) }})'
     return json.loads(_node(whole, _stripped().name, json.dumps(given)))
 
 
-def calls(module: str, asked: list[list[Any]]) -> list[Any]:
-    """Answers of a module's functions to calls given as name and arguments; what was thrown comes as its message."""
-    return list(
-        in_node(
-            f"""
-            const module = load('{module}')
-            return given.map(([name, ...rest]) => {{
-              try {{ return {{ value: module[name](...rest) ?? null }} }}
-              catch (error) {{ return {{ thrown: error.message }} }}
-            }})
-            """,
-            asked,
-        )
+@cache
+def _answering() -> subprocess.Popen[str]:
+    """One Node that answers calls, a line each; it ends with this process, which holds its input."""
+    return subprocess.Popen(
+        ['node', '-e', _FIND + _ANSWER, _stripped().name],
+        cwd=WEB,
+        env=_ENVIRONMENT,
+        stdin=subprocess.PIPE,
+        stdout=subprocess.PIPE,
+        text=True,
     )
+
+
+def calls(module: str, asked: list[list[Any]]) -> list[Any]:
+    """Answers of a module's functions to calls given as name and arguments; what was thrown comes as its message.
+
+    For functions without a memory: all tests of this process ask the same Node.
+    """
+    node = _answering()
+    assert node.stdin
+    assert node.stdout
+    node.stdin.write(json.dumps([module, asked]) + '\n')
+    node.stdin.flush()
+    return list(json.loads(node.stdout.readline()))
 
 
 def values(module: str, asked: list[list[Any]]) -> list[Any]:

@@ -1,11 +1,15 @@
-"""Simulated flights for the tests: flown once a run, whoever asks."""
+"""Simulated flights for the tests: flown once for a simulator, whoever asks, and kept."""
 
 from __future__ import annotations
 
 import fcntl
-import os
+import hashlib
+import json
 import pickle
+import shutil
+import sys
 from collections.abc import Callable
+from contextlib import suppress
 from datetime import date
 from functools import cache
 from pathlib import Path
@@ -13,14 +17,17 @@ from typing import Any
 
 import numpy as np
 
+import bullseye.sim
 from bullseye.demo.fleet import field_files
+from bullseye.launch.places import ROOT
 from bullseye.sim.flight import Flown
 from bullseye.sim.recorder import CLEAN, GNSS, Recorder, Recording, record
 from bullseye.sim.scenarios import any_field, any_flight, scenario_flight
 from bullseye.sim.writers import write
-from bullseye.tracks.analyse import Analysis, Known, analyse
+from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.events import Event
 from bullseye.tracks.fields import Runway, runways_of
+from bullseye.tracks.known import Known
 from bullseye.tracks.readers import read_track
 
 DAY = date(2026, 5, 14)
@@ -29,31 +36,48 @@ LANTERN = field_files()['lant']
 
 @cache
 def flown(scenario: str, seed: int = 3, field: str = 'lant', runway: str | None = None) -> Flown:
-    return _shared(
-        f'{scenario}-{seed}-{field}-{runway}',
-        lambda: scenario_flight(scenario, field_data=field_files()[field], seed=seed, runway=runway),
+    return flown_at(field_files()[field], scenario, seed=seed, runway=runway)
+
+
+def flown_at(field_data: dict[str, Any], scenario: str, *, seed: int, runway: str | None = None) -> Flown:
+    """A flight at any field."""
+    return _kept(
+        [scenario, field_data, seed, runway],
+        lambda: scenario_flight(scenario, field_data=field_data, seed=seed, runway=runway),
     )
 
 
 @cache
-def made_up(seed: int) -> Flown:
-    return _shared(f'any-{seed}', lambda: any_flight(seed))
+def made_up(seed: int, *, laps: int = 4) -> Flown:
+    return _kept(['any', seed, laps], lambda: any_flight(seed, laps=laps))
 
 
-def _shared(name: str, fly: Callable[[], Flown]) -> Flown:
-    """A flight that the processes which run the tests side by side fly once between them."""
-    folder = os.environ.get('BULLSEYE_TEST_FOLDER')
-    if not folder:
-        return fly()
-    file = Path(folder) / f'flight-{name}'
+@cache
+def _folder() -> Path:
+    """Where flights are kept: another one when the simulator, or what it computes with, has changed."""
+    digest = hashlib.sha256(sys.version.encode() + (ROOT / 'requirements' / 'dev.txt').read_bytes())
+    for file in sorted(Path(bullseye.sim.__file__).parent.glob('*.py')):
+        digest.update(file.read_bytes())
+    found = ROOT / '.data' / 'flights' / digest.hexdigest()[:16]
+    found.mkdir(parents=True, exist_ok=True)
+    for other in found.parent.iterdir():
+        if other != found:
+            shutil.rmtree(other, ignore_errors=True)
+    return found
+
+
+def _kept(asked: list[Any], fly: Callable[[], Flown]) -> Flown:
+    """A flight as it was flown the first time; processes side by side fly it once between them."""
+    file = _folder() / hashlib.sha256(json.dumps(asked).encode()).hexdigest()[:24]
     with file.open('a+b') as kept:
         fcntl.flock(kept, fcntl.LOCK_EX)  # whoever comes second waits for the first
         kept.seek(0)
-        if packed := kept.read():
-            found: Flown = pickle.loads(packed)  # noqa: S301  (our own, of this run)
+        with suppress(EOFError, pickle.UnpicklingError):  # empty: not flown yet, or cut off while it was written
+            found: Flown = pickle.load(kept)  # noqa: S301  (our own)
             return found
         flight = fly()
-        kept.write(pickle.dumps(flight))
+        kept.truncate(0)
+        pickle.dump(flight, kept)
     return flight
 
 

@@ -12,14 +12,15 @@ from scipy.ndimage import gaussian_filter1d
 from scipy.signal import lfilter
 
 from bullseye.sim.recorder import Recording
-from bullseye.sim.scenarios import any_field, scenario_flight
+from bullseye.sim.scenarios import any_field
 from bullseye.sim.writers import write
-from bullseye.tracks.analyse import Analysis, Known, analyse
+from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.fields import runways_of
+from bullseye.tracks.known import Known
 from bullseye.tracks.readers import read_track
 from bullseye.tracks.report import as_dict, as_text, events_geojson, iso
 
-from .making import DAY, LANTERN, analysed, flown, made_up, of_kind, recorded, runways, truths
+from .making import DAY, LANTERN, analysed, flown, flown_at, made_up, of_kind, recorded, runways, truths
 
 FAST = {'rate_hz': 10.0, 'gnss': False}
 
@@ -189,7 +190,7 @@ def test_runways_close_together_are_told_apart(kind: str) -> None:
     idents = [one.end.ident for one in runways_of(field, on=DAY)]
     assert len(idents) == 4
     for ident in (idents[0], idents[2]):
-        flight = scenario_flight('full-stop', field_data=field, seed=2, runway=ident)
+        flight = flown_at(field, 'full-stop', seed=2, runway=ident)
         found = analyse(read_track(write(recorded(flight), 'gpx').encode()), runways_of(field, on=DAY))
         assert {event.runway for event in found.events} == {ident}
         assert len(of_kind(found, 'touchdown')) == 1
@@ -216,7 +217,7 @@ def test_across_the_date_line_in_the_south_below_the_sea() -> None:
             for name in ('elevation_ft', 'pattern_altitude_ft'):
                 if name in part:
                     part[name] -= 250
-    flight = scenario_flight('full-stop', field_data=moved, seed=3)
+    flight = flown_at(moved, 'full-stop', seed=3)
     recording = recorded(flight, **FAST)
     assert recording.lon_deg.min() < 0 < recording.lon_deg.max()
     touchdowns_match(analysed(flight, recording), recording, within_ft=60)

@@ -12,8 +12,9 @@ import numpy as np
 import pytest
 
 from bullseye.sim.writers import write
-from bullseye.tracks.analyse import Analysis, Known, analyse
+from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.fields import runways_of
+from bullseye.tracks.known import Known
 from bullseye.tracks.readers import read_track
 from bullseye.tracks.report import as_dict
 

@@ -8,9 +8,9 @@ import pytest
 from bullseye.sim.air import KT, Gusts, Wind
 from bullseye.sim.ground import read_ground
 from bullseye.sim.recorder import CLEAN, GNSS, Recorder, record
-from bullseye.sim.scenarios import SCENARIOS, any_flight, scenario_flight
+from bullseye.sim.scenarios import SCENARIOS, scenario_flight
 
-from .making import LANTERN, flown, recorded, truths
+from .making import LANTERN, flown, made_up, recorded, truths
 
 
 @pytest.mark.parametrize('scenario', sorted(SCENARIOS))
@@ -129,7 +129,7 @@ def test_the_plane_is_laid_on_the_earth_to_inches() -> None:
 
 
 def test_flights_of_any_kind_differ() -> None:
-    events = [any_flight(seed, laps=2).events for seed in (1, 2)]
+    events = [made_up(seed, laps=2).events for seed in (1, 2)]
     assert events[0][0]['along_ft'] != events[1][0]['along_ft']
     with pytest.raises(ValueError, match='has no runway 99'):
         scenario_flight('full-stop', field_data=LANTERN, seed=1, runway='99')

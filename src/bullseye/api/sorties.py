@@ -19,13 +19,12 @@ from bullseye.core.airfield import RunwayEnd
 from bullseye.core.brief import BriefAnswer
 from bullseye.core.cards import Card, all_cards
 from bullseye.core.kinds import LandingKind, TakeoffKind
-from bullseye.core.kneeboard import Kneeboard
+from bullseye.core.kneeboard import Kneeboard, Paper
 from bullseye.core.lapplan import PlannedLap
 from bullseye.core.pattern import PatternChoice
 from bullseye.core.quantity import Degrees, Real
 from bullseye.core.whatif import Change, compare
 from bullseye.core.wholebrief import Parts, make_parts
-from bullseye.paper.kneeboard import Paper, kneeboard_pdf
 from bullseye.store import catalogue, coaching, laps, sorties
 from bullseye.store.models import Sortie
 
@@ -373,6 +372,8 @@ def read_kneeboard(sortie_id: int) -> KneeboardOut:
 @bp.doc(responses={200: 'The card as PDF', 401: 'Not signed in', 404: 'No such sortie'})
 def print_kneeboard(sortie_id: int, paper: Paper) -> Response:
     """The kneeboard card as PDF: one A5 page, or twice on A4."""
+    from bullseye.paper.kneeboard import kneeboard_pdf  # here: what draws PDF takes long to load, and is seldom needed
+
     db = database()
     card = coaching.kneeboard_of(db, sorties.find(db, sortie_id, person=person()))
     return Response(

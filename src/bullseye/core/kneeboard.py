@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
 from bullseye.core.brief import BriefAnswer
 from bullseye.core.cards import Card
@@ -12,6 +13,7 @@ from bullseye.core.request import BriefRequest
 from bullseye.core.takeoff import TakeoffAnswer
 from bullseye.core.wholebrief import Parts
 
+Paper = Literal['a5', 'a4']
 _LEGS = ('upwind', 'crosswind', 'downwind', 'base', 'final')
 _DESCENT_FPM = 10.0
 

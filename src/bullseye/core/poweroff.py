@@ -5,8 +5,6 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from scipy.optimize import brentq
-
 from bullseye.core.aircraft import Aircraft, FlapSetting
 from bullseye.core.airfield import RunwayEnd
 from bullseye.core.atmosphere import true_airspeed_kt
@@ -200,6 +198,8 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     elif miss(farthest) >= 0:
         after_ft = farthest
     else:
+        from scipy.optimize import brentq  # here: it takes long to load
+
         after_ft = float(brentq(miss, 0.0, farthest, xtol=5.0))
     glide, on_base = _to_final(task, ktas, clean_slope, after_ft)
     near_ft, far_ft = _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)

@@ -8,12 +8,12 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 from functools import cache
+from statistics import NormalDist
 from typing import Annotated
 
 import numpy as np
 from annotated_types import Ge, Gt, Le
 from numpy.typing import NDArray
-from scipy.special import ndtri
 
 from bullseye.core.constants import FPS_PER_KT, GRAVITY_FPS2, HOLD_OFF_HEIGHT_FT, ROUNDOUT_LOAD_FACTOR
 from bullseye.core.quantity import Checked, Real
@@ -167,7 +167,7 @@ def _even_samples(count: int) -> tuple[Floats, Floats]:
     """Standard normal and uniform samples: evenly spread and paired at random, the same every time."""
     mid = (np.arange(count) + 0.5) / count
     shuffled = np.random.default_rng(20_240_501).permutation(mid)
-    return ndtri(mid), shuffled
+    return np.array([NormalDist().inv_cdf(share) for share in mid]), shuffled
 
 
 def simulate_from_aim_ft(

@@ -5,8 +5,6 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from scipy.optimize import brentq
-
 from bullseye.core.constants import FPS_PER_KT, GRAVITY_FPS2
 
 STEEPEST_DEG = 30.0  # [pub: FAA-H-8083-3] more is for nobody in the pattern
@@ -97,6 +95,8 @@ def bank_to_fit(
 
     None when no bank from 5° to 75° does.
     """
+
+    from scipy.optimize import brentq  # here: it takes long to load
 
     def miss(bank_deg: float) -> float:
         turn = Turn(from_heading_deg=from_heading_deg, turned_deg=turned_deg, bank_deg=bank_deg, speed_ktas=speed_ktas)

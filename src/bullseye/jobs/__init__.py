@@ -5,9 +5,10 @@ from __future__ import annotations
 import uuid
 from contextlib import suppress
 from threading import Lock
+from typing import TYPE_CHECKING
 
-from procrastinate import App, SyncPsycopgConnector
-from procrastinate.exceptions import AlreadyEnqueued
+if TYPE_CHECKING:
+    from procrastinate import App
 
 ANALYSE = 'analyse'
 TAKE_UP = 'take up what nobody handed in'
@@ -24,27 +25,35 @@ def lock_of(school_id: int, file_id: uuid.UUID) -> str:
 
 
 class Queue:
-    """Where the web processes hand in work; its connection is opened with the first."""
+    """Where the web processes hand in work; it is loaded, and its connection opened, with the first."""
 
     def __init__(self, url: str) -> None:
-        # its pool looks at a connection before use, so that a restart of the database is survived
-        self._app = App(connector=SyncPsycopgConnector(conninfo=plain_url(url), min_size=0, max_size=2))
+        self._url = url
         self._opening = Lock()
-        self._is_open = False
+        self._app: App | None = None
 
     def analyse(self, school_id: int, file_id: uuid.UUID) -> None:
         """Have a track file analysed; handing it in again while it waits changes nothing."""
-        with self._opening:
-            if not self._is_open:
-                self._app.open()
-                self._is_open = True
-        task = self._app.configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
+        from procrastinate.exceptions import AlreadyEnqueued
+
+        task = self._opened().configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
         with suppress(AlreadyEnqueued):
             task.defer(school_id=school_id, file_id=str(file_id))
+
+    def _opened(self) -> App:
+        from procrastinate import App, SyncPsycopgConnector
+
+        with self._opening:
+            if self._app is None:
+                # its pool looks at a connection before use, so that a restart of the database is survived
+                app = App(connector=SyncPsycopgConnector(conninfo=plain_url(self._url), min_size=0, max_size=2))
+                app.open()
+                self._app = app
+            return self._app
 
     def close(self) -> None:
         """Give the connections back."""
         with self._opening:
-            if self._is_open:
+            if self._app is not None:
                 self._app.close()
-                self._is_open = False
+                self._app = None

@@ -72,7 +72,6 @@ def test(arguments: argparse.Namespace) -> int:
         cluster.start()
         cluster.ensure_database('test')
         environment['BULLSEYE_TEST_DATABASE_URL'] = cluster.url('test')
-        environment['BULLSEYE_TEST_FOLDER'] = str(folder)
         counted = _pytest(arguments.pytest, environment)
     finally:
         cluster.stop()

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Sequence
-from typing import Any, Literal
+from typing import Any
 from xml.sax.saxutils import escape
 
 from reportlab.lib import colors
@@ -14,9 +14,8 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
-from bullseye.core.kneeboard import Kneeboard, Line
+from bullseye.core.kneeboard import Kneeboard, Line, Paper
 
-Paper = Literal['a5', 'a4']
 _MARGIN = 7 * mm
 _PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
 _BOLD = ParagraphStyle('bold', parent=_PLAIN, fontName='Helvetica-Bold')

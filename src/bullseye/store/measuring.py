@@ -20,8 +20,8 @@ from bullseye.core.request import BriefRequest
 from bullseye.store import catalogue, coaching, editing, laps, sorties
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
-from bullseye.tracks.analyse import Known
 from bullseye.tracks.fields import Runway, runways_of
+from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
 
 _NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a track made

@@ -10,7 +10,6 @@ import math
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.optimize import least_squares
 
 from bullseye.core.constants import FPS_PER_KT
 from bullseye.tracks.motion import Motion
@@ -120,6 +119,8 @@ def _fitted(motion: Motion, turns: list[tuple[int, int]]) -> WindAloft | None:
     n, e, turn, part = (np.concatenate(one) for one in (vn, ve, which, share))
     count = len(turns)
     speeds = np.array([float(np.mean(np.hypot(n[turn == k], e[turn == k]))) for k in range(count)])
+
+    from scipy.optimize import least_squares  # here: it takes long to load
 
     def misfit(x: Floats) -> Floats:
         airspeed = x[2 : 2 + count][turn] + x[2 + count :][turn] * part

@@ -17,6 +17,7 @@ from bullseye.tracks.clean import clean, gaps
 from bullseye.tracks.contact import Contact, Prior
 from bullseye.tracks.events import Event, Lap, Then
 from bullseye.tracks.fields import Runway, near
+from bullseye.tracks.known import Known
 from bullseye.tracks.landing import Window, contact_of, event_on, touchdown_event, usual_prior, window_of
 from bullseye.tracks.laps import laps_of
 from bullseye.tracks.liftoff import find_liftoff
@@ -40,16 +41,6 @@ _SAME_PASS_S = 50.0
 _DESCENT_FT, _CLIMB_FT = 100.0, 60.0
 _TAXI_FPS = 20 * FPS_PER_KT
 _FLYING_FPS = 42 * FPS_PER_KT
-
-
-@dataclass(frozen=True, kw_only=True)
-class Known:
-    """What is known of the flight besides the track; all of it may be missing."""
-
-    spots_ft: Mapping[str, float] | None = None  # by runway ident, from the landing threshold
-    touchdown_kcas: float | None = None  # of the aircraft, at a usual weight
-    deceleration_fps2: float | None = None
-    deceleration_sd_fps2: float = 0.6
 
 
 @dataclass(frozen=True)

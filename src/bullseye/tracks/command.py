@@ -11,20 +11,23 @@ from concurrent.futures import ProcessPoolExecutor
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from tqdm import tqdm
 
 from bullseye.core.aircraft import Aircraft
 from bullseye.core.constants import TOUCHDOWN_OVER_STALL
 from bullseye.core.errors import BullseyeError, InvalidInput
-from bullseye.tracks.analyse import Analysis, Known, analyse
 from bullseye.tracks.fields import Runway, runways_of
+from bullseye.tracks.known import Known
 from bullseye.tracks.readers import Columns, read_track
 from bullseye.tracks.readers.columns import columns_from_dict
 from bullseye.tracks.readers.csvtrack import detect
 from bullseye.tracks.report import as_dict, as_text, cleaned_gpx, events_csv, events_geojson
 from bullseye.tracks.track import MOST_BYTES, UnreadableTrack
+
+if TYPE_CHECKING:
+    from bullseye.tracks.analyse import Analysis
 
 REFUSED = 2
 _Outcome = tuple[Path, str | None, str]  # the file, what to write of it, or why not
@@ -123,6 +126,8 @@ def _bytes(path: Path) -> bytes:
 
 
 def _analysed(job: _Job) -> Analysis:
+    from bullseye.tracks.analyse import analyse  # here: the commands beside this one do without what it loads
+
     track = read_track(_bytes(job.path), columns=job.columns)
     day = datetime.fromtimestamp(float(track.time_s[0]), tz=UTC).date() if track.dated else datetime.now(UTC).date()
     runways: list[Runway] = [one for data in job.fields for one in runways_of(data, on=day)]

@@ -5,14 +5,16 @@ from __future__ import annotations
 import io
 import math
 from dataclasses import dataclass, fields
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 import numpy as np
 
 from bullseye.core.constants import FPS_PER_KT, GRAVITY_FPS2
 from bullseye.core.geo import RunwayFrame
-from bullseye.tracks.analyse import Analysis
 from bullseye.tracks.track import Floats
+
+if TYPE_CHECKING:  # who only draws a flight need not load the analysis
+    from bullseye.tracks.analyse import Analysis
 
 _STANDING_FPS = 15 * FPS_PER_KT
 _BANK_OVER_S = 1.5  # a bank is held, not twitched: what is shorter is the receiver's noise [own]

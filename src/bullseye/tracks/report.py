@@ -8,14 +8,16 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict, fields
 from datetime import UTC, datetime
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 import numpy as np
 
 from bullseye.core.constants import FT_PER_M
-from bullseye.tracks.analyse import Analysis
 from bullseye.tracks.events import Event
 from bullseye.tracks.track import Floats
+
+if TYPE_CHECKING:  # who only shows what was found need not load the analysis
+    from bullseye.tracks.analyse import Analysis
 
 _TOLD = ('kind', 'time_s')  # said first, in other words
 _DIGITS = {
