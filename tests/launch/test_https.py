@@ -2,10 +2,7 @@
 
 import datetime
 import os
-import ssl
 import stat
-import urllib.error
-import urllib.request
 
 import pytest
 from cryptography import x509
@@ -16,28 +13,6 @@ from bullseye.launch.trust import create_app
 from tests.launch.test_up import Running, data_folder
 
 __all__ = ['data_folder']
-
-
-def test_up_serves_https_that_verifies_with_its_own_authority_and_says_how_to_trust_it(data_folder):
-    running = Running(data_folder, '--https')
-    try:
-        address = f'https://127.0.0.1:{running.port}'
-        assert f'Bullseye is at {address}' in running.said
-        trust = f'http://127.0.0.1:{running.port + 1}'
-        assert f'Tablets open {trust} first' in running.said
-        with pytest.raises(urllib.error.URLError):  # nobody trusts it unasked
-            urllib.request.urlopen(f'{address}/api/health', timeout=5)
-        authority = urllib.request.urlopen(f'{trust}/bullseye-school.crt', timeout=5).read().decode()
-        context = ssl.create_default_context(cadata=authority)
-        reply = urllib.request.urlopen(f'{address}/api/session', timeout=5, context=context)
-        assert 'Secure' in reply.headers['Set-Cookie']
-        page = urllib.request.urlopen(trust, timeout=5).read().decode()
-        fingerprint = running.said.split('Fingerprint of its certificate: ')[1].split()[0]
-        assert fingerprint in page
-        assert page.count('<svg') == 2
-        assert 'PRIVATE KEY' not in authority + page
-    finally:
-        running.stop()
 
 
 def test_the_certificate_is_what_tablets_ask_for_and_is_kept_until_it_must_change(tmp_path):

@@ -6,9 +6,11 @@ import re
 import shutil
 import signal
 import socket
+import ssl
 import subprocess
 import sys
 import tempfile
+import urllib.error
 import urllib.request
 from http.cookiejar import CookieJar
 from pathlib import Path
@@ -42,13 +44,21 @@ class Running:
             self.said += line
             if re.search(until, line):
                 break
-        self.open = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar())).open
+        found = re.search(r'Bullseye is at (\S+)', self.said)
+        self.address = found[1] if found else ''
         self.token = ''
+        self.trust(None)
+
+    def trust(self, authority: str | None) -> None:
+        """Open addresses from here on as a browser does that trusts one more authority."""
+        jar = urllib.request.HTTPCookieProcessor(CookieJar())
+        context = ssl.create_default_context(cadata=authority)
+        self.open = urllib.request.build_opener(jar, urllib.request.HTTPSHandler(context=context)).open
 
     def call(self, method: str, path: str, body=None):
         headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token}
         data = None if body is None else json.dumps(body).encode()
-        request = urllib.request.Request(f'http://127.0.0.1:{self.port}{path}', data, headers, method=method)
+        request = urllib.request.Request(f'{self.address}{path}', data, headers, method=method)
         with self.open(request, timeout=10) as reply:
             found = json.loads(reply.read() or 'null')
         self.token = (found or {}).get('csrf_token', self.token)
@@ -64,6 +74,24 @@ class Running:
         code = self.process.wait(timeout=30)
         self.process.stdout.close()
         return code
+
+
+def take_its_certificate(running: Running) -> None:
+    """As a tablet does: the page without a certificate says how to trust the site, which then verifies."""
+    assert running.address == f'https://127.0.0.1:{running.port}'
+    trust = f'http://127.0.0.1:{running.port + 1}'
+    assert f'Tablets open {trust} first' in running.said
+    with pytest.raises(urllib.error.URLError, match='CERTIFICATE_VERIFY_FAILED'):  # nobody trusts it unasked
+        running.call('GET', '/api/session')
+    authority = running.open(f'{trust}/bullseye-school.crt', timeout=5).read().decode()
+    page = running.open(trust, timeout=5).read().decode()
+    fingerprint = running.said.split('Fingerprint of its certificate: ')[1].split()[0]
+    assert fingerprint in page
+    assert page.count('<svg') == 2
+    assert 'PRIVATE KEY' not in authority + page
+    running.trust(authority)
+    with running.open(f'{running.address}/api/session', timeout=5) as reply:
+        assert 'Secure' in reply.headers['Set-Cookie']
 
 
 def of_the_future(folder: Path, database: str) -> None:
@@ -112,7 +140,8 @@ def test_a_real_school_and_the_demo_stand_beside_each_other_through_every_start(
     with socket.socket() as probe:
         assert probe.connect_ex(('127.0.0.1', int((data_folder / 'postgres-port').read_text()))) != 0
 
-    second = Running(data_folder)  # of the same school as the last time
+    second = Running(data_folder, '--https')  # of the same school as the last time
+    take_its_certificate(second)
     second.enter()
     assert second.call('GET', f'/api/sorties/{flown}/laps')['laps'][0]['along_ft'] == 790
     assert len(second.call('GET', '/api/catalogue')['people']) == 6  # the demo was not filled in twice

@@ -12,7 +12,6 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.brief import make_brief, setting
 from bullseye.core.touchdown import Approach, predict
-from bullseye.demo import flights
 from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, coaching, laps, people, scope
 from bullseye.store.models import (
@@ -120,11 +119,21 @@ def seed(db: Session, *, today: date) -> bool:
     scope.bind(db, school.id)
     catalogue.add_built_in(db, school)
     techniques = catalogue.all_techniques(db)
+    known_to_all = people.hash_of(PASSWORD)
+
+    def person(name: str, role: str, technique: Technique | None = None) -> User:
+        login = f'{name.split(maxsplit=1)[0].lower()}@{_DOMAIN}'
+        made = people.add(
+            db, school=school, login=login, name=name, role=role, password=PASSWORD, password_hash=known_to_all
+        )
+        made.technique_id = technique.id if technique else None
+        return made
+
     instructors = [
-        _person(db, school, 'Marta Kowalczyk', 'chief', technique=techniques[0]),
-        _person(db, school, 'Elias Brandt', 'instructor', technique=techniques[2]),
+        person('Marta Kowalczyk', 'chief', techniques[0]),
+        person('Elias Brandt', 'instructor', techniques[2]),
     ]
-    students = [_person(db, school, habit.name, 'student') for habit in HABITS]
+    students = [person(habit.name, 'student') for habit in HABITS]
     students[0].crosswind_limit_kt = 6
     students[3].crosswind_limit_kt = 12
     add_fleet(db, school)
@@ -159,6 +168,8 @@ def seed(db: Session, *, today: date) -> bool:
         landing='normal',
         wind=(70, 6, None),
     )
+    from bullseye.demo import flights  # here: the simulator is needed once in the life of a database
+
     flights.add_recorded_flight(db, recorded, by=instructors[0])
     for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
         _sortie(
@@ -190,13 +201,6 @@ def bring_forward(db: Session, *, today: date) -> None:
         .execution_options(synchronize_session=False)
     )
     db.commit()
-
-
-def _person(db: Session, school: School, name: str, role: str, *, technique: Technique | None = None) -> User:
-    login = f'{name.split(maxsplit=1)[0].lower()}@{_DOMAIN}'
-    person = people.add(db, school=school, login=login, name=name, role=role, password=PASSWORD)
-    person.technique_id = technique.id if technique else None
-    return person
 
 
 def _sortie(

@@ -13,7 +13,6 @@ from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
 from bullseye.jobs import ANALYSE, TAKE_UP, lock_of, plain_url
-from bullseye.jobs.analysing import analyse_file
 from bullseye.store import scope, trackfiles
 from bullseye.store.database import open_engine, session_maker
 
@@ -26,6 +25,8 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
 
     @app.task(name=ANALYSE)
     def analyse_track(*, school_id: int, file_id: str) -> None:
+        from bullseye.jobs.analysing import analyse_file  # here: it takes long to load, and may wait for the first file
+
         analyse_file(sessions, school_id, uuid.UUID(file_id))
 
     @app.periodic(cron='*/2 * * * *')

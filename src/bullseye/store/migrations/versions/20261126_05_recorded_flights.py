@@ -6,7 +6,6 @@ Revises: 20261125_04
 
 import sqlalchemy as sa
 from alembic import op
-from procrastinate.schema import SchemaManager
 from sqlalchemy.dialects.postgresql import JSONB
 
 revision = '20261126_05'
@@ -43,6 +42,8 @@ def _key_to(table: str, column: str, other: str) -> sa.ForeignKeyConstraint:
 
 def upgrade() -> None:
     # many statements at once: only the driver's own cursor takes them
+    from procrastinate.schema import SchemaManager  # here: every start reads the migrations, few run them
+
     op.get_bind().connection.cursor().execute(SchemaManager.get_schema())
     op.create_table(
         'track_file',
