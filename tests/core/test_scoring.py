@@ -128,17 +128,18 @@ def test_what_nobody_measured_is_said_and_not_made_up():
     assert 'holds what nobody measured: speed, wind, roundout' in parts['hold_off'].words
 
 
-def summary_of(*errors_ft, speeds=None, next_aim_ft=None):
+def summary_of(*errors_ft, speeds=None, **following):
     speeds = speeds or [None] * len(errors_ft)
     found = [judged(along_ft=800 + e, threshold_speed_kias=v) for e, v in zip(errors_ft, speeds, strict=True)]
-    return summarise([(score, diagnosis, False) for score, diagnosis, _ in found], next_aim_ft=next_aim_ft)
+    return summarise([(score, diagnosis, False) for score, diagnosis, _ in found], **following)
 
 
 def test_consistently_long_is_told_from_all_over_the_place():
     steady = summary_of(180, 210, 190, 200)
     assert steady.mean_error_ft == pytest.approx(195)
     assert steady.one_change == 'Steadily 200 ft long: move the aim point 200 ft back (1 stripe and gap).'
-    assert 'aim at 210 ft' in summary_of(180, 210, 190, 200, next_aim_ft=210).one_change
+    following = summary_of(1_180, 1_210, 1_190, 1_200, next_aim_ft=214, next_spot_ft=1_400)
+    assert following.one_change == 'Steadily 1,200 ft long: aim at 210 ft for the spot at 1,400 ft on the next lap.'
     assert 'before the threshold' in summary_of(180, 210, 190, 200, next_aim_ft=-40).one_change
     assert summary_of(300, -250, 20, -100).one_change.startswith('Scattered by')
     usual = briefed().approach_speed_kias

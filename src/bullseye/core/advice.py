@@ -205,13 +205,13 @@ def _sentence(
 ) -> str:
     """The one change, then where to aim."""
     if not laps or diagnosis is None:
-        return f'Aim at {round(aim_ft, -1):.0f} ft, {brief.aim_before_spot_words}; no lap flown yet.'
+        return f'Aim at {round(aim_ft, -1):,.0f} ft, {brief.aim_before_spot_words}; no lap flown yet.'
     moved_ft = aim_ft - laps[-1].aim_ft
     if abs(moved_ft) < 5:
-        aim = f'Aim at {round(aim_ft, -1):.0f} ft again.'
+        aim = f'Aim at {round(aim_ft, -1):,.0f} ft again.'
     else:
         way = 'later' if moved_ft > 0 else 'earlier'
-        aim = f'Aim at {round(aim_ft, -1):.0f} ft, {abs(round(moved_ft, -1)):.0f} ft {way} ({in_stripes(moved_ft)}).'
+        aim = f'Aim at {round(aim_ft, -1):,.0f} ft, {abs(round(moved_ft, -1)):,.0f} ft {way} ({in_stripes(moved_ft)}).'
     landed = sum(d.error_ft is not None for _, d, _ in judged)
     why = summarise(judged).one_change if landed >= 3 else diagnosis.one_change
     # a steady error is put right by the aim that follows; the sum of both would be told twice

@@ -252,7 +252,7 @@ def _basis(request: BriefRequest, approach: Approach) -> Basis:
     }[source]
     return Basis(
         source=source,
-        words=f'{words}: average good to about ±{bias_sd_ft:.0f} ft.' if bias_sd_ft else f'{words}.',
+        words=f'{words}: average good to about ±{bias_sd_ft:,.0f} ft.' if bias_sd_ft else f'{words}.',
         laps=laps,
         timed_laps=known.timed_laps,
         deceleration_fps2=approach.deceleration_fps2,
@@ -298,7 +298,7 @@ def _aim_problems(request: BriefRequest, made: Setting, aim_ft: float, touch: To
     problems = []
     if aim_ft < 0:
         problems.append(
-            f'The aim point lies {-aim_ft:.0f} ft short of the landing threshold. Choose a spot farther in.'
+            f'The aim point lies {-aim_ft:,.0f} ft short of the landing threshold. Choose a spot farther in.'
         )
     obstacle = request.runway.obstacle
     if obstacle is not None:
@@ -309,8 +309,8 @@ def _aim_problems(request: BriefRequest, made: Setting, aim_ft: float, touch: To
         if margin_ft < OBSTACLE_MARGIN_FT:
             side = 'over' if margin_ft >= 0 else 'below'
             problems.append(
-                f'The path to this aim point passes {abs(margin_ft):.0f} ft {side} the top of the '
-                f'{obstacle.height_ft:.0f} ft obstacle; {OBSTACLE_MARGIN_FT:.0f} ft is the least we call good.'
+                f'The path to this aim point passes {abs(margin_ft):,.0f} ft {side} the top of the '
+                f'{obstacle.height_ft:,.0f} ft obstacle; {OBSTACLE_MARGIN_FT:,.0f} ft is the least we call good.'
                 f'{_steady_angle(aim_ft, obstacle)}'
             )
     if made.approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
@@ -409,7 +409,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         )
         if last_ft < box_ft[1]:
             problems.append(
-                f'The box ends {box_ft[1] - last_ft:.0f} ft beyond the go-around point: the factored ground roll '
+                f'The box ends {box_ft[1] - last_ft:,.0f} ft beyond the go-around point: the factored ground roll '
                 'would not fit behind it. Choose a spot nearer the threshold or another runway.'
             )
     cautions.extend(problems)
@@ -528,7 +528,7 @@ def _air_words(made: Setting, temperature_c: float) -> str:
 
 def _aim_words(before_ft: float, has_paint: bool) -> str:
     side = 'before' if before_ft >= 0 else 'beyond'
-    feet = f'{abs(round(before_ft, -1)):.0f} ft {side} the spot'
+    feet = f'{abs(round(before_ft, -1)):,.0f} ft {side} the spot'
     return f'{feet}, {in_stripes(before_ft)}' if has_paint else feet
 
 

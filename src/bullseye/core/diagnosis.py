@@ -154,7 +154,7 @@ def _timed_float_ft(approach: Approach, seconds: float) -> float:
 def _aim_words(aim_ft: float) -> str:
     if abs(aim_ft) < 1:
         return 'aim point as worked out'
-    return f'aim point {abs(aim_ft):.0f} ft {"beyond" if aim_ft > 0 else "before"} the worked-out one'
+    return f'aim point {abs(aim_ft):,.0f} ft {"beyond" if aim_ft > 0 else "before"} the worked-out one'
 
 
 def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
@@ -178,7 +178,7 @@ def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> str
 
 def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
     feet = largest.feet or 0.0
-    amount = f'{abs(round(feet, -1)):.0f} ft'
+    amount = f'{abs(round(feet, -1)):,.0f} ft'
     long = feet > 0
     if abs(feet) < _SMALL_FT:
         return 'Change nothing: every part is within what can be told from a tap.'

@@ -59,5 +59,5 @@ def roundout_cue(
     else:
         widths = nose_ft / runway.width_ft
         where = f'Start the roundout with the nose about {widths:.1f} runway widths before the aim'
-    words = f'{where}: about {round(before_ft, -1):.0f} ft to go, eyes {up_ft:.0f} ft up.'
+    words = f'{where}: about {round(before_ft, -1):,.0f} ft to go, eyes {up_ft:,.0f} ft up.'
     return RoundoutCue(eyes_before_aim_ft=before_ft, eyes_height_ft=up_ft, nose_before_aim_ft=nose_ft, words=words)

@@ -463,7 +463,7 @@ def _gates(task: PatternTask, flown: _Flown, heights: _Heights) -> tuple[Gate, .
     slope = math.tan(math.radians(task.path_angle_deg))
     for height_ft in _FINAL_GATES_FT:
         if height_ft < heights.on_final_ft:
-            found.append(gate(f'{height_ft:.0f} ft on final', height_ft, (task.aim_point_ft - height_ft / slope, 0.0)))
+            found.append(gate(f'{height_ft:,.0f} ft on final', height_ft, (task.aim_point_ft - height_ft / slope, 0.0)))
     return tuple(found)
 
 
@@ -548,7 +548,9 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
     :raises NoPattern: when the wind is unknown or too strong to hold a track, or the aircraft has no speed ladder
     """
     if task.tpa_ft < _LOWEST_FT:
-        raise NoPattern(f'pattern altitude {task.altitude_ft:.0f} ft is less than {_LOWEST_FT:.0f} ft above the runway')
+        raise NoPattern(
+            f'pattern altitude {task.altitude_ft:,.0f} ft is less than {_LOWEST_FT:,.0f} ft above the runway'
+        )
     direction, speed_kt, source = pattern_wind(task)
     off = math.radians((direction or 0.0) - task.runway.course_deg_true)
     wind = GroundWind.on(headwind_kt=speed_kt * math.cos(off), crosswind_from_right_kt=speed_kt * math.sin(off))
@@ -638,7 +640,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
     )
     earlier_s = drift_ft / (base.groundspeed_kt * FPS_PER_KT)
     if drift_ft > 50:
-        words = f'The wind carries base {drift_ft:.0f} ft through final: roll in {earlier_s:.0f} s earlier'
+        words = f'The wind carries base {drift_ft:,.0f} ft through final: roll in {earlier_s:.0f} s earlier'
         if bank is None:
             words += '; begun late no bank would do it: go around.'
         else:
@@ -646,7 +648,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
             if bank > STEEPEST_DEG:
                 words += f' Over {STEEPEST_DEG:.0f}°: overshoot and go around instead.'
     elif drift_ft < -50:
-        words = f'The wind holds base back {-drift_ft:.0f} ft: roll in {-earlier_s:.0f} s later.'
+        words = f'The wind holds base back {-drift_ft:,.0f} ft: roll in {-earlier_s:.0f} s later.'
     else:
         words = 'The wind hardly moves the turn onto final.'
     return FinalTurn(

@@ -217,14 +217,15 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     ]
     if margin_ft < 0:
         cautions.insert(
-            0, f'NOT REACHED: even clean the glide ends {-margin_ft:.0f} ft before the aim point. Fly closer or higher.'
+            0,
+            f'NOT REACHED: even clean the glide ends {-margin_ft:,.0f} ft before the aim point. Fly closer or higher.',
         )
     if near_ft > task.aim_point_ft:
         cautions.insert(
-            0, f'TOO HIGH: even with full flap and a slip it ends {near_ft - task.aim_point_ft:.0f} ft beyond.'
+            0, f'TOO HIGH: even with full flap and a slip it ends {near_ft - task.aim_point_ft:,.0f} ft beyond.'
         )
     if glide.height < _FINAL_AT_FT:
-        cautions.insert(0, f'The last turn ends {max(0.0, glide.height):.0f} ft up: too low to turn. Fly closer.')
+        cautions.insert(0, f'The last turn ends {max(0.0, glide.height):,.0f} ft up: too low to turn. Fly closer.')
     words = (
         'Turn at once, abeam the spot.'
         if after_ft < 50

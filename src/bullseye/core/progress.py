@@ -29,10 +29,16 @@ class Summary:
     one_change: str
 
 
-def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]], *, next_aim_ft: float | None = None) -> Summary:
+def summarise(
+    laps: Sequence[tuple[Score, Diagnosis, bool]],
+    *,
+    next_aim_ft: float | None = None,
+    next_spot_ft: float | None = None,
+) -> Summary:
     """Sum up laps given as score, diagnosis and whether it was a go-around.
 
     :param next_aim_ft: aim point of the next brief, which has learned from these laps; None when there is none
+    :param next_spot_ft: the spot that it is for
 
     A steady error is told from a scattered one: the mean must be larger than what chance makes of the spread
     (twice the standard error), else the speed comes before the aim point. Source: [own] with Student's reasoning.
@@ -55,6 +61,7 @@ def summarise(laps: Sequence[tuple[Score, Diagnosis, bool]], *, next_aim_ft: flo
             spread_ft=spread_ft,
             measured=len(errors_ft),
             next_aim_ft=next_aim_ft,
+            next_spot_ft=next_spot_ft,
         ),
     )
 
@@ -76,6 +83,7 @@ def _one_change(
     spread_ft: float | None,
     measured: int,
     next_aim_ft: float | None,
+    next_spot_ft: float | None,
 ) -> str:
     if mean_ft is None or not measured:
         return 'No touchdown marked yet.'
@@ -87,20 +95,21 @@ def _one_change(
         parts = mean_parts_ft(diagnoses)
         if abs(parts.get('speed', 0.0)) > abs(mean_ft) / 2 and parts['speed'] * mean_ft > 0:
             return (
-                f'Steadily {abs(round(mean_ft, -1)):.0f} ft {"long" if mean_ft > 0 else "short"}, most of it speed: '
+                f'Steadily {abs(round(mean_ft, -1)):,.0f} ft {"long" if mean_ft > 0 else "short"}, most of it speed: '
                 'fly the briefed speed before moving the aim point.'
             )
-        steadily = f'Steadily {abs(round(mean_ft, -1)):.0f} ft {"long" if mean_ft > 0 else "short"}'
+        steadily = f'Steadily {abs(round(mean_ft, -1)):,.0f} ft {"long" if mean_ft > 0 else "short"}'
         if next_aim_ft is not None and next_aim_ft < 0:
             return f'{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.'
         if next_aim_ft is not None:
-            return f'{steadily}: aim at {round(next_aim_ft, -1):.0f} ft on the next lap.'
+            where = f' for the spot at {round(next_spot_ft, -1):,.0f} ft' if next_spot_ft is not None else ''
+            return f'{steadily}: aim at {round(next_aim_ft, -1):,.0f} ft{where} on the next lap.'
         return (
-            f'{steadily}: move the aim point {abs(round(mean_ft, -1)):.0f} ft '
+            f'{steadily}: move the aim point {abs(round(mean_ft, -1)):,.0f} ft '
             f'{"back" if mean_ft > 0 else "on"} ({in_stripes(mean_ft)}).'
         )
     if spread_ft > _TIGHT_FT and len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
-        return f'Scattered by {spread_ft:.0f} ft, most of it speed: hold the speed, leave the aim point.'
+        return f'Scattered by {spread_ft:,.0f} ft, most of it speed: hold the speed, leave the aim point.'
     if spread_ft > 150:
-        return f'Scattered by {spread_ft:.0f} ft: the same speed and the same roundout every lap, then judge the aim.'
-    return f'No steady error: mean {mean_ft:+.0f} ft, spread {spread_ft:.0f} ft. Leave the aim point where it is.'
+        return f'Scattered by {spread_ft:,.0f} ft: the same speed and the same roundout every lap, then judge the aim.'
+    return f'No steady error: mean {mean_ft:+,.0f} ft, spread {spread_ft:,.0f} ft. Leave the aim point where it is.'

@@ -93,7 +93,7 @@ def _margin(name: str, margin_ft: float | None) -> Reason:
     if margin_ft is None:
         return Reason(name=name, value=None, unit='ft', words=f'{name} unknown', points=0.0)
     short = margin_ft < 0
-    words = f'{name} {abs(margin_ft):.0f} ft' + (' TOO SHORT' if short else ' to spare')
+    words = f'{name} {abs(margin_ft):,.0f} ft' + (' TOO SHORT' if short else ' to spare')
     # beyond a thousand feet more length is worth nothing
     points = -_OVER_LIMIT if short else min(margin_ft, 1_000.0) / 500
     return Reason(name=name, value=margin_ft, unit='ft', words=words, points=points, over_limit=short)

@@ -230,7 +230,7 @@ def _words(lap: MeasuredLap, brief: BriefAnswer, hit: bool | None) -> str:
         return 'Touchdown not seen: accuracy is unknown.'
     low_ft, high_ft = brief.box_ft
     if hit:
-        return f'In the box, {lap.along_ft - brief.spot_ft:.0f} ft past the spot.'
+        return f'In the box, {lap.along_ft - brief.spot_ft:,.0f} ft past the spot.'
     if lap.along_ft < low_ft:
-        return f'{low_ft - lap.along_ft:.0f} ft short of the box: short is a fail, however small.'
-    return f'{lap.along_ft - high_ft:.0f} ft beyond the box.'
+        return f'{low_ft - lap.along_ft:,.0f} ft short of the box: short is a fail, however small.'
+    return f'{lap.along_ft - high_ft:,.0f} ft beyond the box.'

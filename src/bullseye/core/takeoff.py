@@ -308,7 +308,7 @@ def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -
             school='rotate',
             speed_kias=rotate_kias,
             ground_roll_ft=chosen.ground_roll_ft + longer_ft,
-            words=f'Rotate at the printed {rotate_kias:.0f} kt, whatever the weight: {longer_ft:.0f} ft more roll.',
+            words=f'Rotate at the printed {rotate_kias:.0f} kt, whatever the weight: {longer_ft:,.0f} ft more roll.',
         ),
         LiftOffSchool(
             school='fly_off',
@@ -322,17 +322,17 @@ def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -
 def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[str]:
     said = []
     if roll_ft > runway.length_ft:
-        said.append(f'NO MARGIN: the ground roll needs {roll_ft - runway.length_ft:.0f} ft more than the runway has.')
+        said.append(f'NO MARGIN: the ground roll needs {roll_ft - runway.length_ft:,.0f} ft more than the runway has.')
     elif over_ft > runway.length_ft:
         said.append(
-            f'No margin to 50 ft: it takes {over_ft - runway.length_ft:.0f} ft more than the runway has. '
+            f'No margin to 50 ft: it takes {over_ft - runway.length_ft:,.0f} ft more than the runway has. '
             'The ground roll alone fits.'
         )
     if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
         said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
     if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:
-        way = f'{clearance_ft:.0f} ft over' if clearance_ft >= 0 else f'{-clearance_ft:.0f} ft below'
+        way = f'{clearance_ft:,.0f} ft over' if clearance_ft >= 0 else f'{-clearance_ft:,.0f} ft below'
         said.append(
-            f'The climb passes {way} the top of the obstacle; {OBSTACLE_MARGIN_FT:.0f} ft is the least we call good.'
+            f'The climb passes {way} the top of the obstacle; {OBSTACLE_MARGIN_FT:,.0f} ft is the least we call good.'
         )
     return said

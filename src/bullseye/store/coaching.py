@@ -504,6 +504,8 @@ def _judged(request_json: str, seen_json: str) -> tuple[BriefAnswer, Score, Diag
 
 def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Summary:
     """The laps of a sortie together, and the one change that follows for the next."""
-    next_aim_ft = brief_of(live_request(db, sortie)).aim_point_ft if results else None
+    brief = brief_of(live_request(db, sortie)) if results else None
     laps = [(r.score, r.diagnosis, r.lap.outcome in NOT_LANDED) for r in results if not r.lap.excluded]
-    return summarise(laps, next_aim_ft=next_aim_ft)
+    if brief is None:
+        return summarise(laps)
+    return summarise(laps, next_aim_ft=brief.aim_point_ft, next_spot_ft=brief.spot_ft)

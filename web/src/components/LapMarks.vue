@@ -5,14 +5,20 @@ import type { Drift, LapIn } from '@/api/types'
 import Chip from '@/components/Chip.vue'
 import { DRIFTS, MARK_LABEL, MARKS, STATES, type LapState, type Mark } from '@/marks'
 
-const props = defineProps<{ values: Partial<LapIn> }>()
+const props = defineProps<{
+  values: Partial<LapIn>
+  /** What a tap goes on from: taps may come faster than what they change is stored and shown. */
+  latest: () => Partial<LapIn>
+}>()
 const state = defineModel<LapState>('state', { required: true })
 const emit = defineEmits<{ set: [what: string, part: Partial<LapIn>] }>()
 
 const has = (mark: Mark) => !!props.values.marks?.includes(mark)
 function toggle(mark: Mark) {
-  const marks = props.values.marks ?? []
-  emit('set', MARK_LABEL[mark].toLowerCase(), { marks: has(mark) ? marks.filter((one) => one !== mark) : [...marks, mark] })
+  const marks = props.latest().marks ?? []
+  emit('set', MARK_LABEL[mark].toLowerCase(), {
+    marks: marks.includes(mark) ? marks.filter((one) => one !== mark) : [...marks, mark],
+  })
 }
 const isClean = computed(
   () => props.values.bounced === false && props.values.ballooned === false && props.values.drift === 'none',
@@ -23,14 +29,14 @@ function clean() {
     ballooned: false,
     drift: 'none',
     known_by: { drift: 'seen' },
-    marks: (props.values.marks ?? []).filter((one) => !MARKS.touched.includes(one) || one === 'prompted'),
+    marks: (props.latest().marks ?? []).filter((one) => !MARKS.touched.includes(one) || one === 'prompted'),
   })
 }
 function drift(value: Drift) {
-  emit('set', 'drift', { drift: props.values.drift === value ? null : value, known_by: { drift: 'seen' } })
+  emit('set', 'drift', { drift: props.latest().drift === value ? null : value, known_by: { drift: 'seen' } })
 }
 function toggleFlag(name: 'bounced' | 'ballooned') {
-  emit('set', name, { [name]: props.values[name] ? null : true })
+  emit('set', name, { [name]: props.latest()[name] ? null : true })
 }
 const counts = computed(() =>
   Object.fromEntries(STATES.map(({ value }) => [value, MARKS[value].filter(has).length])),

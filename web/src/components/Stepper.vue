@@ -17,15 +17,18 @@ const props = withDefaults(
     slide?: boolean
     tall?: boolean
     hideLabel?: boolean
+    /** What a step goes on from, where a value is stored before it is shown: taps may come faster. */
+    latest?: () => number | null | undefined
   }>(),
-  { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined },
+  { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined, latest: undefined },
 )
 const value = defineModel<number | null>({ required: true })
 const id = `stepper-${Math.random().toString(36).slice(2)}`
 const shown = computed(() => (value.value === null ? '' : value.value.toFixed(props.digits)))
 function move(way: number) {
-  const from = value.value ?? props.start ?? props.min
-  const next = value.value === null ? from : snap(from, props.step) + way * props.step
+  const now = (props.latest ? props.latest() : value.value) ?? null
+  const from = now ?? props.start ?? props.min
+  const next = now === null ? from : snap(from, props.step) + way * props.step
   value.value = clamp(Number(next.toFixed(3)), props.min, props.max)
 }
 function type(event: Event) {

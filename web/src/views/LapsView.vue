@@ -156,7 +156,7 @@ const PILOTS = [
   { value: 'instructor' as const, label: 'Instructor' },
 ]
 function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
-  set('left out of learning', { excluded: values.value?.excluded === value ? null : value })
+  set('left out of learning', { excluded: recorder.latest().excluded === value ? null : value })
 }
 const KINDS = computed<LandingKind[]>(() => {
   const planned = (plan.value?.lap_plan.laps ?? []).map((one) => one.kind).filter((kind): kind is LandingKind => kind in LANDING_LABEL)
@@ -295,10 +295,11 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
     <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
       <section v-if="mayRecord" class="panel space-y-3" aria-label="What was seen of this lap">
-        <LapMarks v-model:state="state" :values="values ?? {}" @set="set" />
+        <LapMarks v-model:state="state" :values="values ?? {}" :latest="recorder.latest" @set="set" />
         <div v-if="landed" class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="values?.threshold_speed_kias ?? null"
+            :latest="() => recorder.latest().threshold_speed_kias"
             label="Speed over threshold"
             unit="kt"
             tall
@@ -343,6 +344,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             />
             <Stepper
               :model-value="values?.liftoff_ft ?? null"
+              :latest="() => recorder.latest().liftoff_ft"
               label="Lift-off, from the start of the roll"
               unit="ft"
               tall
@@ -386,6 +388,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           <div class="grid gap-3 sm:grid-cols-2">
             <Stepper
               :model-value="values?.aim_point_ft ?? null"
+              :latest="() => recorder.latest().aim_point_ft"
               label="Aimed at"
               unit="ft"
               :min="-500"
@@ -398,6 +401,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             />
             <Stepper
               :model-value="values?.float_s ?? null"
+              :latest="() => recorder.latest().float_s"
               label="Float"
               unit="s"
               :min="0"
@@ -410,6 +414,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             />
             <Stepper
               :model-value="values?.wind_dir_deg_mag ?? null"
+              :latest="() => recorder.latest().wind_dir_deg_mag"
               label="Wind then, from"
               unit="°"
               :min="0"
@@ -418,10 +423,11 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="sortie.wind_dir_deg_mag ?? 360"
               empty-word="as briefed"
               :error="fieldErrors.wind_dir_deg_mag"
-              @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: values?.wind_kt ?? sortie.wind_kt })"
+              @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })"
             />
             <Stepper
               :model-value="values?.wind_kt ?? null"
+              :latest="() => recorder.latest().wind_kt"
               label="Wind then"
               unit="kt"
               :min="0"
@@ -429,7 +435,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="sortie.wind_kt"
               empty-word="as briefed"
               :error="fieldErrors.wind_kt"
-              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (values?.wind_dir_deg_mag ?? sortie.wind_dir_deg_mag) })"
+              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? sortie.wind_dir_deg_mag) })"
             />
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">Remove this lap</button>
