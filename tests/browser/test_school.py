@@ -38,7 +38,7 @@ def test_an_aircraft_is_entered_with_a_pasted_table_and_taken_back(marta: Page, 
     page.get_by_label('Empty weight', exact=True).blur()
     page.get_by_role('button', name='Keep', exact=True).click()
     expect(page.get_by_role('status').filter(has_text='Dunlin 115 is kept')).to_be_visible()
-    expect(page.get_by_role('status').filter(has_text='below the maximum')).to_contain_text('1580 lb')
+    expect(page.get_by_role('status').filter(has_text='below the maximum')).to_contain_text('1,580 lb')
     page.get_by_role('button', name='Undo').click()
     expect(page.get_by_role('button', name='Dunlin 115')).to_have_count(0)
     assert all('422' in text for text in quiet)

@@ -18,6 +18,28 @@ def test_a_command_that_fails_is_one_sentence_with_its_last_words():
     assert say.run(['echo', 'well'], failed='It broke') == 'well\n'
 
 
+def test_the_environment_is_made_of_debians_python_where_it_will_do(monkeypatch, tmp_path):
+    """Another may stand first on the path, built by hand and slower."""
+    will_do, will_not = tmp_path / 'will-do', tmp_path / 'will-not'
+    for program, code in ((will_do, 0), (will_not, 1)):  # an old one, or one without its packages for this
+        program.write_text(f'#!/bin/sh\nexit {code}\n')
+        program.chmod(0o755)
+    found = {}
+    for debians in (will_do, will_not, tmp_path / 'absent'):
+        for running in (will_do, will_not):
+            monkeypatch.setattr(setup, 'DEBIAN_PYTHON', debians)
+            monkeypatch.setattr(sys, 'executable', str(running))
+            found[debians.name, running.name] = setup.interpreter()
+    assert found == {
+        ('will-do', 'will-do'): will_do,
+        ('will-do', 'will-not'): will_do,
+        ('will-not', 'will-do'): will_do,
+        ('will-not', 'will-not'): None,
+        ('absent', 'will-do'): will_do,
+        ('absent', 'will-not'): None,
+    }
+
+
 def test_an_old_node_is_refused_with_what_was_found(monkeypatch, tmp_path):
     old = tmp_path / 'node'
     old.write_text('#!/bin/sh\necho v18.19.0\n')

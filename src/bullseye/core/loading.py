@@ -44,8 +44,8 @@ def loaded(aircraft: Aircraft, loading: Loading) -> Loaded:
     weight = sum(lb for _, lb in parts)
     over = weight - aircraft.max_weight_lb
     words = (
-        f'{over:.0f} lb OVER the maximum of {aircraft.max_weight_lb:.0f} lb.'
+        f'{over:,.0f} lb OVER the maximum of {aircraft.max_weight_lb:,.0f} lb.'
         if over > 0
-        else f'{weight:.0f} lb, {-over:.0f} lb below the maximum. Balance is not checked here: use the handbook.'
+        else f'{weight:,.0f} lb, {-over:,.0f} lb below the maximum. Balance is not checked here: use the handbook.'
     )
     return Loaded(weight_lb=weight, parts_lb=parts, over_lb=over, words=words)

@@ -61,7 +61,7 @@ def approach_speed(
     if technique.weight_scaling:
         table = flap.airspeed_table
         weighed_kias = table.indicated_kt(table.calibrated_kt(base_kias) * math.sqrt(ratio))
-        why = f'{weight_lb:.0f} lb is {ratio * 100:.0f} % of maximum weight; speeds fall with its square root'
+        why = f'{weight_lb:,.0f} lb is {ratio * 100:.0f} % of maximum weight; speeds fall with its square root'
     else:
         why = 'printed speed kept at every weight: technique setting'
     steps.append(

@@ -11,6 +11,7 @@ ROOT = Path(__file__).resolve().parents[3]
 VENV = ROOT / '.venv'
 PYTHON = VENV / 'bin' / 'python'
 WEB = ROOT / 'web'
+DEBIAN_PYTHON = Path('/usr/bin/python3')
 # of Debian, for the tests: the first draws the same pages for less than half the work
 CHROMIUM = ('chromium-headless-shell', 'chromium')
 SMALLEST_FREE_BYTES = 500_000_000

@@ -11,7 +11,7 @@ import sys
 from collections.abc import Iterable
 from pathlib import Path
 
-from bullseye.launch.places import CHROMIUM, PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB, chromium
+from bullseye.launch.places import CHROMIUM, DEBIAN_PYTHON, PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB, chromium
 from bullseye.launch.postgres import server_programs
 from bullseye.launch.say import give_up, run, step
 
@@ -33,14 +33,24 @@ def check_node() -> None:
         give_up(f'Node 20 or newer with npm is needed ({found}); install it and start again.')
 
 
+def interpreter() -> Path | None:
+    """The Python of which ``.venv`` is made: Debian's own where it will do, else the one that runs this.
+
+    :return: None when neither can make one
+    """
+    will_do = 'import sys, ensurepip, venv; sys.exit(sys.version_info < (3, 11))'
+    for python in (DEBIAN_PYTHON, Path(sys.executable)):
+        if python.exists() and not subprocess.run([python, '-c', will_do], capture_output=True, check=False).returncode:
+            return python
+    return None
+
+
 def debian_packages(*, for_tests: bool) -> None:
     """Install the Debian packages that are missing."""
     missing = []
     if server_programs() is None:
         missing.append('postgresql')
-    try:
-        import ensurepip  # noqa: F401
-    except ImportError:
+    if not PYTHON.exists() and interpreter() is None:
         missing.append('python3-venv')
     if for_tests and chromium() is None:
         missing.append(CHROMIUM[0])
@@ -91,7 +101,7 @@ def python_packages(*, for_tests: bool) -> None:
         return
     if not PYTHON.exists():
         step('making .venv')
-        run([sys.executable, '-m', 'venv', VENV], failed='The virtual environment could not be made')
+        run([interpreter() or sys.executable, '-m', 'venv', VENV], failed='The virtual environment could not be made')
     step(f'installing Python packages ({lock.name})')
     pip: list[str | Path] = [PYTHON, '-m', 'pip', 'install', '--quiet', '--disable-pip-version-check']
     # the lock names every package, so nothing is left to resolve: a newer release elsewhere cannot interfere

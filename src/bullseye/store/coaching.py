@@ -457,7 +457,7 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
         parts=make_parts(request, plan_of(db, sortie), brief),
         card=brief.card,
         title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
-        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:.0f} lb, '
+        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:,.0f} lb, '
         f'{sortie.standard.name}, technique {sortie.technique.name}',
     )
 

@@ -17,12 +17,12 @@ const view = computed(() => {
   const all = [...places.value.runways.flatMap((one) => one.places.map((end) => end.at)), ...places.value.marks.map((mark) => mark.at)]
   const [xs, ys] = [all.map((at) => at[0]), all.map((at) => at[1])]
   const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const scale = Math.min((W - 120) / Math.max(1, right - left), (H - 70) / Math.max(1, high - low), 1)
+  const scale = Math.min((W - 120) / Math.max(1, right - left), (H - 90) / Math.max(1, high - low), 1)
   const [midX, midY] = [(left + right) / 2, (low + high) / 2]
   return {
     scale,
     x: scaleLinear([midX, midX + 1], [W / 2, W / 2 + scale]),
-    y: scaleLinear([midY, midY + 1], [H / 2, H / 2 - scale]),
+    y: scaleLinear([midY, midY + 1], [H / 2 - 10, H / 2 - 10 - scale]),
   }
 })
 const broken = computed(() => ![view.value.scale, view.value.x(0), view.value.y(0)].every(Number.isFinite))

@@ -129,7 +129,7 @@ function place(lap: Replay, time: number) {
         {{ moved === null ? mark.label : `${round(moved)} ft` }}
       </text>
     </g>
-    <text v-for="feet in ticks" :key="`t${feet}`" :x="clamp(x(feet), 16, width - 20)" :y="y(0) + 16" text-anchor="middle" class="figure" font-size="12" fill="var(--ink-soft)">{{ round(feet) }}</text>
+    <text v-for="feet in ticks" :key="`t${feet}`" :x="clamp(x(feet), 24, width - 22)" :y="y(0) + 16" text-anchor="middle" class="figure" font-size="12" fill="var(--ink-soft)">{{ round(feet) }}</text>
     <text :x="width - 4" y="13" text-anchor="end" class="soft" fill="var(--ink-soft)">heights drawn {{ steeper }} times too tall</text>
   </svg>
 </template>

@@ -93,7 +93,7 @@ const print = () => window.print()
 }
 .section {
   break-inside: avoid;
-  margin-top: 2mm;
+  padding-top: 2mm; /* a margin would be lost at the head of the second column */
 }
 @media print {
   .sheet {

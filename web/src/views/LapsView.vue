@@ -220,7 +220,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
     <div class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
       <Figure
-        :label="shown.length ? 'Next aim point' : 'Aim point'"
+        :label="shown.length ? `Next aim point, spot ${round(next.spotFt.value)}` : 'Aim point'"
         tone="aim"
         :value="round(figures.aim_point_ft, 10)"
         unit="ft"
