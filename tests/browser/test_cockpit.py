@@ -243,6 +243,27 @@ def test_taps_that_come_faster_than_the_device_stores_are_all_kept(marta: Page):
     eventually(page, sortie, marks=['dropped_in', 'prompted'], bounced=True, threshold_speed_kias=62)
 
 
+def test_what_is_being_typed_stays_while_answers_redraw_the_screen(marta: Page):
+    page = marta
+    sortie = recorder(page)
+    tap(page, 900)
+    page.get_by_role('button', name='More: who flew').click()
+    seen: dict[str, Any] = {}
+    for label, text, chip, stored_as in (
+        ('Note', 'late on the power', 'Bounced', {'bounced': True}),
+        ('Speed over threshold', '64', 'Ballooned', {'ballooned': True}),
+    ):
+        field = page.get_by_label(label, exact=True)
+        field.press_sequentially(text)
+        seen |= stored_as
+        page.get_by_role('button', name=chip, exact=True).dispatch_event('click')  # the field is not left
+        eventually(page, sortie, **seen)
+        expect(page.get_by_role('button', name=chip, exact=True)).to_have_attribute('aria-pressed', 'true')
+        expect(field).to_have_value(text)
+        field.press('Tab')
+    eventually(page, sortie, note='late on the power', threshold_speed_kias=64, **seen)
+
+
 def test_a_browser_that_keeps_nothing_says_so_before_the_flight(page: Page, server: Server):
     page.add_init_script("indexedDB.open = () => { throw new DOMException('no', 'InvalidStateError') }")
     signed_in(page, server)

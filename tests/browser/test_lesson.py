@@ -10,7 +10,7 @@ from tests.browser.conftest import Server, open_today
 def aim(page: Page) -> str:
     """The aim point as shown in large type."""
     return (
-        page.get_by_text(re.compile(r'^(Next aim point, spot [\d,]+|Aim( point)?)$'))
+        page.get_by_text(re.compile(r'^(Next aim point(, spot [\d,]+)?|Aim( point)?)$'))
         .first.locator('xpath=following-sibling::p[1]')
         .inner_text()
     )

@@ -24,16 +24,18 @@ const props = withDefaults(
 )
 const value = defineModel<number | null>({ required: true })
 const id = `stepper-${Math.random().toString(36).slice(2)}`
-const shown = computed(() => (value.value === null ? '' : value.value.toFixed(props.digits)))
+// bound lazily: what is being typed stays while answers redraw the screen around it
+const typed = computed<string | number>({
+  get: () => (value.value === null ? '' : value.value.toFixed(props.digits)),
+  set: (text) => {
+    value.value = text === '' ? null : Number(text)
+  },
+})
 function move(way: number) {
   const now = (props.latest ? props.latest() : value.value) ?? null
   const from = now ?? props.start ?? props.min
   const next = now === null ? from : snap(from, props.step) + way * props.step
   value.value = clamp(Number(next.toFixed(3)), props.min, props.max)
-}
-function type(event: Event) {
-  const text = (event.target as HTMLInputElement).value.trim()
-  value.value = text === '' ? null : Number(text)
 }
 </script>
 
@@ -45,15 +47,14 @@ function type(event: Event) {
       <span class="relative min-w-0 flex-1">
         <input
           :id="id"
+          v-model.lazy="typed"
           class="figure h-full min-h-11 w-full min-w-0 border-y-[1.5px] border-soft bg-card text-center text-xl"
           inputmode="decimal"
           type="number"
           :step="digits ? 'any' : step"
-          :value="shown"
           :placeholder="emptyWord"
           :aria-invalid="!!error"
           :aria-describedby="error ? `${id}-error` : undefined"
-          @change="type"
         />
         <span class="pointer-events-none absolute right-1.5 top-3 text-sm text-soft">{{ unit }}</span>
       </span>

@@ -153,7 +153,7 @@ const number = (event: Event) => {
               <table class="w-full min-w-[60rem] text-left">
                 <thead>
                   <tr class="text-sm text-soft">
-                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elev., ft</th><th class="pr-2">Displaced, ft</th><th>Pattern</th><th>Path, °</th><th>Obstacle, ft high</th><th class="pr-2">ft before</th><th>Preferred</th>
+                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elev., ft</th><th class="pr-2">Displaced, ft</th><th>Pattern</th><th>Path, °</th><th class="pr-2">Obstacle, ft high</th><th class="pr-2">ft before</th><th>Preferred</th>
                   </tr>
                 </thead>
                 <tbody>

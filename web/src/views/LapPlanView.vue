@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { ExerciseKind, PlannedLap } from '@/api/types'
 import Loading from '@/components/Loading.vue'
+import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useUndo } from '@/stores/undo'
 import { landingLength } from '@/strip/places'
@@ -145,13 +146,13 @@ function aim(lap: PlannedLap) {
             <span v-if="briefed(lap)?.approach_kias" class="text-sm">{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span>
           </p>
           <div class="min-w-0 md:col-span-5 md:row-start-2 md:flex md:items-center md:gap-3 md:pl-11">
-            <input
+            <LazyField
               v-if="mayChange"
+              :model-value="lap.watch"
               class="field flex-1"
               maxlength="80"
               :aria-label="`Lap ${i + 1}: one thing to watch`"
-              :value="lap.watch"
-              @change="edit(() => (lap.watch = ($event.target as HTMLInputElement).value || lap.watch))"
+              @update:model-value="edit(() => (lap.watch = $event || lap.watch))"
             />
             <p v-else class="flex-1">Watch: {{ lap.watch }}</p>
             <p v-if="lap.why" class="whitespace-nowrap text-sm text-soft">{{ lap.why }}</p>

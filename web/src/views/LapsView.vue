@@ -10,6 +10,7 @@ import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import LapMarks from '@/components/LapMarks.vue'
+import LazyField from '@/components/LazyField.vue'
 import LapResult from '@/components/LapResult.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
@@ -220,7 +221,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
     <div class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
       <Figure
-        :label="shown.length ? `Next aim point, spot ${round(next.spotFt.value)}` : 'Aim point'"
+        :label="ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'"
         tone="aim"
         :value="round(figures.aim_point_ft, 10)"
         unit="ft"
@@ -372,13 +373,13 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           </div>
           <div>
             <label class="heading block" for="note">Note</label>
-            <input
+            <LazyField
               id="note"
+              :model-value="values?.note ?? ''"
               class="field !min-h-14"
               list="phrases"
               maxlength="200"
-              :value="values?.note ?? ''"
-              @change="setNote(($event.target as HTMLInputElement).value.trim())"
+              @update:model-value="setNote($event.trim())"
             />
             <datalist id="phrases"><option v-for="one in phrases" :key="one" :value="one" /></datalist>
             <div class="mt-1.5 grid grid-cols-2 gap-1.5 sm:grid-cols-3">

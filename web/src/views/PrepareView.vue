@@ -8,6 +8,7 @@ import { api, catalogueQuery, forgetSortie, sessionQuery, sortieQuery, sortiesQu
 import type { LandingKind, SortieIn } from '@/api/types'
 import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
+import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useUndo } from '@/stores/undo'
 import { direction, examines, LANDING_LABEL, round, today, windWords } from '@/words'
@@ -358,12 +359,12 @@ const otherProblem = computed(() =>
         <div class="grid grid-cols-2 gap-3">
           <div>
             <label for="hour" class="heading">Hour, UTC; for sun and sunset</label>
-            <input
+            <LazyField
               id="hour"
+              :model-value="form.planned_time?.slice(0, 5) ?? ''"
               class="field"
               type="time"
-              :value="form.planned_time?.slice(0, 5) ?? ''"
-              @change="form.planned_time = ($event.target as HTMLInputElement).value ? `${($event.target as HTMLInputElement).value}:00` : null"
+              @update:model-value="form.planned_time = $event ? `${$event}:00` : null"
             />
           </div>
           <Stepper
