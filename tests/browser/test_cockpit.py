@@ -261,7 +261,8 @@ def test_what_is_being_typed_stays_while_answers_redraw_the_screen(marta: Page):
         expect(page.get_by_role('button', name=chip, exact=True)).to_have_attribute('aria-pressed', 'true')
         expect(field).to_have_value(text)
         field.press('Tab')
-    eventually(page, sortie, note='late on the power', threshold_speed_kias=64, **seen)
+    page.get_by_label('Speed over threshold', exact=True).press('ArrowUp')
+    eventually(page, sortie, note='late on the power', threshold_speed_kias=65, **seen)
 
 
 def test_a_browser_that_keeps_nothing_says_so_before_the_flight(page: Page, server: Server):

@@ -31,8 +31,13 @@ const typed = computed<string | number>({
     value.value = text === '' ? null : Number(text)
   },
 })
-function move(way: number) {
-  const now = (props.latest ? props.latest() : value.value) ?? null
+const current = () => (props.latest ? props.latest() : value.value) ?? null
+/** What stands in the field, left or not. */
+function standing(event: Event): number | null {
+  const text = (event.target as HTMLInputElement).value
+  return text === '' ? null : Number(text)
+}
+function move(way: number, now = current()) {
   const from = now ?? props.start ?? props.min
   const next = now === null ? from : snap(from, props.step) + way * props.step
   value.value = clamp(Number(next.toFixed(3)), props.min, props.max)
@@ -51,10 +56,12 @@ function move(way: number) {
           class="figure h-full min-h-11 w-full min-w-0 border-y-[1.5px] border-soft bg-card text-center text-xl"
           inputmode="decimal"
           type="number"
-          :step="digits ? 'any' : step"
+          step="any"
           :placeholder="emptyWord"
           :aria-invalid="!!error"
           :aria-describedby="error ? `${id}-error` : undefined"
+          @keydown.up.prevent="move(1, standing($event))"
+          @keydown.down.prevent="move(-1, standing($event))"
         />
         <span class="pointer-events-none absolute right-1.5 top-3 text-sm text-soft">{{ unit }}</span>
       </span>

@@ -5,7 +5,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ApiError } from '@/api/client'
 import { api, catalogueQuery, forgetSortie, sessionQuery, sortieQuery, sortiesQuery } from '@/api/queries'
-import type { LandingKind, SortieIn } from '@/api/types'
+import type { LandingKind, RankedEnd, SortieIn } from '@/api/types'
 import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
@@ -219,6 +219,12 @@ const asked = computed(() => ({
   qnh_hpa: form.qnh_hpa,
   weight_lb: form.weight_lb,
 }))
+/** What is unknown is not within limits: outside the handbook's table nobody knows whether the runway is long enough. */
+function verdict(end: RankedEnd): { words: string; tone: string } {
+  if (!end.within_limits) return { words: '✕ over a limit', tone: 'text-fail-ink' }
+  if (end.takeoff_margin_ft === null || end.landing_margin_ft === null) return { words: '? length unknown', tone: '' }
+  return { words: '✓ within limits', tone: 'text-pass-ink' }
+}
 const ranking = useQuery({
   queryKey: ['ranking', computed(() => field.value?.id ?? 0), asked],
   queryFn: () => api.rankRunways(field.value?.id ?? 0, asked.value),
@@ -491,9 +497,7 @@ const otherProblem = computed(() =>
             @click="chooseEnd(end.ident)"
           >
             <span class="figure w-14 text-2xl">{{ end.ident }}</span>
-            <span class="w-28 font-bold" :class="end.within_limits ? 'text-pass-ink' : 'text-fail-ink'">
-              {{ end.within_limits ? '✓ within limits' : '✕ over a limit' }}
-            </span>
+            <span class="w-28 font-bold" :class="verdict(end).tone">{{ verdict(end).words }}</span>
             <span class="min-w-0 flex-1">
               <span v-for="(reason, i) in end.reasons" :key="reason.name" :class="reason.over_limit ? 'font-bold text-fail-ink' : ''"
                 >{{ i ? ' · ' : '' }}{{ reason.words }}</span
