@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import cache
 
 from bullseye.core.aircraft import Aircraft, FlapSetting
 from bullseye.core.airfield import RunwayEnd
@@ -74,6 +75,9 @@ class GlideTask:
         )
 
 
+_CALM = GroundWind(along_fps=0.0, right_fps=0.0)
+
+
 class _Glide:
     """A glide in small steps: place over the ground, height, heading through the air."""
 
@@ -122,13 +126,14 @@ class _Glide:
         along, lateral, done = self.along, self.lateral, 0.0
         steeper = 1 / math.cos(math.radians(bank_deg))
         drift_along = drift_right = 0.0
-        while done < turn.seconds:
-            seconds = min(_STEP_S, turn.seconds - done)
+        takes_s = turn.seconds
+        while done < takes_s:
+            seconds = min(_STEP_S, takes_s - done)
             layer = self.task.wind_at(self.height)
             drift_along += layer.along_fps * seconds
             drift_right += layer.right_fps * seconds
             done += seconds
-            air_along, air_right = turn.place_after(done, GroundWind(along_fps=0.0, right_fps=0.0))
+            air_along, air_right = turn.place_after(done, _CALM)
             self.along, self.lateral = along + air_along + drift_along, lateral + air_right + drift_right
             self._sink(seconds, steeper)
 
@@ -188,6 +193,7 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
         glide, _ = _to_final(task, ktas, clean_slope, after_abeam_ft)
         return _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)
 
+    @cache  # the search asks for both ends again
     def miss(after_abeam_ft: float) -> float:
         near, far = reach(after_abeam_ft)
         return (near + far) / 2 - task.aim_point_ft
