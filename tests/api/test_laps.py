@@ -1,6 +1,8 @@
 import uuid
 from concurrent.futures import ThreadPoolExecutor
+from datetime import UTC, datetime, timedelta
 
+import psycopg
 import pytest
 
 from tests.api.conftest import Browser
@@ -140,3 +142,54 @@ def test_what_is_taken_along_answers_for_every_runway_that_can_be_flown(marta):
     asked = marta.call('POST', f'/api/sorties/{sortie}/brief', {'runway_end_id': ends['23']})['brief']
     assert elsewhere[ends['23']]['brief']['aim_point_ft'] == asked['aim_point_ft']
     assert elsewhere[ends['23']]['answers']['briefed_aim_ft'] == pytest.approx(asked['aim_point_ft'], abs=0.5)
+
+
+YEAR_ONE, YEAR_LAST = '0001-01-01T00:00:00+14:00', '9999-12-31T23:59:59-12:00'
+
+
+@pytest.mark.parametrize('moment', [YEAR_ONE, YEAR_LAST, '1969-12-31T23:59:59Z', '2100-01-01T00:00:00Z'])
+def test_a_time_no_calendar_can_move_is_refused_and_nothing_else_suffers(marta, moment):
+    sortie = marta.sortie_of('Ines')
+    marta.put_lap(sortie, along_ft=880.0)
+    refused = marta.put_lap(sortie, status=422, flown_at=moment)
+    assert 'accepted: a time from the years' in refused['fields']['flown_at']
+    writer = {'device': str(uuid.uuid4()), 'number': 1, 'sent_at': moment}
+    assert 'writer.sent_at' in marta.put_lap(sortie, status=422, writer=writer)['fields']
+    field = marta.get(f'/api/sorties/{sortie}')['airfield_id']
+    asked = {'aircraft_id': marta.get(f'/api/sorties/{sortie}')['aircraft']['id'], 'wind_kt': 8.0, 'at': moment}
+    assert 'at' in marta.call('POST', f'/api/airfields/{field}/ranking', asked, status=422)['fields']
+    assert len(marta.get(f'/api/sorties/{sortie}/laps')['laps']) == 1
+    marta.call('POST', f'/api/sorties/{sortie}/brief', {})
+
+
+def test_a_clock_that_lost_its_battery_is_put_right_and_one_that_cannot_be_is_refused(marta):
+    sortie = marta.sortie_of('Ines')
+    writer = {'device': str(uuid.uuid4()), 'number': 1, 'sent_at': '1970-01-01T02:10:00Z'}
+    lap = marta.put_lap(sortie, flown_at='1970-01-01T02:00:00Z', writer=writer)
+    away = datetime.now(UTC) - datetime.fromisoformat(lap['flown_at'])
+    assert timedelta(minutes=9) < away < timedelta(minutes=12)  # ten minutes before it was sent
+    wrong = marta.put_lap(sortie, status=422, flown_at='1999-12-31T23:00:00Z')
+    assert 'accepted: a time from the years 2000 to 2099' in wrong['fields']['flown_at']
+
+
+@pytest.mark.parametrize(
+    'statement',
+    [
+        "update lap set request = request - 'runway' where id = :id",
+        """update lap set flown = '{"approach": 1}', request = jsonb_set(request, '{spot_ft}', '-1') where id = :id""",
+        'update lap set along_ft = 99999 where id = :id',
+    ],
+)
+def test_a_lap_that_cannot_be_read_stops_none_of_the_others(marta, demo_url, statement):
+    sortie = marta.sortie_of('Ines')
+    good = marta.put_lap(sortie, along_ft=880.0, flown_at='2026-11-25T10:00:00Z')
+    broken = marta.put_lap(sortie, along_ft=905.0, flown_at='2026-11-25T10:06:00Z')
+    with psycopg.connect(demo_url.replace('+psycopg', '')) as db:
+        db.execute(statement.replace(':id', '%s'), [broken['id']])
+    read = marta.get(f'/api/sorties/{sortie}/laps')
+    assert [lap['id'] for lap in read['laps']] == [good['id']]
+    assert read['unreadable'] == [broken['id']]
+    marta.call('POST', f'/api/sorties/{sortie}/brief', {})
+    marta.get(f'/api/sorties/{sortie}/aboard')
+    assert marta.put_lap(sortie, along_ft=890.0)['number'] == 3
+    marta.get('/api/fleet')

@@ -1,16 +1,18 @@
 """A recorded flight through the whole application: sent, analysed by the worker, matched, scored, overruled."""
 
+import copy
 import gzip
 import itertools
 import json
 import uuid
 from datetime import UTC, datetime, timedelta
 
+import psycopg
 import pytest
 
 from bullseye.sim.writers import write
 from tests.api.conftest import Browser
-from tests.tracks.making import flown, recorded, truths
+from tests.tracks.making import flown, flown_at, recorded, truths
 from tests.working import work_off
 
 BEGUN = datetime.now(UTC).replace(hour=12, minute=0, second=0, microsecond=0)
@@ -459,3 +461,66 @@ def test_every_form_of_file_goes_the_whole_way(marta, demo_url, form):
     assert lap['known_by']['along_ft'] == 'tracked'
     summary = marta.get(f'/api/sorties/{sortie_id}/laps')['summary']
     assert (summary['laps'], summary['measured']) == (1, 1)
+
+
+def _across_180(field):
+    """A field moved along its parallel until 180° runs through the runway."""
+    moved = copy.deepcopy(field)
+    first = moved['features'][0]['geometry']['coordinates']
+    shift = 180.0 - (first[0] if isinstance(first[0], float) else first[0][0])
+
+    def there(place):
+        return [(place[0] + shift + 0.001 + 180) % 360 - 180, place[1]]
+
+    for feature in moved['features']:
+        geometry = feature['geometry']
+        flat = geometry['type'] == 'Point'
+        geometry['coordinates'] = (
+            there(geometry['coordinates']) if flat else [there(one) for one in geometry['coordinates']]
+        )
+    moved['features'][0]['properties'] |= {'name': 'Meridian Spit', 'ident': 'MRSP'}
+    return moved
+
+
+def test_a_field_across_180_degrees_is_measured_like_any_other_and_no_upload_suffers(marta, demo_url):
+    field = _across_180(marta.get(f'/api/airfields/{marta.get("/api/catalogue")["airfields"][0]["id"]}/geojson'))
+    made = marta.call('POST', '/api/airfields', {'geojson': field}, status=201)
+    back = marta.get(f'/api/airfields/{made["id"]}/geojson')
+    lines = [one['geometry'] for one in back['features'] if one['geometry']['type'] == 'LineString']
+    signs = {lon > 0 for line in lines for lon, _ in line['coordinates']}
+    assert signs == {True, False}  # on both sides of the meridian
+    flight = flown_at(back, 'full-stop', seed=3, runway='05')
+    raw = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=4), 'gpx').encode()
+    found = analysed(marta, demo_url, raw)
+    (truth,) = truths(flight, 'touchdown')
+    (touch,) = [one for one in found['events'] if one['kind'] == 'touchdown']
+    assert (touch['field'], touch['runway']) == ('MRSP', '05')
+    assert touch['along_ft'] == pytest.approx(truth['along_ft'], abs=40)
+    assert marta.get(f'/api/tracks/{found["track"]["id"]}/laps/1')['runway']['ident'] == '05'
+
+
+def test_what_is_not_the_fault_of_a_file_leaves_the_file_as_it_came(marta, demo_url):
+    """A device whose columns are kept in a way nobody can read, and a runway end likewise."""
+    _, raw = file_of('full-stop', 'csv', rate_hz=1)
+    with psycopg.connect(demo_url.replace('+psycopg', '')) as db:
+        db.execute("update runway_end set spec = '{}' where ident = '14'")
+    found = analysed(marta, demo_url, raw, 'flight.csv')
+    assert (found['track']['state'], found['track']['laps']) == ('done', 1)  # the other ends are measured
+    with psycopg.connect(demo_url.replace('+psycopg', '')) as db:
+        db.execute(
+            "insert into csv_columns (school_id, device, columns) select school_id, device, '{}' from track_file where format = 'csv'"
+        )
+    _, other = file_of('full-stop', 'csv', seed=4, rate_hz=1)
+    broken = analysed(marta, demo_url, other, 'other.csv')['track']
+    assert (broken['state'], broken['problem']) == (
+        'refused',
+        'the analysis failed; the file is kept, and may be tried again',
+    )
+    with psycopg.connect(demo_url.replace('+psycopg', '')) as db:
+        kept = db.execute('select raw from track_file where id = %s', [broken['id']]).fetchone()
+        assert kept is not None
+        assert bytes(kept[0]) == other
+        db.execute('delete from csv_columns')
+    marta.call('POST', f'/api/tracks/{broken["id"]}/analysis', {})
+    work_off(demo_url)
+    assert marta.get(f'/api/tracks/{broken["id"]}')['track']['state'] == 'done'

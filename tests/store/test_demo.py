@@ -36,7 +36,7 @@ def errors_of(db, student: str, *, gusty: bool | None = None):
     for sortie in db.scalars(select(Sortie)):
         if sortie.student.name != student or (gusty is not None and (sortie.gust_kt is not None) != gusty):
             continue
-        for one in laps.results(db, sortie):
+        for one in laps.results(db, sortie)[0]:
             if one.lap.track_file_id is None and one.diagnosis.error_ft is not None:
                 speed = [part.feet for part in one.diagnosis.parts if part.cause == 'speed']
                 found.append((one.diagnosis.error_ft, speed[0] if speed else None))

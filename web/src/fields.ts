@@ -40,7 +40,8 @@ interface Feature {
 
 const FT_PER_DEG = 364_600 // of latitude, near enough for a drawing; the server measures on the ellipsoid
 export function eastNorth(from: { lat: number; lon: number }, to: { lat: number; lon: number }): [number, number] {
-  return [(to.lon - from.lon) * FT_PER_DEG * Math.cos((from.lat * Math.PI) / 180), (to.lat - from.lat) * FT_PER_DEG]
+  const east = ((((to.lon - from.lon + 180) % 360) + 360) % 360) - 180 // the short way, across 180° too
+  return [east * FT_PER_DEG * Math.cos((from.lat * Math.PI) / 180), (to.lat - from.lat) * FT_PER_DEG]
 }
 function runway(width_ft: number, surface: string, ends: [End, End]): Runway {
   return { width_ft, surface, ends }

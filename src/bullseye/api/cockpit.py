@@ -101,7 +101,7 @@ def take_along(sortie_id: int) -> AboardOut:
     brief = coaching.brief_of(live)
     plan = make_parts(live, coaching.plan_of(db, sortie), brief)
     requests = coaching.requests_of_plan(db, sortie, plan)
-    found = laps.results(db, sortie)
+    found, unreadable = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])
     return AboardOut.model_validate(
         {
@@ -112,6 +112,7 @@ def take_along(sortie_id: int) -> AboardOut:
             'briefs': {kind: coaching.brief_of(request) for kind, request in requests.items()},
             'laps': LapsOut(
                 laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
+                unreadable=unreadable,
                 summary=coaching.summary_of(db, sortie, found),
             ),
             'kneeboard': coaching.kneeboard_of(db, sortie),

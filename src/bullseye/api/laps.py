@@ -18,7 +18,7 @@ from bullseye.api.schema import Id, In, Note, Out
 from bullseye.core.diagnosis import Diagnosis
 from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
 from bullseye.core.progress import Summary
-from bullseye.core.quantity import Degrees, Real
+from bullseye.core.quantity import ClockReading, Degrees, Real
 from bullseye.core.readings import Measure, Reading
 from bullseye.core.request import RefusedRequest
 from bullseye.core.scoring import Score
@@ -38,7 +38,7 @@ class LapIn(In):
     """
 
     outcome: Outcome
-    flown_at: AwareDatetime | None = None
+    flown_at: ClockReading | None = None
     along_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None
     lateral_ft: Annotated[Real, Ge(-200), Le(200)] | None = None
     threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
@@ -68,7 +68,7 @@ class WriterIn(In):
     device: uuid.UUID
     number: Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
     had_revision: Annotated[int, Field(strict=True, ge=0, le=2**31 - 1)] | None = None
-    sent_at: AwareDatetime | None = None
+    sent_at: ClockReading | None = None
 
     def writer(self) -> laps.Writer:
         """As the store takes it."""
@@ -207,9 +207,10 @@ class LapOut(Out):
 
 
 class LapsOut(Out):
-    """All laps of a sortie, and what they show together."""
+    """All laps of a sortie, and what they show together; ``unreadable`` are kept but cannot be judged."""
 
     laps: list[LapOut]
+    unreadable: list[uuid.UUID]
     summary: Summary
 
 
@@ -221,10 +222,11 @@ def list_laps(sortie_id: int) -> LapsOut:
     """List the laps of a sortie in the order flown."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    found = laps.results(db, sortie)
+    found, unreadable = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])
     return LapsOut(
         laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
+        unreadable=unreadable,
         summary=coaching.summary_of(db, sortie, found),
     )
 

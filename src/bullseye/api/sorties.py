@@ -48,7 +48,7 @@ def _of_clock(value: object) -> object:
 
 # JSON Schema's own format of a time wants a zone
 ClockTime = Annotated[time, BeforeValidator(_of_clock), WithJsonSchema({'type': 'string', 'pattern': _CLOCK})]
-PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2100, 1, 1))]
+PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2099, 12, 31))]
 WindSource = Literal['hand', 'report', 'sock']
 BookedMin = Annotated[Real, Gt(0), Le(480)]
 FuelGal = Annotated[Real, Ge(0), Le(500)]

@@ -13,7 +13,7 @@ from bullseye.api.sorties import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
 from bullseye.core.errors import InvalidInput
 from bullseye.core.kinds import TakeoffKind
 from bullseye.core.metar import Report, read_metar
-from bullseye.core.quantity import Degrees
+from bullseye.core.quantity import Degrees, Moment
 from bullseye.core.ranking import RankedEnd
 from bullseye.core.wind import magnetic_from_true_deg
 from bullseye.store import catalogue, ranking, sorties, stations
@@ -47,7 +47,7 @@ class RankingIn(In):
     qnh_hpa: QnhHpa = 1_013.25
     weight_lb: WeightLb | None = None
     takeoff: TakeoffKind = 'normal'
-    at: datetime | None = None  # when it is flown, for the sun; else now
+    at: Moment | None = None  # when it is flown, for the sun; else now
 
 
 class RankingOut(Out):
@@ -118,5 +118,4 @@ def rank_runways(airfield_id: int, json_data: RankingIn) -> RankingOut:
     sorties.require_coach(person())
     asked = json_data.model_dump()
     at = json_data.at or datetime.now(UTC)
-    at = at.replace(tzinfo=UTC) if at.tzinfo is None else at.astimezone(UTC)
     return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=at, asked=asked)))

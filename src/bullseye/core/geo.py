@@ -19,6 +19,11 @@ _FLATTENING = 1 / 298.257223563
 _ECCENTRICITY2 = _FLATTENING * (2 - _FLATTENING)
 
 
+def normal_longitude_deg(lon_deg: float) -> float:
+    """A longitude that was reckoned across 180° as it is written, -180 to 180 [°]; others are as they are."""
+    return lon_deg if -180 <= lon_deg <= 180 else (lon_deg + 180) % 360 - 180
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RunwayFrame(Checked):
     """Axes laid on a runway, from which every touchdown is measured.
@@ -45,7 +50,8 @@ class RunwayFrame(Checked):
         north_ft = along_ft * math.cos(course) - lateral_ft * math.sin(course)
         east_ft = along_ft * math.sin(course) + lateral_ft * math.cos(course)
         ft_per_lat, ft_per_lon = self._ft_per_degree()
-        return self.threshold_lat_deg + north_ft / ft_per_lat, self.threshold_lon_deg + east_ft / ft_per_lon
+        lon_deg = self.threshold_lon_deg + east_ft / ft_per_lon
+        return self.threshold_lat_deg + north_ft / ft_per_lat, normal_longitude_deg(lon_deg)
 
     def locate_all(
         self, *, lat_deg: NDArray[np.float64], lon_deg: NDArray[np.float64]

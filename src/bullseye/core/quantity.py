@@ -9,11 +9,12 @@ from __future__ import annotations
 import math
 import sys
 from dataclasses import fields
+from datetime import UTC, datetime
 from functools import cache
 from typing import Annotated, Any, Literal, get_args, get_origin, get_type_hints
 
 from annotated_types import Ge, Gt, Le
-from pydantic import AfterValidator, AllowInfNan, ConfigDict, Strict, StringConstraints
+from pydantic import AfterValidator, AllowInfNan, AwareDatetime, ConfigDict, Strict, StringConstraints
 
 from bullseye.core.errors import InvalidInput
 
@@ -25,6 +26,33 @@ def storable(text: str) -> str:
     return text
 
 
+# Times outside these years come from a wrong clock, and the ends of the calendar cannot be moved to another zone
+EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
+LATEST = datetime(2100, 1, 1, tzinfo=UTC)
+_CLOCKS_BEGIN = datetime(1970, 1, 1, tzinfo=UTC)  # where a tablet's clock stands after its battery ran out
+
+
+def is_in_range(moment: datetime) -> bool:
+    """Whether a moment (with a zone) lies in the years that are kept, 2000 to 2099."""
+    return EARLIEST <= moment < LATEST
+
+
+def kept_moment(moment: datetime) -> datetime:
+    """A moment in UTC; those outside the years that are kept are refused."""
+    if not is_in_range(moment):
+        raise ValueError('accepted: a time from the years 2000 to 2099')
+    return moment.astimezone(UTC)
+
+
+def clock_reading(moment: datetime) -> datetime:
+    """What a device's clock showed, in UTC; it may be wrong by years and is put right by whoever reads it."""
+    if not _CLOCKS_BEGIN <= moment < LATEST:
+        raise ValueError('accepted: a time from the years 1970 to 2099; look at the clock of the device')
+    return moment.astimezone(UTC)
+
+
+Moment = Annotated[AwareDatetime, AfterValidator(kept_moment)]
+ClockReading = Annotated[AwareDatetime, AfterValidator(clock_reading)]
 Real = Annotated[float, Strict(), AllowInfNan(False)]
 STORABLE = AfterValidator(storable)
 Name = Annotated[str, StringConstraints(min_length=1, max_length=80), STORABLE]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from contextlib import suppress
 from dataclasses import replace
 from datetime import UTC, datetime
 from functools import cache
@@ -18,6 +19,7 @@ from bullseye.core.kinds import TakeoffKind
 from bullseye.core.lapplan import LessonTime
 from bullseye.core.metar import Report, read_metar
 from bullseye.core.pattern import PatternChoice
+from bullseye.core.quantity import kept_moment
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request
 from bullseye.core.wholebrief import Plan, ranking_of
 
@@ -59,13 +61,10 @@ class _Errors(dict[str, str]):
 
 def _time(value: object) -> datetime:
     if isinstance(value, str) and len(value) < 40:
-        try:
+        with suppress(ValueError):
             found = datetime.fromisoformat(value)
-        except ValueError:
-            pass
-        else:
-            return found.replace(tzinfo=UTC) if found.tzinfo is None else found.astimezone(UTC)
-    raise InvalidInput('time_utc', value, 'an ISO 8601 time such as 2026-11-25T14:00:00Z')
+            return kept_moment(found.replace(tzinfo=UTC) if found.tzinfo is None else found)
+    raise InvalidInput('time_utc', value, 'an ISO 8601 time of the years 2000 to 2099, such as 2026-11-25T14:00:00Z')
 
 
 def _airfield(value: object, at: datetime) -> Airfield:

@@ -11,7 +11,6 @@ from datetime import UTC, datetime
 from sqlalchemy import select, update
 from sqlalchemy.orm import Session, sessionmaker, undefer
 
-from bullseye.core.errors import BullseyeError
 from bullseye.store import measuring, scope, sorties, trackfiles
 from bullseye.store.models import Sortie, TrackFile, User
 from bullseye.tracks.analyse import Analysis, analyse
@@ -28,7 +27,7 @@ _NEEDS_COLUMNS = 'its columns could not be told: say what they are'
 
 
 def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.UUID) -> None:
-    """Analyse a file and keep what was found; a file that is no track is told so and its bytes are let go."""
+    """Analyse a file and keep what was found; only the bytes of a file that is no track are let go."""
     with sessions() as db:
         scope.bind(db, school_id)
         row = db.scalar(select(TrackFile).where(TrackFile.id == file_id).options(undefer(TrackFile.raw)))
@@ -47,10 +46,8 @@ def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.
         except UnreadableTrack as error:
             if row.state != 'columns':
                 _refuse(row, str(error))
-        except BullseyeError as error:
-            _refuse(row, str(error))
         except Exception:
-            # a fault of ours: the next start tries again, and after the third try it is told
+            # not the fault of the file, which is kept: it is told, and a person may have it tried again
             _log.exception('analysis of track %s', file_id)
             db.rollback()
             _refuse(row, 'the analysis failed; the file is kept, and may be tried again', keep=True)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import DateTime, ForeignKey, ForeignKeyConstraint, MetaData, UniqueConstraint
+from sqlalchemy import CheckConstraint, DateTime, ForeignKey, ForeignKeyConstraint, MetaData, UniqueConstraint
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -43,3 +43,10 @@ def points_at(table: str, column: str | None = None) -> ForeignKeyConstraint:
     return ForeignKeyConstraint(
         ['school_id', column or f'{table}_id'], [f'{table}.school_id', f'{table}.id'], ondelete='RESTRICT'
     )
+
+
+def in_range(column: str, *, of: str = 'timestamptz', unless: str = '') -> CheckConstraint:
+    """Keep a time or a day within the years that can be read back and moved to any zone, 2000 to 2099."""
+    end = 'T00:00Z' if of == 'timestamptz' else ''
+    within = f"{column} >= {of} '2000-01-01{end}' and {column} < {of} '2100-01-01{end}'"
+    return CheckConstraint(f'{unless} or ({within})' if unless else within, name=f'{column}_in_range')

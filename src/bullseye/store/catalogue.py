@@ -54,6 +54,15 @@ def runway_of(row: RunwayEnd) -> CoreRunwayEnd:
     return _runway_end(json.dumps(row.spec))
 
 
+def frame_of(row: RunwayEnd) -> RunwayFrame:
+    """The axes from which touchdowns on a runway end are measured."""
+    return RunwayFrame(
+        threshold_lat_deg=row.threshold_lat_deg,
+        threshold_lon_deg=row.threshold_lon_deg,
+        course_deg_true=runway_of(row).course_deg_true,
+    )
+
+
 def standard_of(row: Standard) -> CoreStandard:
     """The core's standard of a row."""
     return _STANDARD.validate_python(row.spec)
@@ -85,12 +94,7 @@ def marks_of(row: Airfield) -> tuple[GroundMark, ...]:
 
 def placed_marks(row: Airfield, end: RunwayEnd) -> tuple[PlacedMark, ...]:
     """The ground marks of a field in the frame of one of its ends."""
-    frame = RunwayFrame(
-        threshold_lat_deg=end.threshold_lat_deg,
-        threshold_lon_deg=end.threshold_lon_deg,
-        course_deg_true=runway_of(end).course_deg_true,
-    )
-    found = []
+    frame, found = frame_of(end), []
     for mark in marks_of(row):
         along_ft, lateral_ft = frame.locate(lat_deg=mark.latitude_deg, lon_deg=mark.longitude_deg)
         found.append(PlacedMark(name=mark.name, use=mark.use, along_ft=along_ft, lateral_ft=lateral_ft))

@@ -5,7 +5,6 @@ from __future__ import annotations
 import dataclasses
 import json
 import statistics
-import uuid
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field
@@ -14,13 +13,13 @@ from functools import lru_cache
 from typing import Any, cast, get_args
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import ColumnElement, Select, Text, and_, func, select
-from sqlalchemy import cast as cast_to
+from sqlalchemy import literal, select, union_all
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2, recommended_aim_ft
 from bullseye.core.calibration import Calibration, FlownLap, calibrate
 from bullseye.core.diagnosis import Diagnosis, diagnose
+from bullseye.core.errors import BullseyeError
 from bullseye.core.kinds import NOT_LANDED, LandingKind, TakeoffKind
 from bullseye.core.kneeboard import Kneeboard, make_kneeboard
 from bullseye.core.lapplan import KindRecord, LessonTime, PlannedLap
@@ -28,7 +27,6 @@ from bullseye.core.pattern import PatternChoice
 from bullseye.core.progress import Summary, summarise
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
 from bullseye.core.scoring import MeasuredLap, Score, score_lap
-from bullseye.core.touchdown import Approach
 from bullseye.core.wholebrief import Parts, Plan, make_parts
 from bullseye.core.wind import components
 from bullseye.store import catalogue
@@ -36,10 +34,6 @@ from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Te
 
 _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
 _AIRCRAFT_LAPS = 150
-_KNOWN: dict[Any, Calibration] = {}  # by the contents of the laps, so it can never be out of date
-_KNOWN_AT_MOST = 500
-_FLOWN: dict[tuple[int, uuid.UUID, int], FlownLap] = {}  # by school, lap and revision
-_FLOWN_AT_MOST = 20_000
 MEASURED = (
     'outcome',
     'along_ft',
@@ -55,7 +49,9 @@ MEASURED = (
 brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
 aim_of_ft = lru_cache(1_000)(recommended_aim_ft)
 _WIND_READ = ('wind_dir_deg_mag', 'wind_kt')
+UNREADABLE = (ValidationError, BullseyeError)  # what reading a row raises that holds something else than it should
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
+_FLOWN_LAP = TypeAdapter(FlownLap)
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
 _LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
 _USUAL_HOUR = time(14)
@@ -156,15 +152,16 @@ def changed_request(request: BriefRequest, changes: dict[str, Any]) -> BriefRequ
         raise RefusedRequest({path.removeprefix('weather.'): text for path, text in messages(error).items()}) from None
 
 
-@lru_cache(5_000)
-def _flown_lap(flown_json: str) -> FlownLap:
-    flown = json.loads(flown_json)
-    return FlownLap(**{**flown, 'approach': Approach(**flown['approach'])})
+_flown_lap = lru_cache(5_000)(_FLOWN_LAP.validate_json)
 
 
 def flown_laps(laps: Sequence[Any]) -> list[FlownLap]:
-    """Laps as calibration takes them, from what rows keep of them."""
-    return [_flown_lap(json.dumps(lap)) for lap in laps]
+    """Laps as calibration takes them, from what rows keep of them; one that cannot be read teaches nothing."""
+    found = []
+    for lap in laps:
+        with suppress(*UNREADABLE):
+            found.append(_flown_lap(json.dumps(lap)))
+    return found
 
 
 @dataclass(slots=True)
@@ -188,25 +185,12 @@ class Taught:
         return True
 
 
-def _flown_of(db: Session, query: Select[Any], school_id: int) -> tuple[list[FlownLap], datetime | None]:
-    """Laps of a query over ``Lap.flown``, newest first, and when the newest was; those seen before are not read."""
-    rows = db.execute(query.with_only_columns(Lap.id, Lap.revision, Lap.flown_at)).all()
-    missing = [row.id for row in rows if (school_id, row.id, row.revision) not in _FLOWN]
-    if missing:
-        if len(_FLOWN) + len(missing) > _FLOWN_AT_MOST:
-            _FLOWN.clear()
-            missing = [row.id for row in rows]
-        for row in db.execute(select(Lap.id, Lap.revision, Lap.flown).where(Lap.id.in_(missing))).all():
-            _FLOWN[school_id, row.id, row.revision] = flown_laps([row.flown])[0]
-    found = [_FLOWN[school_id, row.id, row.revision] for row in rows]
-    return found, rows[0].flown_at if rows else None
-
-
-def _teaching(sortie: Sortie, *, landing: str, flap: str) -> tuple[Select[Any], ColumnElement[bool]]:
-    """Laps of a sortie's aircraft and flap, newest first, and which of them are the pilot's own of a kind."""
-    query = (
-        select(Lap.flown)
+def taught_for(db: Session, sortie: Sortie, *, landing: str, flap: str) -> Taught:
+    """Read the laps that teach of a sortie's aircraft and pilot: the latest of each, all in one statement."""
+    of_aircraft = (
+        select(Lap.flown, Lap.flown_at)
         .where(
+            Lap.school_id == sortie.school_id,
             Lap.aircraft_id == sortie.aircraft_id,
             Lap.flap == flap,
             Lap.removed_at.is_(None),
@@ -214,51 +198,36 @@ def _teaching(sortie: Sortie, *, landing: str, flap: str) -> tuple[Select[Any], 
         )
         .order_by(Lap.flown_at.desc())
     )
-    return query, and_(Lap.student_id == sortie.student_id, Lap.landing == landing)
+    of_pilot = of_aircraft.where(Lap.student_id == sortie.student_id, Lap.landing == landing)
+    everybody = of_aircraft.add_columns(literal(False).label('is_own')).limit(_AIRCRAFT_LAPS)
+    own = of_pilot.add_columns(literal(True).label('is_own')).limit(_PILOT_LAPS)
+    found = db.execute(union_all(everybody, own))
+    rows = sorted(found, key=lambda row: row.flown_at, reverse=True)  # a union has no order of its own
+    return Taught(
+        flown_laps([row.flown for row in rows if not row.is_own]),
+        flown_laps([row.flown for row in rows if row.is_own]),
+        rows[0].flown_at if rows else None,
+    )
 
 
-def taught_for(db: Session, sortie: Sortie, *, landing: str, flap: str) -> Taught:
-    """Read the laps that teach of a sortie's aircraft and pilot."""
-    query, own_only = _teaching(sortie, landing=landing, flap=flap)
-    everybody, newest = _flown_of(db, query.limit(_AIRCRAFT_LAPS), sortie.school_id)
-    own, _ = _flown_of(db, query.where(own_only).limit(_PILOT_LAPS), sortie.school_id)
-    return Taught(everybody, own, newest)
+@lru_cache(500)
+def _learned(everybody: tuple[FlownLap, ...], own: tuple[FlownLap, ...], prior_deceleration_fps2: float) -> Calibration:
+    """What laps teach, kept by the laps themselves: it can be neither out of date nor half read."""
+    return calibrate(aircraft_laps=everybody, pilot_laps=own, prior_deceleration_fps2=prior_deceleration_fps2)
 
 
 def _learn_from(taught: Taught, *, prior_deceleration_fps2: float) -> Calibration:
     if taught.learned is None:
-        taught.learned = calibrate(
-            aircraft_laps=taught.everybody,
-            pilot_laps=taught.own[::-1],
-            prior_deceleration_fps2=prior_deceleration_fps2,
-        )
+        taught.learned = _learned(tuple(taught.everybody), tuple(taught.own[::-1]), prior_deceleration_fps2)
     return taught.learned
 
 
 def calibration_for(
     db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str | None = None, flap: str | None = None
 ) -> Calibration:
-    """What all laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
-    flap, landing = flap or sortie.flap, landing or sortie.landing
-    of_aircraft, own_only = _teaching(sortie, landing=landing, flap=flap)
-
-    # the number of the laps and a sum over their revisions tell an unchanged set, which need not be read again
-    held = func.hashtextextended(cast_to(Lap.id, Text), Lap.revision)
-    contents = db.execute(
-        of_aircraft.order_by(None).with_only_columns(
-            func.count(), func.sum(held), func.count().filter(own_only), func.sum(held).filter(own_only)
-        )
-    ).one()
-    of_whom = (sortie.school_id, sortie.aircraft_id, flap, sortie.student_id, landing)
-    key = (*of_whom, prior_deceleration_fps2, *contents)
-    found = _KNOWN.get(key)
-    if found is None:
-        taught = taught_for(db, sortie, landing=landing, flap=flap)
-        found = _learn_from(taught, prior_deceleration_fps2=prior_deceleration_fps2)
-        if len(_KNOWN) >= _KNOWN_AT_MOST:
-            _KNOWN.pop(next(iter(_KNOWN)), None)
-        _KNOWN[key] = found
-    return found
+    """What the laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
+    taught = taught_for(db, sortie, landing=landing or sortie.landing, flap=flap or sortie.flap)
+    return _learn_from(taught, prior_deceleration_fps2=prior_deceleration_fps2)
 
 
 @dataclass(frozen=True, slots=True)
@@ -302,7 +271,10 @@ def _last_of(db: Session, sortie: Sortie, landing: str) -> Last | None:
         .order_by(Lap.flown_at.desc(), Lap.id.desc())
         .limit(1)
     ).first()
-    return None if row is None else Last(row.flown_at, kept_request(json.dumps(row.request)))
+    if row is not None:
+        with suppress(*UNREADABLE):
+            return Last(row.flown_at, kept_request(json.dumps(row.request)))
+    return None
 
 
 def live_request(
@@ -424,7 +396,10 @@ def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:
         by_kind.setdefault(lap.request['landing'], []).append(lap)
     found = []
     for kind, laps in by_kind.items():
-        judged = [result_of(lap, number=0) for lap in laps]
+        judged = []
+        for lap in laps:
+            with suppress(*UNREADABLE):
+                judged.append(result_of(lap, number=0))
         errors = [one.diagnosis.error_ft for one in judged if one.diagnosis.error_ft is not None]
         scored = [one.score.hit for one in judged if one.score.hit is not None]
         flown_on = laps[0].flown_at.date()

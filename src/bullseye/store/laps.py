@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import dataclasses
 import json
+import logging
 import uuid
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager, nullcontext
@@ -18,12 +19,14 @@ from bullseye.core.calibration import FlownLap
 from bullseye.core.constants import MODEL_VERSION
 from bullseye.core.diagnosis import flown_lap
 from bullseye.core.errors import InvalidInput
+from bullseye.core.quantity import is_in_range
 from bullseye.core.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
 
+_log = logging.getLogger(__name__)
 _FLOWN_LAP = TypeAdapter(FlownLap)
 _READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _EDITABLE = (
@@ -39,9 +42,16 @@ def of_sortie(db: Session, sortie: Sortie) -> Sequence[Lap]:
     return db.scalars(query.order_by(Lap.flown_at, Lap.id)).all()
 
 
-def results(db: Session, sortie: Sortie) -> list[coaching.LapResult]:
-    """Laps of a sortie, scored and explained."""
-    return [coaching.result_of(lap, number=i) for i, lap in enumerate(of_sortie(db, sortie), start=1)]
+def results(db: Session, sortie: Sortie) -> tuple[list[coaching.LapResult], list[uuid.UUID]]:
+    """Laps of a sortie, scored and explained; and those whose row cannot be read, which stop none of the others."""
+    found, unreadable = [], []
+    for number, lap in enumerate(of_sortie(db, sortie), start=1):
+        try:
+            found.append(coaching.result_of(lap, number=number))
+        except coaching.UNREADABLE:
+            _log.exception('lap %s of school %s cannot be read', lap.id, lap.school_id)
+            unreadable.append(lap.id)
+    return found, unreadable
 
 
 def result(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> coaching.LapResult:
@@ -49,9 +59,9 @@ def result(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> coaching.LapResult
 
     :raises NotFound: when the sortie has no such lap
     """
-    for found in results(db, sortie):
-        if found.lap.id == lap_id:
-            return found
+    for number, lap in enumerate(of_sortie(db, sortie), start=1):
+        if lap.id == lap_id:
+            return coaching.result_of(lap, number=number)
     raise NotFound('lap')
 
 
@@ -71,13 +81,19 @@ def _is_old(lap: Lap, writer: Writer | None) -> bool:
 
 
 def _flown_at(values: Mapping[str, Any], writer: Writer | None) -> datetime:
-    """When a lap was flown; a device whose clock is wrong is put right by its own hour of sending."""
+    """When a lap was flown; a device whose clock is wrong is put right by its own hour of sending.
+
+    :raises RefusedRequest: when that is no time at which a lap can have been flown
+    """
     now = datetime.now(UTC)
     flown_at: datetime = values.get('flown_at') or now
     if writer is not None and writer.sent_at is not None:
         off = now - writer.sent_at
         if abs(off) > _CLOCK_IS_WRONG:
             flown_at += off
+    if not is_in_range(flown_at):
+        problem = InvalidInput('flown_at', flown_at.isoformat(), 'a time from the years 2000 to 2099')
+        raise RefusedRequest({'flown_at': str(problem)})
     return flown_at
 
 

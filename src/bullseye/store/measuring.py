@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import logging
 import uuid
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -17,13 +18,14 @@ from bullseye.core.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
 from bullseye.core.errors import InvalidInput
 from bullseye.core.readings import Measure, Reading
 from bullseye.core.request import BriefRequest
-from bullseye.store import catalogue, coaching, editing, laps, sorties
+from bullseye.store import catalogue, coaching, laps, sorties
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
-from bullseye.tracks.fields import Runway, runways_of
+from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
 
+_log = logging.getLogger(__name__)
 _NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a track made
 _USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
 _AROUND = timedelta(hours=36)
@@ -35,9 +37,27 @@ _NO_DRIFT_KT = 1.0  # under this the aeroplane moved straight down the runway [o
 
 
 def runways(db: Session) -> list[Runway]:
-    """All landing directions of the bound school."""
-    today = datetime.now(UTC).date()
-    return [one for field in catalogue.all_airfields(db) for one in runways_of(editing.geojson_of(field), on=today)]
+    """All landing directions in use of the bound school, as they are briefed; one that cannot be read is left out."""
+    found = []
+    for field in catalogue.all_airfields(db):
+        for row in field.ends:
+            if row.removed_at is not None:
+                continue
+            try:
+                end, frame = catalogue.runway_of(row), catalogue.frame_of(row)
+            except coaching.UNREADABLE:
+                _log.exception('runway end %s of school %s cannot be read', row.id, row.school_id)
+                continue
+            found.append(
+                Runway(
+                    field=field.ident,
+                    field_name=field.name,
+                    end=end,
+                    frame=frame,
+                    pattern_altitude_ft=field.pattern_altitude_ft,
+                )
+            )
+    return found
 
 
 def known_of(db: Session, *, aircraft_id: int | None, sortie: Sortie | None) -> Known:

@@ -11,7 +11,7 @@ from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
 from bullseye.core.constants import AIM_STEP_FT
-from bullseye.store.base import Base, Json, SchoolOwned, owned_key, points_at
+from bullseye.store.base import Base, Json, SchoolOwned, in_range, owned_key, points_at
 
 
 class Installation(Base):
@@ -190,6 +190,7 @@ class Sortie(SchoolOwned, Base):
         ),
         CheckConstraint("wind_source in ('hand', 'report', 'sock')", name='wind_source_known'),
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
+        in_range('planned_on', of='date'),
         CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
     )
 
@@ -258,6 +259,7 @@ class Lap(SchoolOwned, Base):
         CheckConstraint("excluded in ('gust', 'traffic', 'instructor_flew', 'other')", name='excluded_known'),
         CheckConstraint("flown_by in ('student', 'instructor')", name='flown_by_known'),
         CheckConstraint('float_s >= 0', name='float_not_negative'),
+        in_range('flown_at'),
         ForeignKeyConstraint(
             ['school_id', 'track_file_id'], ['track_file.school_id', 'track_file.id'], ondelete='RESTRICT'
         ),
@@ -325,7 +327,12 @@ class Track(SchoolOwned, Base):
     """Positions of a sortie as a device recorded them, kept as they came: gzipped JSON, a piece each."""
 
     __tablename__ = 'track'
-    __table_args__ = (points_at('sortie'), Index(None, 'school_id', 'sortie_id'))
+    __table_args__ = (
+        points_at('sortie'),
+        Index(None, 'school_id', 'sortie_id'),
+        in_range('begun_at'),
+        in_range('ended_at'),
+    )
 
     school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
     id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # made by the client, so that sending twice is harmless
@@ -353,6 +360,8 @@ class TrackFile(SchoolOwned, Base):
         Index(None, 'school_id', 'sortie_id'),
         Index(None, 'school_id', 'digest'),
         CheckConstraint("state in ('waiting', 'working', 'done', 'refused', 'columns')", name='state_known'),
+        in_range('begun_at', unless='dated is false'),  # without a date times are counted from 1970
+        in_range('ended_at', unless='dated is false'),
     )
 
     school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)

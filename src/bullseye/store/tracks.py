@@ -15,6 +15,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.errors import InvalidInput
+from bullseye.core.quantity import is_in_range
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Sortie, Track, User
 from bullseye.tracks.readers.device import whole_or_none
@@ -82,7 +83,7 @@ def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: byt
         ended_at = datetime.fromtimestamp((first_ms + span_ms) / 1_000, UTC)
     except (ValueError, OverflowError, OSError):
         raise InvalidInput('track', 't', 'milliseconds since 1970') from None
-    if not 2000 <= begun_at.year <= 2100 or not 0 <= span_ms <= 86_400_000:
+    if not (is_in_range(begun_at) and is_in_range(ended_at) and 0 <= span_ms <= 86_400_000):
         raise InvalidInput('track', 't', 'the hours of one day')
     row = Track(
         school_id=sortie.school_id,

@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.quantity import EARLIEST, LATEST
 from bullseye.tracks.track import FEWEST_FIXES, LONGEST_S, Floats, Track, UnreadableTrack
 
 GAP_S = 5.0  # fixes further apart than this, and than five usual steps, have a gap between them
@@ -27,6 +28,8 @@ def clean(track: Track) -> Track:
     lat, lon = track.lat_deg, track.lon_deg
     with np.errstate(invalid='ignore'):
         good = np.isfinite(track.time_s) & (np.abs(lat) <= 85) & (np.abs(lon) <= 180) & ~((lat == 0) & (lon == 0))
+        if track.dated:
+            good &= (track.time_s >= EARLIEST.timestamp()) & (track.time_s < LATEST.timestamp())
     warnings = []
     if not good.all():
         warnings.append(f'{_count(~good, "fix", "fixes")} without a usable time or place left out')

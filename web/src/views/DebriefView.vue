@@ -23,6 +23,7 @@ const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const sortie = computed(() => sortieState.data.value)
 const laps = computed(() => lapsState.data.value?.laps ?? [])
 const summary = computed(() => lapsState.data.value?.summary)
+const unreadable = computed(() => lapsState.data.value?.unreadable.length ?? 0)
 const brief = computed(() => briefState.data.value?.brief)
 
 const frame = ref<HTMLElement | null>(null)
@@ -94,6 +95,10 @@ const verdict = (lap: Lap) =>
         {{ windWords(sortie) }} · {{ sortie.standard.name }}
       </p>
     </div>
+    <p v-if="unreadable" class="panel" role="alert">
+      {{ unreadable === 1 ? 'One lap of this sortie is' : `${unreadable} laps of this sortie are` }} kept but cannot be read, and
+      not shown here. Tell whoever runs Bullseye at your school; the others are complete.
+    </p>
     <p v-if="!laps.length" class="panel">
       No lap flown yet.
       <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
