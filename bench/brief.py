@@ -8,7 +8,8 @@ import time
 from collections.abc import Callable
 
 from bullseye.cli import brief_from_json
-from bullseye.core.touchdown import Approach, simulate_from_aim_ft
+from bullseye.core.model.forecast import simulate_from_aim_ft
+from bullseye.core.model.touchdown import Approach
 
 REQUEST = json.dumps(
     {

@@ -11,10 +11,10 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import IO, Any
 
-from bullseye.core.advice import advice_adapter, advice_request_schema, advise, parse_advice_request
-from bullseye.core.request import RefusedRequest, request_schema
-from bullseye.core.wholebrief import make_whole_brief, whole_adapter
-from bullseye.core.wholerequest import parse_whole_request, whole_request_schema
+from bullseye.core.brief.request import RefusedRequest, request_schema
+from bullseye.core.brief.whole import make_whole_brief, whole_adapter
+from bullseye.core.brief.whole_request import parse_whole_request, whole_request_schema
+from bullseye.core.learn.advice import advice_adapter, advice_request_schema, advise, parse_advice_request
 from bullseye.demo.fleet import AIRCRAFT, field_files
 from bullseye.sim import command as sim_command
 from bullseye.tracks import command as tracks_command

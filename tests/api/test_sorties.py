@@ -30,7 +30,7 @@ def test_a_sortie_is_planned_with_the_usual_values_and_briefed(marta):
 
 
 def test_the_api_and_the_command_line_give_the_same_brief(marta):
-    from bullseye.core.brief import make_brief
+    from bullseye.core.brief.landing import make_brief
     from tests.core.making import make_request
 
     # a pilot without laps, so that both start from the same defaults

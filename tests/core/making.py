@@ -3,9 +3,9 @@
 import copy
 from typing import Any
 
-from bullseye.core.brief import BriefAnswer, make_brief
-from bullseye.core.request import BriefRequest, parse_request
-from bullseye.core.touchdown import Approach
+from bullseye.core.brief.landing import BriefAnswer, make_brief
+from bullseye.core.brief.request import BriefRequest, parse_request
+from bullseye.core.model.touchdown import Approach
 from bullseye.demo.fleet import AIRCRAFT
 
 REQUEST: dict[str, Any] = {

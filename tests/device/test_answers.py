@@ -7,8 +7,8 @@ from typing import Any
 import numpy as np
 import pytest
 
-from bullseye.core.answers import make_answers
-from bullseye.core.brief import make_brief
+from bullseye.core.brief.answers import make_answers
+from bullseye.core.brief.landing import make_brief
 from tests.core.making import make_request
 from tests.device.node import in_node, values
 

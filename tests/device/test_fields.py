@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from geographiclib.geodesic import Geodesic
 
-from bullseye.core.geojson import airfield_from_geojson
+from bullseye.core.exchange.geojson import airfield_from_geojson
 from bullseye.demo.fleet import field_files
 from tests.device.node import calls, in_node, values
 

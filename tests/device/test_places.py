@@ -5,8 +5,8 @@ import dataclasses
 import numpy as np
 import pytest
 
-from bullseye.core.brief import make_brief
-from bullseye.core.calibration import Calibration
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.given.belief import Calibration
 from tests.core.making import make_request
 from tests.device.node import in_node, values
 

@@ -8,7 +8,7 @@ import uuid
 import numpy as np
 import pytest
 
-from bullseye.core.constants import FPS_PER_KT, FT_PER_M
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.store.tracks import _columns, _unpacked
 from bullseye.tracks.readers import read_track
 from tests.device.node import calls, in_node, values

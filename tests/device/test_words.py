@@ -7,9 +7,9 @@ from typing import get_args
 import numpy as np
 import pytest
 
-from bullseye.core import kinds
-from bullseye.core.airfield import in_stripes
-from bullseye.core.kneeboard import _heading
+from bullseye.core.basis import kinds
+from bullseye.core.brief.kneeboard import _heading
+from bullseye.core.given.airfield import in_stripes
 from tests.device.node import in_node, values
 
 

@@ -6,9 +6,9 @@ import uuid
 import pytest
 from sqlalchemy import select
 
-from bullseye.core.brief import make_brief
-from bullseye.core.pattern import PatternChoice
-from bullseye.core.request import RefusedRequest
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import coaching, laps, scope, sorties
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound

@@ -7,9 +7,9 @@ import pytest
 from geographiclib.geodesic import Geodesic
 from sqlalchemy import select
 
-from bullseye.core.brief import make_brief
-from bullseye.core.kinds import NOT_LANDED
-from bullseye.core.request import RefusedRequest
+from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.request import RefusedRequest
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
 from bullseye.demo.flights import recorded_flight
 from bullseye.store import coaching, laps, scope

@@ -3,7 +3,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from sqlalchemy import select
 
-from bullseye.core.errors import InvalidInput
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.demo import seed
 from bullseye.store import people, scope
 from bullseye.store.database import has_written, open_engine, session_maker

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from pykalman import KalmanFilter
 from scipy.stats import multivariate_normal
 
-from bullseye.core.geo import RunwayFrame
+from bullseye.core.air.geo import RunwayFrame
 from bullseye.tracks.clean import clean, gaps
 from bullseye.tracks.evidence import fit_all, whitened
 from bullseye.tracks.smooth import smooth, white_noise

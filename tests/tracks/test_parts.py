@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.airwind import find_wind
 from bullseye.tracks.alike import expected_of_each, slowing_like, touching_alike
 from bullseye.tracks.contact import (

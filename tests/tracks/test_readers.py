@@ -15,7 +15,7 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from bullseye.core.errors import InvalidInput
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.sim import writers
 from bullseye.sim.recorder import Recording
 from bullseye.tracks.readers import read_track, unpacked

@@ -11,10 +11,10 @@ from sqlalchemy.orm import Session
 from bullseye.api.context import database, person
 from bullseye.api.schema import Out
 from bullseye.api.session import PersonOut
-from bullseye.core.aircraft import Aircraft
-from bullseye.core.airfield import GroundMark, RunwayEnd
-from bullseye.core.standards import Standard
-from bullseye.core.technique import Technique
+from bullseye.core.given.aircraft import Aircraft
+from bullseye.core.given.airfield import GroundMark, RunwayEnd
+from bullseye.core.given.standards import Standard
+from bullseye.core.given.technique import Technique
 from bullseye.store import catalogue, models, people
 from bullseye.store.sorties import may_coach
 

@@ -17,13 +17,13 @@ from bullseye.api.context import database, person
 from bullseye.api.laps import LapOut, LapsOut
 from bullseye.api.schema import Out
 from bullseye.api.sorties import BriefOut, PlanOut, SortieOut
-from bullseye.core.answers import AnswerTable, make_answers
-from bullseye.core.brief import BriefAnswer
-from bullseye.core.errors import InvalidInput
-from bullseye.core.kinds import LandingKind
-from bullseye.core.kneeboard import Kneeboard
-from bullseye.core.request import RefusedRequest
-from bullseye.core.wholebrief import make_parts
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.brief.answers import AnswerTable, make_answers
+from bullseye.core.brief.kneeboard import Kneeboard
+from bullseye.core.brief.landing import BriefAnswer
+from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.brief.whole import make_parts
 from bullseye.store import coaching, fleet, laps, sorties, tracks
 from bullseye.store.models import Sortie
 

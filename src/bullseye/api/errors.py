@@ -11,8 +11,8 @@ from flask_wtf.csrf import CSRFError
 from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException
 
-from bullseye.core.errors import InvalidInput
-from bullseye.core.request import RefusedRequest, messages
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.request import RefusedRequest, messages
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
 from bullseye.tracks.track import UnreadableTrack
 

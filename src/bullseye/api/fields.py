@@ -12,7 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 from bullseye.api.catalogue import AirfieldOut, airfield_out
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
-from bullseye.core.runwaycsv import read_runway_table
+from bullseye.core.exchange.runwaycsv import read_runway_table
 from bullseye.store import catalogue, editing
 from bullseye.store.sorties import require_coach
 

@@ -11,13 +11,13 @@ from pydantic import Field, StringConstraints
 from bullseye.api.catalogue import AircraftOut, StandardOut, TechniqueOut
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out, Text
-from bullseye.core.aircraft import Aircraft, LandingTable, TakeoffTable
-from bullseye.core.cards import Card, all_cards
-from bullseye.core.loading import Loaded, Loading, loaded
-from bullseye.core.paste import read_landing_table, read_takeoff_table
-from bullseye.core.schools import DISPUTES, Dispute, unsafe_combinations
-from bullseye.core.standards import Standard
-from bullseye.core.technique import Technique
+from bullseye.core.exchange.paste import read_landing_table, read_takeoff_table
+from bullseye.core.fly.cards import Card, all_cards
+from bullseye.core.given.aircraft import Aircraft, LandingTable, TakeoffTable
+from bullseye.core.given.disputes import DISPUTES, Dispute, unsafe_combinations
+from bullseye.core.given.loading import Loaded, Loading, loaded
+from bullseye.core.given.standards import Standard
+from bullseye.core.given.technique import Technique
 from bullseye.store import catalogue, editing, models
 from bullseye.store.sorties import require_coach
 

@@ -15,13 +15,13 @@ from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Note, Out
-from bullseye.core.diagnosis import Diagnosis
-from bullseye.core.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
-from bullseye.core.progress import Summary
-from bullseye.core.quantity import ClockReading, Degrees, Real
-from bullseye.core.readings import Measure, Reading
-from bullseye.core.request import RefusedRequest
-from bullseye.core.scoring import Score
+from bullseye.core.basis.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
+from bullseye.core.basis.quantity import ClockReading, Degrees, Real
+from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.explain.diagnosis import Diagnosis
+from bullseye.core.explain.scoring import Score
+from bullseye.core.explain.summary import Summary
+from bullseye.core.measure.readings import Measure, Reading
 from bullseye.store import coaching, laps, sorties
 from bullseye.store.errors import Conflict
 from bullseye.store.models import LapRevision, Sortie

@@ -11,7 +11,7 @@ from flask_login import login_required
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
 from bullseye.api.session import PersonOut
-from bullseye.core.quantity import Real
+from bullseye.core.basis.quantity import Real
 from bullseye.store import people
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')

@@ -15,16 +15,16 @@ from pydantic import BeforeValidator, Field, WithJsonSchema
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text
-from bullseye.core.airfield import RunwayEnd
-from bullseye.core.brief import BriefAnswer
-from bullseye.core.cards import Card, all_cards
-from bullseye.core.kinds import LandingKind, TakeoffKind
-from bullseye.core.kneeboard import Kneeboard, Paper
-from bullseye.core.lapplan import PlannedLap
-from bullseye.core.pattern import PatternChoice
-from bullseye.core.quantity import Degrees, Real
-from bullseye.core.whatif import Change, compare
-from bullseye.core.wholebrief import Parts, make_parts
+from bullseye.core.basis.kinds import LandingKind, TakeoffKind
+from bullseye.core.basis.quantity import Degrees, Real
+from bullseye.core.brief.kneeboard import Kneeboard, Paper
+from bullseye.core.brief.landing import BriefAnswer
+from bullseye.core.brief.lapplan import PlannedLap
+from bullseye.core.brief.whatif import Change, compare
+from bullseye.core.brief.whole import Parts, make_parts
+from bullseye.core.fly.cards import Card, all_cards
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.core.given.airfield import RunwayEnd
 from bullseye.store import catalogue, coaching, laps, sorties
 from bullseye.store.models import Sortie
 

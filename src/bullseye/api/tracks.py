@@ -15,9 +15,9 @@ from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person, queue
 from bullseye.api.schema import Id, In, Out
-from bullseye.core.airfield import RunwayEnd
-from bullseye.core.errors import InvalidInput
-from bullseye.core.quantity import STORABLE
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.quantity import STORABLE
+from bullseye.core.given.airfield import RunwayEnd
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
 from bullseye.store.models import TrackFile
 from bullseye.tracks.readers.columns import Role

@@ -10,12 +10,12 @@ from flask_login import login_required
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText
 from bullseye.api.sorties import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
-from bullseye.core.errors import InvalidInput
-from bullseye.core.kinds import TakeoffKind
-from bullseye.core.metar import Report, read_metar
-from bullseye.core.quantity import Degrees, Moment
-from bullseye.core.ranking import RankedEnd
-from bullseye.core.wind import magnetic_from_true_deg
+from bullseye.core.air.wind import magnetic_from_true_deg
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import TakeoffKind
+from bullseye.core.basis.quantity import Degrees, Moment
+from bullseye.core.brief.ranking import RankedEnd
+from bullseye.core.exchange.metar import Report, read_metar
 from bullseye.store import catalogue, ranking, sorties, stations
 from bullseye.store.models import Airfield
 

@@ -5,7 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
-from bullseye.core.aircraft import (
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.basis.kinds import PatternSide, Surface
+from bullseye.core.exchange.geojson import airfield_to_geojson
+from bullseye.core.given.aircraft import (
     Aircraft,
     AirspeedTable,
     FlapSetting,
@@ -15,10 +18,7 @@ from bullseye.core.aircraft import (
     SpeedLadder,
     TakeoffTable,
 )
-from bullseye.core.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd
-from bullseye.core.geo import RunwayFrame
-from bullseye.core.geojson import airfield_to_geojson
-from bullseye.core.kinds import PatternSide, Surface
+from bullseye.core.given.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd
 
 _TEMPERATURES_C = (0.0, 10.0, 20.0, 30.0, 40.0)
 _ALTITUDES_FT = (0.0, 2_000.0, 4_000.0, 6_000.0, 8_000.0)

@@ -10,8 +10,8 @@ import numpy as np
 from sqlalchemy import exists, select, update
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import make_brief, setting
-from bullseye.core.touchdown import Approach, predict
+from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.model.touchdown import Approach, predict
 from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, coaching, laps, people, scope
 from bullseye.store.models import (

@@ -14,7 +14,7 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
-from bullseye.core.kneeboard import Kneeboard, Line, Paper
+from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
 
 _MARGIN = 7 * mm
 _PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)

@@ -11,15 +11,15 @@ from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
-from bullseye.core.aircraft import Aircraft as CoreAircraft
-from bullseye.core.airfield import Airfield as CoreAirfield
-from bullseye.core.airfield import GroundMark
-from bullseye.core.airfield import RunwayEnd as CoreRunwayEnd
-from bullseye.core.geo import RunwayFrame
-from bullseye.core.standards import BUILT_IN
-from bullseye.core.standards import Standard as CoreStandard
-from bullseye.core.technique import Technique as CoreTechnique
-from bullseye.core.wholebrief import PlacedMark
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.brief.whole import PlacedMark
+from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.given.airfield import Airfield as CoreAirfield
+from bullseye.core.given.airfield import GroundMark
+from bullseye.core.given.airfield import RunwayEnd as CoreRunwayEnd
+from bullseye.core.given.standards import BUILT_IN
+from bullseye.core.given.standards import Standard as CoreStandard
+from bullseye.core.given.technique import Technique as CoreTechnique
 from bullseye.store.errors import NotFound
 from bullseye.store.models import Aircraft, Airfield, RunwayEnd, School, Standard, Technique
 

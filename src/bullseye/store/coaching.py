@@ -16,19 +16,22 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import literal, select, union_all
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import BriefAnswer, make_brief, prior_deceleration_fps2, recommended_aim_ft
-from bullseye.core.calibration import Calibration, FlownLap, calibrate
-from bullseye.core.diagnosis import Diagnosis, diagnose
-from bullseye.core.errors import BullseyeError
-from bullseye.core.kinds import NOT_LANDED, LandingKind, TakeoffKind
-from bullseye.core.kneeboard import Kneeboard, make_kneeboard
-from bullseye.core.lapplan import KindRecord, LessonTime, PlannedLap
-from bullseye.core.pattern import PatternChoice
-from bullseye.core.progress import Summary, summarise
-from bullseye.core.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
-from bullseye.core.scoring import MeasuredLap, Score, score_lap
-from bullseye.core.wholebrief import Parts, Plan, make_parts
-from bullseye.core.wind import components
+from bullseye.core.air.wind import components
+from bullseye.core.basis.errors import BullseyeError
+from bullseye.core.basis.kinds import NOT_LANDED, LandingKind, TakeoffKind
+from bullseye.core.brief.kneeboard import Kneeboard, make_kneeboard
+from bullseye.core.brief.landing import BriefAnswer, make_brief, prior_deceleration_fps2, recommended_aim_ft
+from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
+from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request, request_adapter
+from bullseye.core.brief.whole import Parts, Plan, make_parts
+from bullseye.core.explain.diagnosis import Diagnosis, diagnose
+from bullseye.core.explain.scoring import Score, score_lap
+from bullseye.core.explain.summary import Summary, summarise
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.core.given.belief import Calibration
+from bullseye.core.learn.fit import calibrate
+from bullseye.core.measure.flown import FlownLap
+from bullseye.core.measure.lap import MeasuredLap
 from bullseye.store import catalogue
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
 

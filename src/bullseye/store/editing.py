@@ -14,18 +14,18 @@ from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.aircraft import Aircraft as CoreAircraft
-from bullseye.core.airfield import GroundMark
-from bullseye.core.constants import PATTERN_HEIGHT_FT
-from bullseye.core.errors import InvalidInput
-from bullseye.core.geojson import (
+from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.exchange.geojson import (
     airfield_from_geojson,
     airfield_to_geojson,
     marks_from_geojson,
     thresholds_from_geojson,
 )
-from bullseye.core.standards import Standard as CoreStandard
-from bullseye.core.technique import Technique as CoreTechnique
+from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.given.airfield import GroundMark
+from bullseye.core.given.standards import Standard as CoreStandard
+from bullseye.core.given.technique import Technique as CoreTechnique
 from bullseye.store import catalogue
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Aircraft, Airfield, RunwayEnd, Standard, Technique, User

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from bullseye.core.errors import BullseyeError
+from bullseye.core.basis.errors import BullseyeError
 
 
 class NotFound(BullseyeError):

@@ -8,10 +8,10 @@ from datetime import UTC, datetime
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bullseye.core.aircraft import Aircraft as CoreAircraft
-from bullseye.core.calibration import fit_deceleration
-from bullseye.core.speeds import touchdown_speed_kcas
-from bullseye.core.touchdown import Approach, predict
+from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.learn.fit import fit_deceleration
+from bullseye.core.model.speeds import touchdown_speed_kcas
+from bullseye.core.model.touchdown import Approach, predict
 from bullseye.store import catalogue, coaching
 from bullseye.store.models import Lap, User
 from bullseye.store.sorties import require_coach, usual_weight_lb

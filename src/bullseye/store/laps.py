@@ -15,13 +15,13 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.calibration import FlownLap
-from bullseye.core.constants import MODEL_VERSION
-from bullseye.core.diagnosis import flown_lap
-from bullseye.core.errors import InvalidInput
-from bullseye.core.quantity import is_in_range
-from bullseye.core.readings import MEASURES, Measure, Reading, best, by_hand
-from bullseye.core.request import BriefRequest, RefusedRequest, messages, request_adapter
+from bullseye.core.basis.constants import MODEL_VERSION
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.quantity import is_in_range
+from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, request_adapter
+from bullseye.core.explain.diagnosis import flown_lap
+from bullseye.core.measure.flown import FlownLap
+from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.store import coaching
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User

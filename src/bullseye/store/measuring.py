@@ -13,11 +13,11 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bullseye.core.brief import setting
-from bullseye.core.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
-from bullseye.core.errors import InvalidInput
-from bullseye.core.readings import Measure, Reading
-from bullseye.core.request import BriefRequest
+from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.landing import setting
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.measure.readings import Measure, Reading
 from bullseye.store import catalogue, coaching, laps, sorties
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User

@@ -10,7 +10,7 @@ from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index,
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
-from bullseye.core.constants import AIM_STEP_FT
+from bullseye.core.basis.constants import AIM_STEP_FT
 from bullseye.store.base import Base, Json, SchoolOwned, in_range, owned_key, points_at
 
 

@@ -14,7 +14,7 @@ from argon2.exceptions import InvalidHashError, VerificationError
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bullseye.core.errors import InvalidInput
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.store import scope
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
 from bullseye.store.models import Installation, Invitation, School, User

@@ -8,11 +8,11 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bullseye.core.errors import InvalidInput
-from bullseye.core.ranking import RankedEnd
-from bullseye.core.request import parse_request
-from bullseye.core.standards import BUILT_IN
-from bullseye.core.wholebrief import Plan, ranking_of
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.ranking import RankedEnd
+from bullseye.core.brief.request import parse_request
+from bullseye.core.brief.whole import Plan, ranking_of
+from bullseye.core.given.standards import BUILT_IN
 from bullseye.store import catalogue, sorties
 from bullseye.store.models import Aircraft, School, User
 

@@ -11,7 +11,7 @@ from typing import Any, Final
 from sqlalchemy import event
 from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, with_loader_criteria
 
-from bullseye.core.errors import BullseyeError
+from bullseye.core.basis.errors import BullseyeError
 from bullseye.store.base import SchoolOwned
 
 _KEY: Final = 'school_id'

@@ -10,10 +10,10 @@ from typing import Any, Literal
 from sqlalchemy import RowMapping, Select, func, select
 from sqlalchemy.orm import Session, aliased, joinedload
 
-from bullseye.core.aircraft import Aircraft as CoreAircraft
-from bullseye.core.brief import make_brief
-from bullseye.core.errors import InvalidInput
-from bullseye.core.technique import usual_flap
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.given.technique import usual_flap
 from bullseye.store import catalogue, coaching
 from bullseye.store.base import SchoolOwned
 from bullseye.store.errors import NotAllowed, NotFound

@@ -6,7 +6,7 @@ import os
 import urllib.error
 import urllib.request
 
-from bullseye.core.errors import BullseyeError
+from bullseye.core.basis.errors import BullseyeError
 
 _PATIENCE_S = 3.0
 _LONGEST = 600

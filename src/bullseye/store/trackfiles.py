@@ -11,7 +11,7 @@ from typing import Any
 from sqlalchemy import Select, delete, func, select, update
 from sqlalchemy.orm import Session, joinedload, undefer
 
-from bullseye.core.errors import InvalidInput
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Aircraft, CsvColumns, Sortie, TrackFile, User
 from bullseye.store.sorties import Right, may_coach, require_coach

@@ -14,8 +14,8 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.errors import InvalidInput
-from bullseye.core.quantity import is_in_range
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.quantity import is_in_range
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Sortie, Track, User
 from bullseye.tracks.readers.device import whole_or_none

@@ -10,7 +10,7 @@ from alembic.runtime.migration import MigrationContext
 from alembic.script import ScriptDirectory
 from sqlalchemy import create_engine
 
-from bullseye.core.errors import BullseyeError
+from bullseye.core.basis.errors import BullseyeError
 
 _MIGRATIONS = Path(__file__).parent / 'migrations'
 

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import stretches
 from bullseye.tracks.track import Floats

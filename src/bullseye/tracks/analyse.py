@@ -9,8 +9,8 @@ from itertools import groupby
 
 import numpy as np
 
-from bullseye.core.atmosphere import density_ratio, isa_temperature_c, true_airspeed_kt
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.air.atmosphere import density_ratio, isa_temperature_c, true_airspeed_kt
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.airwind import WindAloft, find_wind
 from bullseye.tracks.alike import slowing_like, touching_alike
 from bullseye.tracks.clean import clean, gaps

@@ -8,8 +8,8 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.constants import FPS_PER_KT
-from bullseye.core.quantity import EARLIEST, LATEST
+from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.quantity import EARLIEST, LATEST
 from bullseye.tracks.track import FEWEST_FIXES, LONGEST_S, Floats, Track, UnreadableTrack
 
 GAP_S = 5.0  # fixes further apart than this, and than five usual steps, have a gap between them

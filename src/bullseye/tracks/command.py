@@ -15,9 +15,9 @@ from typing import TYPE_CHECKING, Any
 
 from tqdm import tqdm
 
-from bullseye.core.aircraft import Aircraft
-from bullseye.core.constants import TOUCHDOWN_OVER_STALL
-from bullseye.core.errors import BullseyeError, InvalidInput
+from bullseye.core.basis.constants import TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.errors import BullseyeError, InvalidInput
+from bullseye.core.given.aircraft import Aircraft
 from bullseye.tracks.fields import Runway, runways_of
 from bullseye.tracks.known import Known
 from bullseye.tracks.readers import Columns, read_track

@@ -15,7 +15,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.constants import DECELERATION_FPS2, GRAVITY_FPS2
+from bullseye.core.basis.constants import DECELERATION_FPS2, GRAVITY_FPS2
 from bullseye.tracks.evidence import fit_all, whitened
 
 Floats = NDArray[np.float64]

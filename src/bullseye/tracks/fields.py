@@ -9,9 +9,9 @@ from typing import Any
 
 import numpy as np
 
-from bullseye.core.airfield import RunwayEnd
-from bullseye.core.geo import RunwayFrame
-from bullseye.core.geojson import airfield_from_geojson, thresholds_from_geojson
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.exchange.geojson import airfield_from_geojson, thresholds_from_geojson
+from bullseye.core.given.airfield import RunwayEnd
 from bullseye.tracks.track import Floats
 
 

@@ -9,8 +9,8 @@ from typing import TYPE_CHECKING, Any
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT, GRAVITY_FPS2
-from bullseye.core.geo import RunwayFrame
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.basis.constants import FPS_PER_KT, GRAVITY_FPS2
 from bullseye.tracks.track import Floats
 
 if TYPE_CHECKING:  # who only draws a flight need not load the analysis

@@ -8,7 +8,7 @@ from typing import Any
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact
 from bullseye.tracks.events import Event, EventKind, Gate, Then
 from bullseye.tracks.fields import Runway

@@ -8,7 +8,7 @@ from typing import Literal
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT, GRAVITY_FPS2
+from bullseye.core.basis.constants import FPS_PER_KT, GRAVITY_FPS2
 from bullseye.tracks.contact import Contact
 from bullseye.tracks.events import Event, Gate, Lap, Turn
 from bullseye.tracks.fields import Runway

@@ -8,8 +8,8 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT
-from bullseye.core.geo import RunwayFrame
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.smooth import Smoothed, quantum, smooth, white_noise
 from bullseye.tracks.track import Floats, Track

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.motion import Motion, height_wander_ft
 from bullseye.tracks.passes import stretches

@@ -9,7 +9,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.track import Floats

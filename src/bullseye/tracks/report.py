@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING, Any
 
 import numpy as np
 
-from bullseye.core.constants import FT_PER_M
+from bullseye.core.basis.constants import FT_PER_M
 from bullseye.tracks.events import Event
 from bullseye.tracks.track import Floats
 

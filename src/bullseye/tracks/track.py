@@ -8,7 +8,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.errors import BullseyeError
+from bullseye.core.basis.errors import BullseyeError
 
 Floats = NDArray[np.float64]
 Format = Literal['gpx', 'igc', 'nmea', 'csv', 'device']

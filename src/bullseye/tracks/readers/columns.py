@@ -7,8 +7,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import asdict, dataclass
 from typing import Any, Literal, get_args
 
-from bullseye.core.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
-from bullseye.core.errors import InvalidInput
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
+from bullseye.core.basis.errors import InvalidInput
 
 Role = Literal[
     'time',

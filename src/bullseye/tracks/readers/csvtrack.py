@@ -10,7 +10,7 @@ from datetime import date
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT
+from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.readers.columns import UNITS, Column, Columns, guess_columns
 from bullseye.tracks.readers.times import DAY_S, across_midnight, iso_seconds
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track

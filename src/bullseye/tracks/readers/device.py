@@ -8,7 +8,7 @@ from typing import Any
 
 import numpy as np
 
-from bullseye.core.constants import FPS_PER_KT, FT_PER_M
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
 _COLUMNS = ('t', 'lat', 'lon', 'acc')

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from lxml import etree
 
-from bullseye.core.constants import FPS_PER_KT, FT_PER_M
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.tracks.readers.times import iso_seconds
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 

@@ -8,7 +8,7 @@ from datetime import date
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.constants import FPS_PER_KT, FT_PER_M
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.tracks.readers.times import DAY_S, across_midnight
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 

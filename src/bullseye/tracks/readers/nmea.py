@@ -9,7 +9,7 @@ from datetime import date
 
 import numpy as np
 
-from bullseye.core.constants import FT_PER_M
+from bullseye.core.basis.constants import FT_PER_M
 from bullseye.tracks.readers.times import DAY_S, across_midnight
 from bullseye.tracks.track import Track, UnreadableTrack, make_track
 

@@ -1,0 +1,82 @@
+"""Wind on a runway: true or magnetic, gusting, calm or variable."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated
+
+from annotated_types import Ge, Le
+
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.quantity import Checked, Degrees, Real
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wind(Checked):
+    """The wind near the ground, by the direction it blows from.
+
+    ``direction_deg_true`` is None for a variable wind: then its components are unknown, not zero.
+    """
+
+    direction_deg_true: Degrees | None
+    speed_kt: Annotated[Real, Ge(0), Le(100)]
+    gust_kt: Annotated[Real, Ge(0), Le(150)] | None = None
+
+    def check_together(self) -> None:
+        if self.gust_kt is not None and self.gust_kt < self.speed_kt:
+            raise InvalidInput('gust_kt', self.gust_kt, f'at least the steady wind, {self.speed_kt:g}')
+
+    @property
+    def gust_spread_kt(self) -> float:
+        """Gust less steady wind [kt]; 0 when no gust is reported."""
+        return 0.0 if self.gust_kt is None else self.gust_kt - self.speed_kt
+
+    @property
+    def is_variable(self) -> bool:
+        """Whether it blows from no known direction."""
+        return self.direction_deg_true is None and self.speed_kt > 0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Components:
+    """Wind along and across a runway [kt]; None while the direction is unknown.
+
+    ``head_kt`` is positive from ahead, ``cross_kt`` positive from the right.
+    """
+
+    head_kt: float | None
+    cross_kt: float | None
+    gust_head_kt: float | None
+    gust_cross_kt: float | None
+
+
+def true_from_magnetic_deg(*, magnetic_deg: float, variation_deg: float) -> float:
+    """True direction from magnetic; variation is positive east."""
+    return (magnetic_deg + variation_deg) % 360
+
+
+def magnetic_from_true_deg(*, true_deg: float, variation_deg: float) -> float:
+    """Magnetic direction from true; variation is positive east. North is 360, as it is spoken."""
+    return (true_deg - variation_deg) % 360 or 360.0
+
+
+def components(wind: Wind, *, course_deg_true: float) -> Components:
+    """Resolve the wind on a runway course.
+
+    Without a reported gust the gust components equal the steady ones.
+    Source: head = V cos δ, cross = V sin δ, exact trigonometry.
+    """
+    gust_kt = wind.speed_kt if wind.gust_kt is None else wind.gust_kt
+    if wind.direction_deg_true is None:
+        if wind.speed_kt > 0 or gust_kt > 0:
+            return Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None)
+        return Components(head_kt=0.0, cross_kt=0.0, gust_head_kt=0.0, gust_cross_kt=0.0)
+    off = math.radians(wind.direction_deg_true - course_deg_true)
+    head, cross = math.cos(off), math.sin(off)
+    return Components(
+        head_kt=wind.speed_kt * head,
+        cross_kt=wind.speed_kt * cross,
+        gust_head_kt=gust_kt * head,
+        gust_cross_kt=gust_kt * cross,
+    )

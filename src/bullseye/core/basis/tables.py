@@ -1,0 +1,39 @@
+"""Performance tables of the handbook, read between their values and never beyond."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+import numpy as np
+from numpy.typing import NDArray
+
+from bullseye.core.basis.errors import InvalidInput, OutsideTable
+
+
+def require_rising(field: str, values: Sequence[float]) -> None:
+    """Refuse an axis that does not rise from value to value."""
+    for before, after in pairwise(values):
+        if not after > before:
+            raise InvalidInput(field, after, f'above the value before it, {before:g}')
+
+
+def read_table(values: object, axes: Sequence[tuple[str, Sequence[float], float]]) -> float:
+    """Multilinear interpolation.
+
+    :param values: nested sequences, one level an axis
+    :param axes: name, printed values and wanted value of each axis; a wanted value below the first printed one takes
+        that one, which for altitude, temperature and weight errs long
+    :raises OutsideTable: above the last printed value
+    """
+    grid = np.asarray(values, float)
+    for name, printed, value in axes:
+        if value > printed[-1]:
+            raise OutsideTable(f'{name} {value:.0f} is above the table, which ends at {printed[-1]:.0f}')
+    for _, printed, value in reversed(axes):
+        grid = np.apply_along_axis(_interpolated, -1, grid, value, printed)
+    return float(grid)
+
+
+def _interpolated(row: NDArray[np.float64], value: float, printed: Sequence[float]) -> float:
+    return float(np.interp(value, printed, row))

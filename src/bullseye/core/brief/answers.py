@@ -1,0 +1,131 @@
+"""Answers handed along for where there is no network: a table of the model's results, fine enough to be read between.
+
+The computation stays here; a device without a server only interpolates. What lies between the values stays within 10 ft
+of the real thing (tests compare them over random cases), and the server's own result takes its place later.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT
+from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.model.forecast import hit_chance, simulate_from_aim_ft
+from bullseye.core.model.touchdown import predict
+
+_SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
+_HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
+_SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))
+_SCATTERS_FT = (20.0, 40.0, 60.0, 80.0, 100.0, 125.0, 150.0, 200.0, 250.0, 300.0, 400.0)
+_MOST_LAPS = 30
+_LEAST_OVER_STALL_KT = 2.0
+
+Grid = tuple[tuple[float, ...], ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AnswerTable:
+    """What to answer for any speed, headwind, aim and scatter of one sortie.
+
+    ``touchdown_minus_aim_ft[i][j]`` belongs to ``speed_kias[i]`` and ``headwind_kt[j]``, without the pilot's bias; so
+    do the slopes. ``hit_chance[i][j]`` belongs to ``scatter_ft[i]`` and ``shift_ft[j]``, the predicted touchdown less
+    the target. ``bias_share[n - 1]`` is how much of the mean residual of n laps is taken to be a lasting bias.
+    """
+
+    speed_kias: tuple[float, ...]
+    headwind_kt: tuple[float, ...]
+    touchdown_minus_aim_ft: Grid
+    ft_per_kt_speed: Grid
+    ft_per_kt_headwind: Grid
+    scatter_ft: tuple[float, ...]
+    shift_ft: tuple[float, ...]
+    hit_chance: Grid
+    bias_share: tuple[float, ...]
+    briefed_speed_kias: float
+    briefed_headwind_kt: float
+    briefed_aim_ft: float
+    spot_ft: float
+    target_minus_spot_ft: float
+    box_minus_spot_ft: tuple[float, float]
+    bias_ft: float
+    pilot_scatter_ft: float
+    aim_step_ft: float
+
+
+def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> AnswerTable:
+    """Work out the table of one sortie's request.
+
+    The share of a mean residual of n laps that counts as bias is sd²/(sd² + s²/n): the posterior mean of a normal bias
+    of standard deviation sd seen through scatter s. Source: the conjugate normal model of Bayesian textbooks.
+    """
+    made, brief = setting(request), make_brief(request)
+    aircraft, flap = request.aircraft, made.flap
+    stall_kias = flap.airspeed_table.indicated_kt(aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb))
+    lowest = max(brief.approach_speed_kias - _SPEED_BELOW_KT, stall_kias + _LEAST_OVER_STALL_KT)
+    speeds = tuple(
+        float(kias) for kias in np.arange(lowest, brief.approach_speed_kias + _SPEED_ABOVE_KT + 1, _SPEED_STEP_KT)
+    )
+    approaches = [setting(replace(request, approach_speed_kias=kias)).approach for kias in speeds]
+
+    def landed(i: int, headwind_kt: float) -> float:
+        return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
+
+    touch = np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
+    by_speed = np.gradient(touch, np.asarray(speeds), axis=0)
+    by_wind = np.gradient(touch, np.asarray(_HEADWINDS_KT), axis=1)
+    chances = _chances(request, brief_box=(brief.box_ft[0] - brief.target_ft, brief.box_ft[1] - brief.target_ft))
+    known = request.calibration
+    bias_sd = known.bias_sd_ft if known.bias_sd_ft else BIAS_SD_FT
+    scatter = brief.basis.scatter_ft
+    return AnswerTable(
+        speed_kias=speeds,
+        headwind_kt=_HEADWINDS_KT,
+        touchdown_minus_aim_ft=_grid(touch),
+        ft_per_kt_speed=_grid(by_speed),
+        ft_per_kt_headwind=_grid(by_wind),
+        scatter_ft=_SCATTERS_FT,
+        shift_ft=_SHIFTS_FT,
+        hit_chance=chances,
+        bias_share=tuple(bias_sd**2 / (bias_sd**2 + scatter**2 / n) for n in range(1, _MOST_LAPS + 1)),
+        briefed_speed_kias=brief.approach_speed_kias,
+        briefed_headwind_kt=made.approach.headwind_kt,
+        briefed_aim_ft=brief.aim_point_ft,
+        spot_ft=brief.spot_ft,
+        target_minus_spot_ft=brief.target_ft - brief.spot_ft,
+        box_minus_spot_ft=(brief.box_ft[0] - brief.spot_ft, brief.box_ft[1] - brief.spot_ft),
+        bias_ft=brief.basis.bias_ft,
+        pilot_scatter_ft=scatter,
+        aim_step_ft=aim_step_ft,
+    )
+
+
+def _grid(values: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Grid:
+    return tuple(tuple(round(float(value), 2) for value in row) for row in values)
+
+
+def _chances(request: BriefRequest, *, brief_box: tuple[float, float]) -> Grid:
+    made = setting(request)
+    middle_ft = predict(made.approach).touchdown_ft
+    variable_kt = request.weather.wind_kt if made.wind.head_kt is None else 0.0
+    rows = []
+    for scatter in _SCATTERS_FT:
+        off_ft = (
+            simulate_from_aim_ft(
+                made.approach,
+                bias_ft=0.0,
+                scatter_ft=scatter,
+                gust_headwind_kt=made.wind.gust_head_kt,
+                variable_wind_kt=variable_kt,
+            )
+            - middle_ft
+        )
+        rows.append(
+            tuple(
+                round(hit_chance(off_ft + shift, box_from_ft=brief_box[0], box_to_ft=brief_box[1]), 4)
+                for shift in _SHIFTS_FT
+            )
+        )
+    return tuple(rows)

@@ -1,0 +1,151 @@
+"""The kneeboard card: everything of one lesson that is wanted when the tablet dies, on one small page."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+
+from bullseye.core.brief.landing import BriefAnswer
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.whole import Parts
+from bullseye.core.fly.cards import Card
+from bullseye.core.fly.pattern import PatternAnswer
+from bullseye.core.fly.takeoff import TakeoffAnswer
+
+Paper = Literal['a5', 'a4']
+_LEGS = ('upwind', 'crosswind', 'downwind', 'base', 'final')
+_DESCENT_FPM = 10.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Line:
+    """One line of a card: what, and its figure."""
+
+    label: str
+    value: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Tick:
+    """A lap with a box to tick by hand."""
+
+    label: str
+    spot: str
+    aim: str
+    watch: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Kneeboard:
+    """A card as lines of text, for paper and screen alike; unknown is a dash."""
+
+    title: str
+    subtitle: str
+    points: tuple[Line, ...]
+    speeds: tuple[Line, ...]
+    headings: tuple[Line, ...]
+    gates: tuple[Line, ...]
+    takeoff: tuple[Line, ...]
+    engine_failure: tuple[Line, ...]
+    steps: tuple[str, ...]
+    laps: tuple[Tick, ...]
+    cautions: tuple[str, ...]
+
+
+def _ft(value: float | None, step: float = 10.0) -> str:
+    return '–' if value is None else f'{round(value / step) * step:,.0f} ft'
+
+
+def _kt(value: float | None) -> str:
+    return '–' if value is None else f'{value:.0f} kt'
+
+
+def _heading(deg: float) -> str:
+    return f'{round(deg) % 360 or 360:03d}°'
+
+
+def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Line, ...]:
+    takeoff = parts.takeoff
+    lines = [
+        Line(label='Approach', value=f'{brief.approach_speed_kias:.0f} KIAS, flap {brief.flap}'),
+        Line(label='Lift-off', value=_kt(takeoff.lift_off_speed_kias)),
+        Line(label='Vx / Vy', value=f'{_kt(takeoff.vx_kias)} / {_kt(takeoff.vy_kias)}'),
+    ]
+    glide = request.aircraft.best_glide_kias
+    if glide is not None:
+        root = math.sqrt(request.aircraft.weight_ratio(request.weight_lb))
+        lines.append(Line(label='Best glide', value=_kt(glide * root)))
+    return tuple(lines)
+
+
+def _pattern(pattern: PatternAnswer | None) -> tuple[tuple[Line, ...], tuple[Line, ...]]:
+    if pattern is None:
+        return (), ()
+    headings = tuple(
+        Line(
+            label=leg.leg.capitalize(),
+            value=f'{_heading(leg.heading_deg_mag)}  {leg.kias:.0f} kt  {leg.flap}  {leg.seconds:.0f} s',
+        )
+        for leg in pattern.legs
+    )
+    gates = tuple(Line(label=gate.name, value=_ft(gate.altitude_ft)) for gate in pattern.gates)
+    return headings, gates
+
+
+def _takeoff(takeoff: TakeoffAnswer) -> tuple[Line, ...]:
+    over = takeoff.over_50_margin_ft
+    return (
+        Line(label='Ground roll', value=_ft(takeoff.ground_roll_ft)),
+        Line(label='To 50 ft', value=f'{_ft(takeoff.over_50_ft_ft)} of {_ft(takeoff.runway_available_ft)}'),
+        Line(label='Margin', value='unknown' if over is None else ('NONE' if over < 0 else _ft(over))),
+        Line(
+            label='Stop if not',
+            value=f'{_kt(takeoff.abort_speed_kias)} by {_ft(takeoff.abort_point_ft)}',
+        ),
+        Line(label='First turn', value=_ft(takeoff.first_turn_ft)),
+    )
+
+
+def make_kneeboard(
+    *,
+    request: BriefRequest,
+    brief: BriefAnswer,
+    parts: Parts,
+    card: Card,
+    title: str,
+    subtitle: str,
+) -> Kneeboard:
+    """Put the card together from a brief and its parts.
+
+    :param title: who flies what where
+    :param subtitle: day, wind, standard
+    """
+    headings, gates = _pattern(parts.pattern)
+    last = brief.go_around_point_ft
+    return Kneeboard(
+        title=title,
+        subtitle=subtitle,
+        points=(
+            Line(label='Spot', value=f'{_ft(brief.spot_ft)}, box to {_ft(brief.box_ft[1])}'),
+            Line(label='Aim', value=f'{_ft(brief.aim_point_ft)}: {brief.aim_before_spot_words}'),
+            Line(label='Go around by', value='unknown: use the handbook' if last is None else _ft(last)),
+            Line(label='Descent', value=f'{round(brief.descent_rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'),
+        ),
+        speeds=_speeds(request, brief, parts),
+        headings=headings,
+        gates=gates,
+        takeoff=_takeoff(parts.takeoff),
+        engine_failure=tuple(Line(label=one.phase, value=one.words) for one in parts.takeoff.engine_failure),
+        steps=card.steps,
+        laps=tuple(
+            Tick(
+                label=lap.kind.replace('_', '-'),
+                spot='' if lap.spot_ft is None else _ft(lap.spot_ft),
+                aim='' if lap.aim_point_ft is None else _ft(lap.aim_point_ft),
+                watch=lap.watch,
+            )
+            for lap in parts.lap_plan.laps
+        ),
+        cautions=brief.cautions,
+    )

@@ -1,0 +1,248 @@
+"""The laps of a lesson in order: as many as time, fuel and daylight allow, using the wind for what it is good for."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Annotated
+
+from annotated_types import Ge, Gt, Le
+from pydantic import Field
+
+from bullseye.core.basis.kinds import ExerciseKind, LandingKind
+from bullseye.core.basis.quantity import STORABLE, Checked, Name, Real
+
+_AROUND_MIN = 14.0  # [own] start-up, taxi, run-up and taxi back of a lesson
+_MOST_LAPS = 10  # [own] beyond it learning stops
+_SETTLED_LAPS = 3  # [own] before these a record says nothing
+_STALE_DAYS = 30
+_SPOT_STEP_FT = 150.0
+_WINDY_KT, _CALM_KT, _GUSTY_KT = 5.0, 3.0, 6.0
+RESERVE_MIN = 30.0  # [pub: 14 CFR 91.151 by day, from memory]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KindRecord(Checked):
+    """What is on record of a pilot in one kind of landing."""
+
+    landing: LandingKind
+    laps: Annotated[int, Ge(0), Le(100_000)]
+    hit_rate: Annotated[Real, Ge(0), Le(1)] | None = None
+    mean_error_ft: Annotated[Real, Ge(-5_000), Le(5_000)] | None = None
+    spread_ft: Annotated[Real, Ge(0), Le(5_000)] | None = None
+    days_since: Annotated[Real, Ge(0), Le(36_500)] | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LessonTime(Checked):
+    """What a lesson is booked for; unknown is left out of the count and said."""
+
+    booked_min: Annotated[Real, Gt(0), Le(480)] = 60.0
+    fuel_gal: Annotated[Real, Ge(0), Le(500)] | None = None
+    record: Annotated[tuple[KindRecord, ...], Field(max_length=20)] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlannedLap(Checked):
+    """One lap to fly: what, where, and the one thing to watch."""
+
+    kind: ExerciseKind
+    runway: Annotated[str, Field(min_length=1, max_length=4), STORABLE]
+    spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None
+    watch: Name
+    why: Annotated[str, Field(max_length=200), STORABLE] = ''
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LapPlan:
+    """The laps of a lesson, what limits their number, and what was not known."""
+
+    laps: tuple[PlannedLap, ...]
+    lap_s: float
+    limited_by: str
+    words: str
+    notes: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LapPlanTask:
+    """What a lap plan is made for. Winds in knots, None while unknown; spots from the landing threshold."""
+
+    main: LandingKind
+    runway: str
+    spot_ft: float
+    nearest_spot_ft: float  # whose aim point still lies on the runway
+    farthest_spot_ft: float  # whose box still ends before the go-around point
+    lap_s: float
+    time: LessonTime
+    fuel_burn_gph: float | None
+    daylight_min: float | None
+    crosswind_kt: float | None
+    gust_spread_kt: float
+    headwind_kt: float | None
+    over_limit: bool
+    possible: tuple[LandingKind, ...]
+
+
+_WATCH: dict[ExerciseKind, str] = {
+    'normal': 'speed on final',
+    'crosswind': 'no drift at touchdown',
+    'short_field': 'one steady path to the aim point',
+    'soft_field': 'nosewheel off, power on',
+    'power_off': 'height at the 45° and on base',
+    'no_flap': 'small roundout, let it float',
+    'forward_slip': 'slip out above the roundout',
+    'go_around': 'level first, flap in stages',
+    'low_approach': 'centreline and height, a few feet up',
+    'hold_off_drill': 'hold it without sinking through',
+}
+_LABEL: dict[ExerciseKind, str] = {
+    'normal': 'normal',
+    'crosswind': 'crosswind',
+    'short_field': 'short-field',
+    'soft_field': 'soft-field',
+    'power_off': 'power-off 180',
+    'no_flap': 'no-flap',
+    'forward_slip': 'forward slip',
+    'go_around': 'go-around',
+    'low_approach': 'low approach',
+    'hold_off_drill': 'hold-off drill',
+}
+
+
+def _count(task: LapPlanTask) -> tuple[int, str, list[str]]:
+    """Laps that fit, what limits them, and what was not known."""
+    lap_min, notes = task.lap_s / 60, []
+    room = [(max(0.0, task.time.booked_min - _AROUND_MIN), 'booked time')]
+    if task.time.fuel_gal is None or task.fuel_burn_gph is None:
+        notes.append('Fuel or fuel burn unknown: not counted. Check it by hand, with the legal reserve.')
+    else:
+        flying = task.time.fuel_gal / task.fuel_burn_gph * 60 - RESERVE_MIN - _AROUND_MIN
+        room.append((max(0.0, flying), f'fuel, with {RESERVE_MIN:.0f} min in reserve'))
+    if task.daylight_min is None:
+        notes.append('Sunset unknown: not counted.')
+    else:
+        room.append((max(0.0, task.daylight_min - _AROUND_MIN), 'sunset'))
+    minutes, by = min(room, key=lambda one: one[0])
+    fits = int(minutes / lap_min + 1e-9)
+    if fits > _MOST_LAPS:
+        return _MOST_LAPS, f'{_MOST_LAPS} laps: more teach nothing', notes
+    return fits, by, notes
+
+
+def _record(task: LapPlanTask, kind: LandingKind) -> KindRecord | None:
+    return next((one for one in task.time.record if one.landing == kind and one.laps >= _SETTLED_LAPS), None)
+
+
+def _watch(task: LapPlanTask, kind: LandingKind) -> str:
+    """The one thing: a steady error is the aim, a scattered one the speed."""
+    known = _record(task, kind)
+    if known is None or known.mean_error_ft is None or known.spread_ft is None:
+        return _WATCH[kind]
+    if abs(known.mean_error_ft) > 2 * known.spread_ft / known.laps**0.5 and abs(known.mean_error_ft) > 60:
+        side = 'long' if known.mean_error_ft > 0 else 'short'
+        return f'the aim: {abs(known.mean_error_ft):,.0f} ft {side} so far, steadily'
+    if known.spread_ft > 120:
+        return f'the same speed every lap: {known.spread_ft:,.0f} ft of scatter'
+    return _WATCH[kind]
+
+
+def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
+    """What the wind of the day is good for."""
+    found: list[tuple[ExerciseKind, str]] = []
+    crosswind, possible = task.crosswind_kt, task.possible
+    if crosswind is not None and abs(crosswind) >= _WINDY_KT and not task.over_limit and 'crosswind' in possible:
+        found.append(('crosswind', f'{abs(crosswind):.0f} kt across: the day for it'))
+    if task.gust_spread_kt >= _GUSTY_KT:
+        found.append(('go_around', f'gusts of {task.gust_spread_kt:.0f} kt over the wind: decide early'))
+    if crosswind is not None and abs(crosswind) < _CALM_KT and task.gust_spread_kt < _GUSTY_KT:
+        steady = [kind for kind in ('short_field', 'power_off', 'no_flap') if kind in possible and kind != task.main]
+        found += [(kind, 'steady air: the day for precision') for kind in steady[:1]]
+    return found
+
+
+def _by_record(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
+    """What is weak or stale on record, weakest first."""
+    known = [one for one in task.time.record if one.landing in task.possible and one.landing != task.main]
+    weak = sorted((one for one in known if (one.hit_rate or 0.0) < 0.7), key=lambda one: one.hit_rate or 0.0)
+    stale = [one for one in known if (one.days_since or 0.0) > _STALE_DAYS and one not in weak]
+    return [
+        *((one.landing, 'not yet tried' if not one.laps else f'hits {one.hit_rate or 0:.0%} so far') for one in weak),
+        *((one.landing, f'{one.days_since:.0f} days ago') for one in stale),
+    ]
+
+
+def _kinds(task: LapPlanTask, count: int) -> list[tuple[ExerciseKind, str]]:
+    """Warm-up, the lesson's landing by turns with what wind and record ask for, and a last good one."""
+    warm_up: tuple[ExerciseKind, str] = ('normal' if 'normal' in task.possible else task.main, 'warm-up')
+    if count <= 1:
+        return [warm_up][:count]
+    extras = _by_wind(task) + _by_record(task)
+    seen: set[ExerciseKind] = {task.main}
+    extras = [one for one in extras if not (one[0] in seen or seen.add(one[0]))]  # type: ignore[func-returns-value]
+    if count >= 4 and 'go_around' not in seen:
+        extras.insert(1, ('go_around', 'one in every lesson, so that it stays easy'))
+    main: tuple[ExerciseKind, str] = (task.main, "the lesson's landing")
+    middle: list[tuple[ExerciseKind, str]] = []
+    while len(middle) < count - 2:
+        middle.append(main if len(middle) % 2 == 0 or not extras else extras.pop(0))
+    return [warm_up, *middle, (task.main, 'stop while it is going well')]
+
+
+def _spots(task: LapPlanTask, count: int) -> list[float]:
+    """A spot for each lap, never the same twice running, all within what is safe."""
+    low, high = task.nearest_spot_ft, max(task.nearest_spot_ft, task.farthest_spot_ft)
+    around = [task.spot_ft + step * _SPOT_STEP_FT for step in (0, 1, -1, 2, 0.5, -0.5)]
+    allowed: list[float] = []
+    for spot in around:
+        held = round(min(max(spot, low), high), -1)
+        held = held if low <= held <= high else low
+        if held not in allowed:
+            allowed.append(held)
+    return [allowed[i % len(allowed)] for i in range(count)]
+
+
+def make_lap_plan(task: LapPlanTask) -> LapPlan:
+    """Plan the laps of a lesson.
+
+    The order is [own] after [com]: warm up, practise what the day and the record ask for, change the spot every lap, so
+    that the skill is not tied to one picture, and stop while it is going well. The instructor reorders and edits.
+    """
+    count, limited_by, notes = _count(task)
+    if task.over_limit:
+        notes.append('Crosswind over a limit: no crosswind laps are planned; another runway, or dual only.')
+    laps, told = [], set()
+    for (kind, why), spot_ft in zip(_kinds(task, count), _spots(task, count), strict=True):
+        lands = kind not in ('go_around', 'low_approach', 'hold_off_drill')
+        # what the record says is said once; the laps between watch what the kind asks for
+        watch = _watch(task, kind) if lands and kind not in told else _WATCH[kind]  # type: ignore[arg-type]
+        told.add(kind)
+        laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=spot_ft if lands else None, watch=watch, why=why))
+    if len({one.spot_ft for one in laps if one.spot_ft is not None}) < 2 <= len(laps):
+        notes.append('Only one spot fits this runway: it cannot be changed from lap to lap.')
+    words = (
+        f'{count} laps of {task.lap_s / 60:.0f} min; limited by {limited_by}.'
+        if count
+        else f'No lap fits: {limited_by}.'
+    )
+    return LapPlan(laps=tuple(laps), lap_s=task.lap_s, limited_by=limited_by, words=words, notes=tuple(notes))
+
+
+def kinds_possible(examined: Sequence[LandingKind], *, has_glide: bool) -> tuple[LandingKind, ...]:
+    """Landing kinds that the standard judges and the aircraft has figures for."""
+    return tuple(kind for kind in examined if kind != 'power_off' or has_glide)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BriefedLap:
+    """A planned lap with what to fly; None where it has no touchdown, or its figures are not known."""
+
+    kind: ExerciseKind
+    runway: str
+    spot_ft: float | None
+    watch: str
+    why: str
+    aim_point_ft: float | None
+    approach_kias: float | None
+    go_around_point_ft: float | None
+    flap: str | None

@@ -1,0 +1,188 @@
+"""What a brief is asked with: read from plain data, refused field by field."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cache
+from typing import Annotated, Any, get_args
+
+from annotated_types import Ge, Le
+from pydantic import TypeAdapter, ValidationError
+
+from bullseye.core.air.wind import Wind, true_from_magnetic_deg
+from bullseye.core.basis.errors import BullseyeError, InvalidInput
+from bullseye.core.basis.kinds import LandingKind, StandardCode
+from bullseye.core.basis.quantity import Checked, Degrees, Name, Real
+from bullseye.core.given.aircraft import Aircraft, FlapSetting
+from bullseye.core.given.airfield import RunwayEnd
+from bullseye.core.given.belief import Calibration
+from bullseye.core.given.standards import BUILT_IN, Standard
+from bullseye.core.given.technique import Technique, usual_flap
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Weather(Checked):
+    """Wind and air. Name one wind direction, true or magnetic; none means variable, or calm at 0 kt."""
+
+    wind_kt: Annotated[Real, Ge(0), Le(100)]
+    temperature_c: Annotated[Real, Ge(-60), Le(60)]
+    qnh_hpa: Annotated[Real, Ge(870), Le(1_085)]
+    wind_dir_deg_true: Degrees | None = None
+    wind_dir_deg_mag: Degrees | None = None
+    gust_kt: Annotated[Real, Ge(0), Le(150)] | None = None
+
+    def check_together(self) -> None:
+        if self.wind_dir_deg_true is not None and self.wind_dir_deg_mag is not None:
+            raise InvalidInput(
+                'wind_dir_deg_mag', self.wind_dir_deg_mag, 'only one of wind_dir_deg_true and wind_dir_deg_mag'
+            )
+        self.wind(variation_deg=0.0)
+
+    def wind(self, *, variation_deg: float) -> Wind:
+        """The wind by its true direction; variation is positive east."""
+        direction = self.wind_dir_deg_true
+        if self.wind_dir_deg_mag is not None:
+            direction = true_from_magnetic_deg(magnetic_deg=self.wind_dir_deg_mag, variation_deg=variation_deg)
+        return Wind(direction_deg_true=direction, speed_kt=self.wind_kt, gust_kt=self.gust_kt)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BriefRequest(Checked):
+    """Everything a brief depends on.
+
+    ``approach_speed_kias`` and ``aim_point_ft`` ask "what if"; without them both are worked out. Places are feet from
+    the landing threshold.
+    """
+
+    aircraft: Aircraft
+    runway: RunwayEnd
+    weather: Weather
+    weight_lb: Annotated[Real, Ge(0), Le(20_000)]
+    landing: LandingKind
+    standard: Standard
+    spot_ft: Annotated[Real, Ge(0), Le(20_000)]
+    technique: Technique = field(default_factory=Technique)
+    calibration: Calibration = field(default_factory=Calibration)
+    flap: Name | None = None
+    approach_speed_kias: Annotated[Real, Ge(20), Le(250)] | None = None
+    aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+    school_crosswind_limit_kt: Annotated[Real, Ge(0), Le(60)] | None = None
+    student_crosswind_limit_kt: Annotated[Real, Ge(0), Le(60)] | None = None
+
+    def check_together(self) -> None:
+        self.aircraft.weight_ratio(self.weight_lb)
+        flap = self.flap_setting
+        self.standard.tolerance(self.landing)
+        if self.landing == 'no_flap' and flap is not self.aircraft.flaps[0]:
+            raise InvalidInput('flap', flap.name, f'{self.aircraft.flaps[0].name}, for a landing without flap')
+        if self.spot_ft >= self.runway.landing_distance_available_ft:
+            raise InvalidInput(
+                'spot_ft', self.spot_ft, f'on the runway, below {self.runway.landing_distance_available_ft:g}'
+            )
+        if self.approach_speed_kias is not None:
+            stall_kias = flap.airspeed_table.indicated_kt(self.aircraft.stall_kcas(flap=flap, weight_lb=self.weight_lb))
+            if self.approach_speed_kias <= stall_kias:
+                raise InvalidInput(
+                    'approach_speed_kias', self.approach_speed_kias, f'above the stall, {stall_kias:.1f} KIAS'
+                )
+
+    @property
+    def flap_setting(self) -> FlapSetting:
+        """Flap the landing is made with: the one named, else the usual one of its kind."""
+        names = [flap.name for flap in self.aircraft.flaps]
+        return self.aircraft.flap(self.flap or usual_flap(names, self.landing, self.technique))
+
+
+class RefusedRequest(BullseyeError, ValueError):
+    """A request with wrong fields; ``errors`` maps the path of each to its message."""
+
+    code = 'invalid_input'
+
+    def __init__(self, errors: Mapping[str, str]) -> None:
+        self.errors = dict(errors)
+        super().__init__('; '.join(f'{field}: {message}' for field, message in errors.items()))
+
+
+@cache
+def request_adapter() -> TypeAdapter[BriefRequest]:
+    """Reader of requests, made once."""
+    return TypeAdapter(BriefRequest)
+
+
+_LIMITS = {
+    'greater_than': 'above {gt}',
+    'greater_than_equal': 'at least {ge}',
+    'less_than_equal': 'at most {le}',
+}
+
+
+def _limit(what: str, context: Mapping[str, Any]) -> str:
+    """A limit in words: numbers without a needless end, days as they are written."""
+    return _LIMITS[what].format(**{k: f'{v:g}' if isinstance(v, int | float) else v for k, v in context.items()})
+
+
+def messages(error: ValidationError) -> dict[str, str]:
+    """One message a field, in our words, keyed by its dotted path."""
+    found: dict[str, str] = {}
+    for item in error.errors(include_url=False):
+        path = [str(part) for part in item['loc']]
+        given, context = item['input'], item.get('ctx', {})
+        original = context.get('error')
+        name = path[-1] if path else 'request'
+        if isinstance(original, InvalidInput):
+            path.append(original.field)
+            message = str(original)
+        elif item['type'] in _LIMITS:
+            message = f'{name} is {given!r}; accepted: {_limit(item["type"], context)}'
+        elif item['type'] == 'missing':
+            message = f'{name} is missing'
+        elif item['type'] in ('unexpected_keyword_argument', 'extra_forbidden'):
+            message = f'{name} is not a field of this request'
+        elif item['type'] == 'literal_error':
+            message = f'{name} is {given!r}; accepted: {context["expected"]}'
+        elif item['type'] == 'finite_number':
+            message = f'{name} is {given!r}; accepted: a finite number'
+        elif item['type'] == 'float_type':
+            message = f'{name} is {given!r}; accepted: a number'
+        else:
+            message = f'{name}: {item["msg"].removeprefix("Value error, ")}'
+        found.setdefault('.'.join(path) or 'request', message)
+    return found
+
+
+def parse_request(data: object, *, aircraft_by_name: Mapping[str, Aircraft]) -> BriefRequest:
+    """Read a request from plain data, as it comes out of JSON.
+
+    :param aircraft_by_name: what a name in place of an aircraft object may stand for
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    if not isinstance(data, dict):
+        raise RefusedRequest({'request': 'the request is not an object'})
+    filled: dict[str, Any] = dict(data)
+    early: dict[str, str] = {}
+    if isinstance(name := filled.get('aircraft'), str):
+        if name in aircraft_by_name:
+            filled['aircraft'] = aircraft_by_name[name]
+        else:
+            early['aircraft'] = f'aircraft is {name!r}; accepted: {", ".join(aircraft_by_name)} or an object'
+    if isinstance(code := filled.get('standard'), str):
+        if code in get_args(StandardCode):
+            filled['standard'] = BUILT_IN[code]  # type: ignore[index]
+        else:
+            early['standard'] = f'standard is {code!r}; accepted: {", ".join(BUILT_IN)} or an object'
+    try:
+        request = request_adapter().validate_python(filled)
+    except ValidationError as error:
+        late = {path: text for path, text in messages(error).items() if path.split('.')[0] not in early}
+        raise RefusedRequest({**early, **late}) from None
+    return request
+
+
+def request_schema(aircraft_names: list[str]) -> dict[str, Any]:
+    """JSON Schema of a request, with the names that may stand for objects."""
+    schema = request_adapter().json_schema()
+    properties = schema['properties']
+    properties['aircraft'] = {'anyOf': [{'enum': aircraft_names}, properties['aircraft']]}
+    properties['standard'] = {'anyOf': [{'enum': list(BUILT_IN)}, properties['standard']]}
+    return schema

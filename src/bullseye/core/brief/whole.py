@@ -1,0 +1,393 @@
+"""Everything that is decided before the engine starts: runway, takeoff, pattern, landing, power-off reach."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field, fields, replace
+from datetime import datetime
+from functools import cache
+from typing import get_args
+
+from pydantic import TypeAdapter
+
+from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
+from bullseye.core.air.turns import GroundWind
+from bullseye.core.basis.constants import OBSTACLE_MARGIN_FT, PATTERN_HEIGHT_FT
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind, TakeoffKind
+from bullseye.core.brief.landing import BriefAnswer, Setting, crosswind_limits, ground_roll, make_brief, setting
+from bullseye.core.brief.lapplan import (
+    BriefedLap,
+    LapPlan,
+    LapPlanTask,
+    LessonTime,
+    PlannedLap,
+    kinds_possible,
+    make_lap_plan,
+)
+from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
+from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
+from bullseye.core.fly.radio import RadioCall, radio_calls
+from bullseye.core.fly.takeoff import TakeoffAnswer, brief_takeoff
+from bullseye.core.fly.traffic import WAKE_WAITS, WAKE_WORDS, WakeWait, parallel_words
+from bullseye.core.given.aircraft import Flow
+from bullseye.core.given.airfield import Airfield, MarkUse, RunwayEnd
+
+_LAP_S = 360.0  # [com] five to seven minutes a lap, where no pattern could be worked out
+_ON_THE_GROUND_S = 45.0  # [own] of a touch-and-go, from the wheels down to the next roll
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlacedMark:
+    """A ground mark in the runway frame."""
+
+    name: str
+    use: MarkUse
+    along_ft: float
+    lateral_ft: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlannedLaps:
+    """The laps of the lesson, each briefed."""
+
+    laps: tuple[BriefedLap, ...]
+    lap_s: float
+    words: str
+    notes: tuple[str, ...]
+    is_own: bool  # ordered by the instructor, not as worked out
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Plan:
+    """What the whole brief is asked with, beside the landing."""
+
+    takeoff: TakeoffKind = 'normal'
+    pattern: PatternChoice = field(default_factory=PatternChoice)
+    airfield: Airfield | None = None
+    at: datetime | None = None  # with a zone; for the sun
+    is_northern: bool = True
+    lesson: LessonTime = field(default_factory=LessonTime)
+    field_name: str | None = None
+    callsign: str | None = None
+    marks: tuple[PlacedMark, ...] = ()
+    laps: tuple[PlannedLap, ...] | None = None  # as the instructor ordered them; None: as worked out
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Parts:
+    """The parts of a whole brief beside the landing; None where one cannot be worked out, and why among the notes."""
+
+    runway_ranking: tuple[RankedEnd, ...]
+    takeoff: TakeoffAnswer
+    pattern: PatternAnswer | None
+    power_off: PowerOffAnswer | None
+    lap_plan: PlannedLaps
+    radio: tuple[RadioCall, ...]
+    wake: tuple[WakeWait, ...]
+    wake_words: str
+    marks: tuple[PlacedMark, ...]
+    flows: tuple[Flow, ...]
+    sun: Sun | None
+    notes: tuple[str, ...]
+
+
+def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
+    if plan.airfield is not None and plan.airfield.pattern_altitude_ft is not None:
+        return plan.airfield.pattern_altitude_ft
+    return request.runway.elevation_ft + PATTERN_HEIGHT_FT
+
+
+def takeoff_of(request: BriefRequest, plan: Plan, made: Setting) -> TakeoffAnswer:
+    """The takeoff part of a brief."""
+    return brief_takeoff(
+        kind=plan.takeoff,
+        aircraft=request.aircraft,
+        runway=request.runway,
+        weight_lb=request.weight_lb,
+        pressure_altitude_ft=made.pressure_altitude_ft,
+        density_ratio=made.density_ratio,
+        temperature_c=request.weather.temperature_c,
+        headwind_kt=made.wind.head_kt,
+        technique=request.technique,
+        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+    )
+
+
+def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
+    """All ends of the field ranked for this wind, aircraft and time; the end of the request alone without a field."""
+    airfield = plan.airfield
+    sun = None
+    if airfield is not None and plan.at is not None:
+        sun = sun_at(lat_deg=airfield.latitude_deg, lon_deg=airfield.longitude_deg, at=plan.at)
+    wind = request.weather.wind(variation_deg=request.runway.magnetic_variation_deg)
+    # one wind for all ends, whatever variation each prints
+    weather = replace(request.weather, wind_dir_deg_mag=None, wind_dir_deg_true=wind.direction_deg_true)
+    candidates = []
+    for end in airfield.ends if airfield else (request.runway,):
+        spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
+        asked = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None)
+        made = setting(asked)
+        takeoff = takeoff_of(asked, plan, made)
+        roll, _ = ground_roll(asked, made)
+        candidates.append(
+            Candidate(
+                runway=end,
+                wind=made.wind,
+                limits=crosswind_limits(asked, made.wind),
+                takeoff_margin_ft=takeoff.over_50_margin_ft,
+                landing_margin_ft=None if roll is None else end.landing_distance_available_ft - roll.factored_ft,
+                sun=sun,
+            )
+        )
+    return rank_ends(candidates)
+
+
+def pattern_task(
+    request: BriefRequest, plan: Plan, made: Setting, brief: BriefAnswer, first_turn_ft: float
+) -> PatternTask:
+    """What the pattern of a brief is worked out for."""
+    wind = request.weather.wind(variation_deg=request.runway.magnetic_variation_deg)
+    return PatternTask(
+        aircraft=request.aircraft,
+        runway=request.runway,
+        choice=plan.pattern,
+        weight_lb=request.weight_lb,
+        density_ratio=made.density_ratio,
+        surface_wind_deg_true=wind.direction_deg_true,
+        surface_wind_kt=wind.speed_kt,
+        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        first_turn_ft=first_turn_ft,
+        aim_point_ft=brief.aim_point_ft,
+        spot_ft=request.spot_ft,
+        path_angle_deg=brief.path_angle_deg,
+        approach_kias=brief.approach_speed_kias,
+        is_northern=plan.is_northern,
+        base_cue=request.technique.base_cue,
+    )
+
+
+def _ground_wind(runway: RunwayEnd, direction_deg_true: float | None, speed_kt: float) -> GroundWind:
+    off = math.radians((direction_deg_true or 0.0) - runway.course_deg_true)
+    return GroundWind.on(headwind_kt=speed_kt * math.cos(off), crosswind_from_right_kt=speed_kt * math.sin(off))
+
+
+def glide_task(request: BriefRequest, task: PatternTask) -> GlideTask:
+    """What the power-off 180 of a brief is worked out for."""
+    direction, speed_kt, _ = pattern_wind(task)
+    return GlideTask(
+        aircraft=request.aircraft,
+        runway=request.runway,
+        weight_lb=request.weight_lb,
+        density_ratio=task.density_ratio,
+        height_ft=task.tpa_ft,
+        spacing_ft=task.spacing_ft,
+        side='right' if task.right > 0 else 'left',
+        shape=request.technique.power_off_shape,
+        spot_ft=request.spot_ft,
+        aim_point_ft=task.aim_point_ft,
+        ground_wind=_ground_wind(request.runway, task.surface_wind_deg_true, task.surface_wind_kt),
+        pattern_wind=_ground_wind(request.runway, direction, speed_kt),
+    )
+
+
+def _sun(plan: Plan) -> Sun | None:
+    if plan.airfield is None or plan.at is None:
+        return None
+    return sun_at(lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at)
+
+
+def _lap_plan(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None) -> LapPlan:
+    """The laps as worked out from time, fuel, light, wind and record."""
+    runway = request.runway
+    lowest_aim_ft = 0.0
+    if runway.obstacle is not None:
+        slope = math.tan(math.radians(brief.path_angle_deg))
+        clear_ft = (runway.obstacle.height_ft + OBSTACLE_MARGIN_FT) / slope
+        lowest_aim_ft = max(0.0, clear_ft - runway.obstacle.before_threshold_ft)
+    nearest_ft = max(0.0, request.spot_ft - brief.recommended_aim_point_ft + lowest_aim_ft)
+    box_ft = brief.box_ft[1] - request.spot_ft
+    last_ft = brief.go_around_point_ft
+    farthest_ft = runway.landing_distance_available_ft / 2 if last_ft is None else last_ft - box_ft
+    wind = request.weather.wind(variation_deg=runway.magnetic_variation_deg)
+    daylight = None
+    if plan.airfield is not None and plan.at is not None:
+        daylight = daylight_left_min(
+            lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at
+        )
+    examined = tuple(kind for kind in get_args(LandingKind) if request.standard.examines(kind))
+    return make_lap_plan(
+        LapPlanTask(
+            main=request.landing,
+            runway=runway.ident,
+            spot_ft=request.spot_ft,
+            nearest_spot_ft=math.ceil(nearest_ft / 10) * 10.0,
+            farthest_spot_ft=max(0.0, farthest_ft),
+            lap_s=_LAP_S if pattern is None else pattern.seconds + _ON_THE_GROUND_S,
+            time=plan.lesson,
+            fuel_burn_gph=request.aircraft.fuel_burn_gph,
+            daylight_min=daylight,
+            crosswind_kt=brief.crosswind_kt,
+            gust_spread_kt=wind.gust_spread_kt,
+            headwind_kt=brief.headwind_kt,
+            over_limit=any(limit.within is False for limit in brief.crosswind_limits),
+            possible=kinds_possible(examined, has_glide=request.aircraft.best_glide_kias is not None),
+        )
+    )
+
+
+class _Briefs:
+    """One brief a landing kind: from spot to spot only the feet move."""
+
+    def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
+        self.request = request
+        self.known: dict[str, BriefAnswer | None] = {request.landing: brief}
+
+    def of(self, kind: str) -> BriefAnswer | None:
+        if kind not in self.known:
+            try:
+                asked = replace(
+                    self.request,
+                    landing=kind,  # type: ignore[arg-type]
+                    flap=None,
+                    approach_speed_kias=None,
+                    aim_point_ft=None,
+                )
+                self.known[kind] = make_brief(asked)
+            except InvalidInput:
+                self.known[kind] = None
+        return self.known[kind]
+
+
+def _briefed(lap: PlannedLap, briefs: _Briefs) -> BriefedLap:
+    lands = lap.spot_ft is not None
+    brief = briefs.of(lap.kind if lands else 'normal')
+    aim_ft = None
+    if brief is not None and lap.spot_ft is not None:
+        aim_ft = lap.spot_ft + brief.recommended_aim_point_ft - brief.spot_ft
+    return BriefedLap(
+        kind=lap.kind,
+        runway=lap.runway,
+        spot_ft=lap.spot_ft,
+        watch=lap.watch,
+        why=lap.why,
+        aim_point_ft=aim_ft,
+        approach_kias=brief.recommended_speed_kias if brief else None,
+        go_around_point_ft=brief.go_around_point_ft if brief and lands else None,
+        flap=brief.flap if brief else None,
+    )
+
+
+def planned_laps(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None) -> PlannedLaps:
+    """The laps of the lesson, as the instructor ordered them or as worked out, each with its aim and speed."""
+    made = _lap_plan(request, plan, brief, pattern)
+    laps = made.laps if plan.laps is None else plan.laps
+    briefs = _Briefs(request, brief)
+    words = made.words
+    if plan.laps is not None:
+        words = f'{len(laps)} lap{"" if len(laps) == 1 else "s"} as ordered by the instructor. Worked out: {made.words}'
+    return PlannedLaps(
+        laps=tuple(_briefed(lap, briefs) for lap in laps),
+        lap_s=made.lap_s,
+        words=words,
+        notes=made.notes,
+        is_own=plan.laps is not None,
+    )
+
+
+def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> Parts:
+    """Work out everything beside the landing itself; no part that fails takes another with it."""
+    made = setting(request)
+    brief = brief or make_brief(request)
+    takeoff = takeoff_of(request, plan, made)
+    notes: list[str] = []
+    pattern: PatternAnswer | None = None
+    power_off: PowerOffAnswer | None = None
+    task = pattern_task(request, plan, made, brief, takeoff.first_turn_ft)
+    try:
+        pattern = brief_pattern(task)
+    except NoPattern as error:
+        notes.append(f'No pattern: {error}.')
+    try:
+        power_off = brief_power_off(glide_task(request, task))
+    except (NoGlide, NoPattern) as error:
+        notes.append(f'No power-off reach: {error}.')
+    side = pattern.side if pattern else plan.pattern.side or request.runway.pattern_side
+    if plan.airfield is not None:
+        idents = tuple(end.ident for end in plan.airfield.ends)
+        parallel = parallel_words(ident=request.runway.ident, others=idents, side=side)
+        if parallel is not None:
+            notes.append(parallel)
+    extended = pattern is not None and pattern.number_two is not None
+    return Parts(
+        runway_ranking=ranking_of(request, plan),
+        takeoff=takeoff,
+        pattern=pattern,
+        power_off=power_off,
+        lap_plan=planned_laps(request, plan, brief, pattern),
+        radio=radio_calls(
+            field=plan.field_name or (plan.airfield.ident if plan.airfield else 'This field'),
+            callsign=plan.callsign or request.aircraft.callsign or request.aircraft.name,
+            runway=request.runway.ident,
+            side=side,
+            intention=request.landing,
+            extended=extended,
+        ),
+        wake=WAKE_WAITS,
+        wake_words=WAKE_WORDS,
+        marks=plan.marks,
+        flows=request.aircraft.flows,
+        sun=_sun(plan),
+        notes=tuple(notes),
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WholeBrief(BriefAnswer):
+    """A landing brief with all its other parts."""
+
+    runway: str
+    weather_warnings: tuple[str, ...]
+    runway_ranking: tuple[RankedEnd, ...]
+    takeoff: TakeoffAnswer
+    pattern: PatternAnswer | None
+    power_off: PowerOffAnswer | None
+    lap_plan: tuple[BriefedLap, ...]
+    lap_plan_words: str
+    lap_plan_notes: tuple[str, ...]
+    radio: tuple[RadioCall, ...]
+    wake: tuple[WakeWait, ...]
+    notes: tuple[str, ...]
+
+
+def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tuple[str, ...] = ()) -> WholeBrief:
+    """Work out one lesson's brief.
+
+    :param weather_warnings: what is to be said of the report that the weather comes from
+    """
+    brief = make_brief(request)
+    parts = make_parts(request, plan, brief)
+    landing = {one.name: getattr(brief, one.name) for one in fields(BriefAnswer)}
+    return WholeBrief(
+        **landing,
+        runway=request.runway.ident,
+        weather_warnings=weather_warnings,
+        runway_ranking=parts.runway_ranking,
+        takeoff=parts.takeoff,
+        pattern=parts.pattern,
+        power_off=parts.power_off,
+        lap_plan=parts.lap_plan.laps,
+        lap_plan_words=parts.lap_plan.words,
+        lap_plan_notes=parts.lap_plan.notes,
+        radio=parts.radio,
+        wake=parts.wake,
+        notes=parts.notes,
+    )
+
+
+@cache
+def whole_adapter() -> TypeAdapter[WholeBrief]:
+    """Writer of whole briefs, made once."""
+    return TypeAdapter(WholeBrief)

@@ -1,0 +1,207 @@
+"""Why it landed there: the touchdown error split into feet that add up to it exactly."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from bullseye.core.air.atmosphere import true_airspeed_kt
+from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.kinds import NOT_LANDED, Outcome
+from bullseye.core.brief.landing import BriefAnswer, make_brief, setting
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.given.airfield import in_stripes
+from bullseye.core.measure.flown import FlownLap
+from bullseye.core.measure.lap import MeasuredLap
+from bullseye.core.model.touchdown import Approach, predict
+
+Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
+_NO_TOUCHDOWN: dict[Outcome, str] = {
+    'go_around': 'Go-around: a good answer. Fly the same aim point again.',
+    'low_approach': 'Low approach, as planned: nothing touched. Fly the same aim point again.',
+    'drill': 'Hold-off drill: nothing to score. Fly the same aim point again.',
+}
+_SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Part:
+    """Feet of the error due to one cause, positive beyond the target; None when it could not be told apart."""
+
+    cause: Cause
+    label: str
+    feet: float | None
+    words: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Diagnosis:
+    """The error from the target, its parts, and the one change with the largest effect.
+
+    The known parts add up to ``error_ft``; the error is None when no touchdown was seen.
+    """
+
+    error_ft: float | None
+    parts: tuple[Part, ...]
+    one_change: str
+    largest: Cause | None
+
+
+def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
+    """The approach of a lap as far as it was seen; as briefed for the rest."""
+    made = setting(request)
+    approach = made.approach
+    if lap.threshold_speed_kias is not None:
+        table = made.flap.airspeed_table
+        change_kcas = table.calibrated_kt(lap.threshold_speed_kias) - table.calibrated_kt(made.speed_kias)
+        change_ktas = true_airspeed_kt(calibrated_kt=change_kcas, density_ratio=made.density_ratio)
+        approach = replace(approach, speed_ktas=max(1.0, approach.speed_ktas + change_ktas))
+    if lap.headwind_kt is not None:
+        approach = replace(approach, headwind_kt=lap.headwind_kt)
+    return approach
+
+
+def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
+    """A lap as calibration takes it; None when no touchdown was seen, and for a soft-field one.
+
+    The power left on through a soft-field touchdown makes its float longer by an unknown amount: it teaches nothing of
+    the idle hold-off.
+
+    The request must carry the aim point that was flown, or none when the recommended one was.
+    """
+    if lap.along_ft is None or request.landing == 'soft_field':
+        return None
+    aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim_point_ft
+    return FlownLap(
+        approach=flown_approach(lap, request),
+        touchdown_from_aim_ft=lap.along_ft - aim_ft,
+        speed_is_known=lap.threshold_speed_kias is not None,
+        float_s=lap.float_s,
+    )
+
+
+def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> Diagnosis:
+    """Split the error of a lap.
+
+    One thing after another is changed from as briefed to as flown, in the order aim, speed, wind, and the model says
+    how far each moves the touchdown; a timed hold-off then tells hold-off from roundout. What nobody measured stays
+    in the last part, which says so. Source: [own]; see docs/model.md, "Why it landed there".
+    """
+    if lap.along_ft is None:
+        return Diagnosis(
+            error_ft=None,
+            parts=(),
+            one_change=_NO_TOUCHDOWN[lap.outcome]
+            if lap.outcome in NOT_LANDED
+            else 'No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
+            largest=None,
+        )
+    error_ft = lap.along_ft - brief.target_ft
+    briefed = setting(request).approach
+    flown = flown_approach(lap, request)
+    at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
+
+    aim_ft = brief.aim_point_ft - brief.recommended_aim_point_ft
+    speed_ft = None
+    if lap.threshold_speed_kias is not None:
+        speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
+    wind_ft = None
+    if lap.headwind_kt is not None:
+        wind_ft = predict(flown).touchdown_ft - predict(at_flown_speed).touchdown_ft
+    rest_ft = error_ft - aim_ft - (speed_ft or 0.0) - (wind_ft or 0.0)
+
+    hold_off_ft, roundout_ft = rest_ft, None
+    if lap.float_s is not None:
+        hold_off_ft = _timed_float_ft(flown, lap.float_s) - predict(flown).float_ft
+        roundout_ft = rest_ft - hold_off_ft
+    unread = [
+        name for name, feet in (('speed', speed_ft), ('wind', wind_ft), ('roundout', roundout_ft)) if feet is None
+    ]
+    parts = (
+        Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft)),
+        Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
+        Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, brief)),
+        Part(
+            cause='roundout',
+            label='Roundout',
+            feet=roundout_ft,
+            words='where the hold-off began' if roundout_ft is not None else 'hold-off not timed: within the hold-off',
+        ),
+        Part(
+            cause='hold_off',
+            label='Hold-off',
+            feet=hold_off_ft,
+            words=_hold_off_words(lap, flown, unread),
+        ),
+    )
+    known = [part for part in parts if part.feet is not None]
+    largest = max(known, key=lambda part: abs(part.feet or 0.0))
+    return Diagnosis(
+        error_ft=error_ft,
+        parts=parts,
+        one_change=_one_change(largest, lap, brief),
+        largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
+    )
+
+
+def _timed_float_ft(approach: Approach, seconds: float) -> float:
+    """Ground covered in a hold-off of known duration: at the mean of its first and last speed [ft]."""
+    entry_ktas = max(predict(approach).hold_off_ktas, approach.touchdown_ktas)
+    mean_ktas = (entry_ktas + approach.touchdown_ktas) / 2
+    return (mean_ktas - approach.headwind_kt) * FPS_PER_KT * seconds
+
+
+def _aim_words(aim_ft: float) -> str:
+    if abs(aim_ft) < 1:
+        return 'aim point as worked out'
+    return f'aim point {abs(aim_ft):,.0f} ft {"beyond" if aim_ft > 0 else "before"} the worked-out one'
+
+
+def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
+    if lap.threshold_speed_kias is None:
+        return 'threshold speed not read: within the hold-off'
+    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.approach_speed_kias:.1f} briefed'
+
+
+def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
+    if lap.headwind_kt is None:
+        return 'wind not read on this lap: taken as briefed'
+    briefed = 'unknown' if brief.headwind_kt is None else f'{brief.headwind_kt:.0f} kt'
+    return f'headwind {lap.headwind_kt:.0f} kt, {briefed} briefed'
+
+
+def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> str:
+    if lap.float_s is not None:
+        return f'{lap.float_s:.1f} s held off, {predict(flown).float_s:.1f} s expected'
+    return f'the rest; it holds what nobody measured: {", ".join(unread)}'
+
+
+def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
+    feet = largest.feet or 0.0
+    amount = f'{abs(round(feet, -1)):,.0f} ft'
+    long = feet > 0
+    if abs(feet) < _SMALL_FT:
+        return 'Change nothing: every part is within what can be told from a tap.'
+    if largest.cause == 'aim':
+        return f'Aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}): the aim point alone moved it.'
+    if largest.cause == 'speed' and lap.threshold_speed_kias is not None:
+        off_kt = lap.threshold_speed_kias - brief.approach_speed_kias
+        return (
+            f'Cross the threshold at {brief.approach_speed_kias:.0f}, not {lap.threshold_speed_kias:.0f} kt: '
+            f'{abs(off_kt):.0f} kt {"too many" if off_kt > 0 else "too few"} made {amount}.'
+        )
+    if largest.cause == 'wind':
+        return (
+            f'The wind had changed: aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}) while it lasts.'
+        )
+    if largest.cause == 'roundout':
+        return (
+            f'The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.'
+            if long
+            else f'The hold-off began {amount} too early: keep the aim point still until the cue, then round out.'
+        )
+    if long:
+        return (
+            f'Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled early.'
+        )
+    return f'Touched {amount} too early: hold it off, keep the stick coming back. Never save it by pushing forward.'

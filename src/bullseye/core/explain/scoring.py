@@ -1,0 +1,208 @@
+"""Scoring a landing: each criterion with value, tolerance, verdict and weight; the total is their plain sum."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from bullseye.core.basis.kinds import NOT_LANDED, Outcome
+from bullseye.core.brief.landing import BriefAnswer
+from bullseye.core.given.standards import Tolerance
+from bullseye.core.measure.lap import MeasuredLap
+
+Verdict = Literal['pass', 'near', 'fail', 'unknown']
+_CREDIT: dict[Verdict, float] = {'pass': 1.0, 'near': 0.5, 'fail': 0.0}
+
+# Weights and "near" margins [own]
+_WEIGHTS = {'accuracy': 40, 'speed': 20, 'float': 15, 'drift': 10, 'centreline': 10, 'arrival': 5}
+_NEAR_LONG_FT = 100.0
+_NEAR_SPEED_KT = 3.0
+_FLOAT_PASS_S, _FLOAT_NEAR_S = 1.5, 3.0
+_CENTRELINE_PASS_FT, _CENTRELINE_NEAR_FT = 6.0, 15.0
+
+_NO_TOUCHDOWN: dict[Outcome, str] = {
+    'go_around': 'Go-around: always a good answer.',
+    'low_approach': 'Low approach: not scored.',
+    'drill': 'Hold-off drill: not scored.',
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Criterion:
+    """One line of the score. ``value`` is None when unknown; then it neither gains nor costs."""
+
+    name: str
+    label: str
+    value: float | str | None
+    unit: str
+    tolerance: str
+    verdict: Verdict
+    weight: int
+    points: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Score:
+    """Points out of those that could be judged; both None for a go-around, which is never scored."""
+
+    criteria: tuple[Criterion, ...]
+    points: float | None
+    out_of: int
+    hit: bool | None
+    meets_standard: bool | None
+    words: str
+
+
+def _criterion(
+    name: str, label: str, *, value: float | str | None, unit: str, tolerance: str, verdict: Verdict
+) -> Criterion:
+    weight = _WEIGHTS[name]
+    points = None if verdict == 'unknown' else weight * _CREDIT[verdict]
+    return Criterion(
+        name=name,
+        label=label,
+        value=value,
+        unit=unit,
+        tolerance=tolerance,
+        verdict=verdict,
+        weight=weight,
+        points=points,
+    )
+
+
+def _within(value: float | None, *, good: bool, near: bool) -> Verdict:
+    if value is None:
+        return 'unknown'
+    return 'pass' if good else 'near' if near else 'fail'
+
+
+def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
+    """Before the spot's window is a fail however small; beyond it, 100 ft are near."""
+    from_spot_ft = None if lap.along_ft is None else lap.along_ft - brief.spot_ft
+    low_ft, high_ft = tolerance.touchdown_from_ft, tolerance.touchdown_to_ft
+    verdict: Verdict = 'unknown'
+    if from_spot_ft is not None:
+        verdict = _within(
+            from_spot_ft,
+            good=low_ft <= from_spot_ft <= high_ft,
+            near=high_ft < from_spot_ft <= high_ft + _NEAR_LONG_FT,
+        )
+    return _criterion(
+        'accuracy',
+        'Touchdown from the spot',
+        value=from_spot_ft,
+        unit='ft',
+        tolerance=f'{low_ft:+.0f} to {high_ft:+.0f}'.replace('+0 ', '0 '),
+        verdict=verdict,
+    )
+
+
+def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
+    off_kt = None if lap.threshold_speed_kias is None else lap.threshold_speed_kias - brief.recommended_speed_kias
+    above_kt, below_kt = tolerance.speed_above_kt, tolerance.speed_below_kt
+    known = off_kt if off_kt is not None else 0.0
+    return _criterion(
+        'speed',
+        'Speed over the threshold, from target',
+        value=off_kt,
+        unit='kt',
+        tolerance=f'−{below_kt:.0f} to +{above_kt:.0f}',
+        verdict=_within(
+            off_kt,
+            good=-below_kt <= known <= above_kt,
+            near=-below_kt - _NEAR_SPEED_KT <= known <= above_kt + _NEAR_SPEED_KT,
+        ),
+    )
+
+
+def _float(lap: MeasuredLap, brief: BriefAnswer) -> Criterion:
+    known = lap.float_s if lap.float_s is not None else 0.0
+    return _criterion(
+        'float',
+        'Float',
+        value=lap.float_s,
+        unit='s',
+        tolerance=f'model {brief.float_s:.1f}, up to {brief.float_s + _FLOAT_PASS_S:.1f}',
+        verdict=_within(
+            lap.float_s, good=known <= brief.float_s + _FLOAT_PASS_S, near=known <= brief.float_s + _FLOAT_NEAR_S
+        ),
+    )
+
+
+def _drift(lap: MeasuredLap) -> Criterion:
+    verdict: Verdict = 'unknown' if lap.drift is None else 'pass' if lap.drift == 'none' else 'fail'
+    return _criterion('drift', 'Drift at touchdown', value=lap.drift, unit='', tolerance='none', verdict=verdict)
+
+
+def _centreline(lap: MeasuredLap) -> Criterion:
+    off_ft = 0.0 if lap.lateral_ft is None else abs(lap.lateral_ft)
+    return _criterion(
+        'centreline',
+        'From the centreline',
+        value=lap.lateral_ft,
+        unit='ft',
+        tolerance=f'within {_CENTRELINE_PASS_FT:.0f}',
+        verdict=_within(lap.lateral_ft, good=off_ft <= _CENTRELINE_PASS_FT, near=off_ft <= _CENTRELINE_NEAR_FT),
+    )
+
+
+def _arrival(lap: MeasuredLap) -> Criterion:
+    seen = [word for word, happened in (('bounced', lap.bounced), ('ballooned', lap.ballooned)) if happened]
+    verdict: Verdict
+    if lap.bounced:
+        verdict = 'fail'
+    elif lap.ballooned:
+        verdict = 'near'
+    elif lap.bounced is None or lap.ballooned is None:
+        verdict = 'unknown'
+    else:
+        verdict = 'pass'
+    value = None if verdict == 'unknown' else ', '.join(seen) or 'clean'
+    return _criterion('arrival', 'Arrival', value=value, unit='', tolerance='no bounce, no balloon', verdict=verdict)
+
+
+def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> Score:
+    """Judge one lap against what was briefed for it.
+
+    Speed is judged from the worked-out speed, so a wrong choice of speed shows. A go-around has no score.
+    """
+    if lap.outcome in NOT_LANDED:
+        return Score(
+            criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_NO_TOUCHDOWN[lap.outcome]
+        )
+    criteria = (
+        _accuracy(lap, brief, tolerance),
+        _speed(lap, brief, tolerance),
+        _float(lap, brief),
+        _drift(lap),
+        _centreline(lap),
+        _arrival(lap),
+    )
+    judged = [criterion for criterion in criteria if criterion.points is not None]
+    accuracy = criteria[0]
+    hit = None if accuracy.verdict == 'unknown' else accuracy.verdict == 'pass'
+    required = [criterion for criterion in criteria if criterion.name in ('accuracy', 'speed', 'drift')]
+    meets: bool | None = None
+    if any(criterion.verdict in ('near', 'fail') for criterion in required):
+        meets = False
+    elif all(criterion.verdict == 'pass' for criterion in required):
+        meets = True
+    return Score(
+        criteria=criteria,
+        points=sum(criterion.points or 0.0 for criterion in judged) if judged else None,
+        out_of=sum(criterion.weight for criterion in judged),
+        hit=hit,
+        meets_standard=meets,
+        words=_words(lap, brief, hit),
+    )
+
+
+def _words(lap: MeasuredLap, brief: BriefAnswer, hit: bool | None) -> str:
+    if lap.along_ft is None:
+        return 'Touchdown not seen: accuracy is unknown.'
+    low_ft, high_ft = brief.box_ft
+    if hit:
+        return f'In the box, {lap.along_ft - brief.spot_ft:,.0f} ft past the spot.'
+    if lap.along_ft < low_ft:
+        return f'{low_ft - lap.along_ft:,.0f} ft short of the box: short is a fail, however small.'
+    return f'{lap.along_ft - high_ft:,.0f} ft beyond the box.'

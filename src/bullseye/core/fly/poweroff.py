@@ -1,0 +1,255 @@
+"""The power-off 180: how far the glide reaches from abeam the spot, and when to turn."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cache
+
+from bullseye.core.air.atmosphere import true_airspeed_kt
+from bullseye.core.air.turns import GroundWind, Turn, groundspeed_on, heading_for
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, SLIP_PATH_DEG
+from bullseye.core.basis.errors import BullseyeError
+from bullseye.core.basis.kinds import PatternSide, PowerOffShape
+from bullseye.core.given.aircraft import Aircraft, FlapSetting
+from bullseye.core.given.airfield import RunwayEnd
+
+_STEP_S = 1.0
+_BANK_DEG = 25.0  # [own]
+_FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PowerOffAnswer:
+    """A power-off 180 from abeam the spot, feet in the runway frame; heights above the threshold.
+
+    ``reach_ft`` is the stretch of runway where the path can be made to end, from full flap with a slip to clean;
+    ``margin_ft`` how much glide is spare for the aim point: negative, it is not reached even clean.
+    """
+
+    shape: PowerOffShape
+    glide_kias: float
+    abeam_height_ft: float
+    turn_after_abeam_s: float
+    turn_after_abeam_ft: float
+    turn_now_along_ft: float
+    height_at_45_ft: float
+    height_on_base_ft: float
+    height_on_final_ft: float
+    reach_ft: tuple[float, float]
+    margin_ft: float
+    path: tuple[tuple[float, float, float], ...]  # along, lateral, height
+    words: str
+    cautions: tuple[str, ...]
+
+
+class NoGlide(BullseyeError, ValueError):
+    """The glide cannot be worked out; the text says why."""
+
+    code = 'no_glide'
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GlideTask:
+    """What a glide is worked out for; the wind is linear in height between the ground and pattern height."""
+
+    aircraft: Aircraft
+    runway: RunwayEnd
+    weight_lb: float
+    density_ratio: float
+    height_ft: float
+    spacing_ft: float
+    side: PatternSide
+    shape: PowerOffShape
+    spot_ft: float
+    aim_point_ft: float
+    ground_wind: GroundWind
+    pattern_wind: GroundWind
+
+    def wind_at(self, height_ft: float) -> GroundWind:
+        """Wind at a height."""
+        share = min(1.0, max(0.0, height_ft / self.height_ft))
+        return GroundWind(
+            along_fps=self.ground_wind.along_fps + share * (self.pattern_wind.along_fps - self.ground_wind.along_fps),
+            right_fps=self.ground_wind.right_fps + share * (self.pattern_wind.right_fps - self.ground_wind.right_fps),
+        )
+
+
+_CALM = GroundWind(along_fps=0.0, right_fps=0.0)
+
+
+class _Glide:
+    """A glide in small steps: place over the ground, height, heading through the air."""
+
+    def __init__(self, task: GlideTask, ktas: float, slope: float) -> None:
+        self.task, self.ktas, self.slope = task, ktas, slope
+        self.right = 1.0 if task.side == 'right' else -1.0
+        self.along, self.lateral, self.height = task.spot_ft, self.right * task.spacing_ft, task.height_ft
+        self.path = [(self.along, self.lateral, self.height)]
+
+    def _sink(self, seconds: float, steeper: float = 1.0) -> None:
+        self.height -= self.ktas * FPS_PER_KT * self.slope * steeper * seconds
+        self.path.append((self.along, self.lateral, self.height))
+
+    def straight(self, track_deg: float, *, length_ft: float) -> None:
+        """Fly a track for a length over the ground, crabbing as the wind changes on the way down."""
+        gone = 0.0
+        while gone < length_ft and self.height > -2_000:
+            wind = self.task.wind_at(self.height)
+            heading = heading_for(track_deg=track_deg, speed_ktas=self.ktas, wind=wind)
+            if heading is None:
+                raise NoGlide('the wind is stronger than the glide is fast')
+            ground_kt = groundspeed_on(track_deg=track_deg, heading_deg=heading, speed_ktas=self.ktas, wind=wind)
+            if ground_kt < 5:
+                raise NoGlide('the glide makes no way against this wind')
+            seconds = min(_STEP_S, (length_ft - gone) / (ground_kt * FPS_PER_KT))
+            step = ground_kt * FPS_PER_KT * seconds
+            gone += step
+            self.along += step * math.cos(math.radians(track_deg))
+            self.lateral += step * math.sin(math.radians(track_deg))
+            self._sink(seconds)
+
+    def turn(self, from_track_deg: float, to_track_deg: float, bank_deg: float) -> None:
+        """Turn between two tracks at constant bank; in the turn the glide is steeper by 1/cos φ."""
+        wind = self.task.wind_at(self.height)
+        start = heading_for(track_deg=from_track_deg, speed_ktas=self.ktas, wind=wind)
+        end = heading_for(track_deg=to_track_deg, speed_ktas=self.ktas, wind=wind)
+        if start is None or end is None:
+            raise NoGlide('the wind is stronger than the glide is fast')
+        turned = (end - start) % 360
+        turn = Turn(
+            from_heading_deg=start,
+            turned_deg=turned if self.right > 0 else turned - 360,
+            bank_deg=bank_deg,
+            speed_ktas=self.ktas,
+        )
+        along, lateral, done = self.along, self.lateral, 0.0
+        steeper = 1 / math.cos(math.radians(bank_deg))
+        drift_along = drift_right = 0.0
+        takes_s = turn.seconds
+        while done < takes_s:
+            seconds = min(_STEP_S, takes_s - done)
+            layer = self.task.wind_at(self.height)
+            drift_along += layer.along_fps * seconds
+            drift_right += layer.right_fps * seconds
+            done += seconds
+            air_along, air_right = turn.place_after(done, _CALM)
+            self.along, self.lateral = along + air_along + drift_along, lateral + air_right + drift_right
+            self._sink(seconds, steeper)
+
+
+def _slope(flap: FlapSetting, fallback_deg: float, more_deg: float = 0.0) -> float:
+    return math.tan(math.radians((flap.idle_path_angle_deg or fallback_deg) + more_deg))
+
+
+def _to_final(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float) -> tuple[_Glide, float]:
+    """Glide from abeam to wings level on final; also the height on base."""
+    glide = _Glide(task, ktas, slope)
+    right = glide.right
+    glide.straight(180.0 * right, length_ft=after_abeam_ft)
+    if task.shape == 'arc':
+        # one turn whose diameter is the spacing: the bank follows from it
+        radius_ft = task.spacing_ft / 2
+        bank = math.degrees(math.atan((ktas * FPS_PER_KT) ** 2 / (GRAVITY_FPS2 * radius_ft)))
+        glide.turn(180.0 * right, 270.0 * right, bank)
+        on_base = glide.height
+        glide.turn(270.0 * right, 360.0 * right, bank)
+    else:
+        glide.turn(180.0 * right, 270.0 * right, _BANK_DEG)
+        on_base = glide.height
+        still = Turn(from_heading_deg=-90.0 * right, turned_deg=90.0 * right, bank_deg=_BANK_DEG, speed_ktas=ktas)
+        across = abs(still.displacement(task.wind_at(glide.height))[1])
+        glide.straight(-90.0 * right, length_ft=max(0.0, abs(glide.lateral) - across))
+        glide.turn(270.0 * right, 360.0 * right, _BANK_DEG)
+    return glide, on_base
+
+
+def _end_ft(glide: _Glide, slope: float) -> float:
+    """Where a straight glide from here meets the runway."""
+    wind = glide.task.wind_at(glide.height / 2)
+    ground_share = 1 + wind.along_fps / (glide.ktas * FPS_PER_KT)
+    return glide.along + glide.height / slope * ground_share
+
+
+def brief_power_off(task: GlideTask) -> PowerOffAnswer:
+    """Work out one power-off 180: clean from abeam to final, flap late.
+
+    The turn is begun where the glide ends on the aim point with half flap's worth in hand: midway between what full
+    flap with a slip and a clean glide reach from final [own].
+
+    :raises NoGlide: without a glide speed, or in more wind than the glide makes way against
+    """
+    aircraft = task.aircraft
+    if aircraft.best_glide_kias is None:
+        raise NoGlide('the aircraft has no best glide speed')
+    if task.height_ft < 300:
+        raise NoGlide('pattern height is under 300 ft')
+    clean, full = aircraft.flaps[0], aircraft.flaps[-1]
+    kias = aircraft.best_glide_kias * math.sqrt(aircraft.weight_ratio(task.weight_lb))
+    ktas = true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio)
+    clean_slope, steep_slope = _slope(clean, 5.5), _slope(full, 6.5, SLIP_PATH_DEG)
+
+    def reach(after_abeam_ft: float) -> tuple[float, float]:
+        glide, _ = _to_final(task, ktas, clean_slope, after_abeam_ft)
+        return _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)
+
+    @cache  # the search asks for both ends again
+    def miss(after_abeam_ft: float) -> float:
+        near, far = reach(after_abeam_ft)
+        return (near + far) / 2 - task.aim_point_ft
+
+    farthest = 1.5 * FT_PER_NM
+    if miss(0.0) <= 0:
+        after_ft = 0.0  # turning at once is already late
+    elif miss(farthest) >= 0:
+        after_ft = farthest
+    else:
+        from scipy.optimize import brentq  # here: it takes long to load
+
+        after_ft = float(brentq(miss, 0.0, farthest, xtol=5.0))
+    glide, on_base = _to_final(task, ktas, clean_slope, after_ft)
+    near_ft, far_ft = _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)
+    downwind_kt = groundspeed_on(
+        track_deg=180.0,
+        heading_deg=heading_for(track_deg=180.0, speed_ktas=ktas, wind=task.pattern_wind) or 180.0,
+        speed_ktas=ktas,
+        wind=task.pattern_wind,
+    )
+    seconds = after_ft / (downwind_kt * FPS_PER_KT)
+    margin_ft = far_ft - task.aim_point_ft
+    at_45 = task.height_ft - ktas * FPS_PER_KT * clean_slope * task.spacing_ft / (downwind_kt * FPS_PER_KT)
+    cautions = [
+        'Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add power.'
+    ]
+    if margin_ft < 0:
+        cautions.insert(
+            0,
+            f'NOT REACHED: even clean the glide ends {-margin_ft:,.0f} ft before the aim point. Fly closer or higher.',
+        )
+    if near_ft > task.aim_point_ft:
+        cautions.insert(
+            0, f'TOO HIGH: even with full flap and a slip it ends {near_ft - task.aim_point_ft:,.0f} ft beyond.'
+        )
+    if glide.height < _FINAL_AT_FT:
+        cautions.insert(0, f'The last turn ends {max(0.0, glide.height):,.0f} ft up: too low to turn. Fly closer.')
+    words = (
+        'Turn at once, abeam the spot.'
+        if after_ft < 50
+        else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on. A little high beats a foot low.'
+    )
+    return PowerOffAnswer(
+        shape=task.shape,
+        glide_kias=kias,
+        abeam_height_ft=task.height_ft,
+        turn_after_abeam_s=seconds,
+        turn_after_abeam_ft=after_ft,
+        turn_now_along_ft=task.spot_ft - after_ft,
+        height_at_45_ft=at_45,
+        height_on_base_ft=on_base,
+        height_on_final_ft=glide.height,
+        reach_ft=(near_ft, far_ft),
+        margin_ft=margin_ft,
+        path=tuple(glide.path[::2]),
+        words=words,
+        cautions=tuple(cautions),
+    )

@@ -1,0 +1,338 @@
+"""The takeoff: how much runway it takes, where to give up, and what is cleared."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from bullseye.core.basis.constants import (
+    ABORT_RUNWAY_SHARE,
+    ABORT_SPEED_SHARE,
+    CAA_TAILWIND,
+    CAA_TAKEOFF_FACTOR,
+    CAA_TAKEOFF_GRASS,
+    CAA_UPSLOPE_PER_PCT,
+    ENGINE_OUT_SECTOR_DEG,
+    FIRST_TURN_BELOW_TPA_FT,
+    HEADWIND_CREDIT_PER_KT,
+    OBSTACLE_MARGIN_FT,
+    SLOPE_PER_PCT,
+    TAILWIND_LIMIT_KT,
+    TAILWIND_PENALTY_PER_KT,
+    TAKEOFF_GRASS,
+)
+from bullseye.core.basis.errors import OutsideTable
+from bullseye.core.basis.kinds import CorrectionSet, TakeoffKind
+from bullseye.core.given.aircraft import Aircraft
+from bullseye.core.given.airfield import RunwayEnd
+from bullseye.core.given.technique import Technique
+from bullseye.core.model.distances import DistanceStep
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Corrected:
+    """Ground roll and distance over 50 ft [ft] by one set of corrections, with the steps of each."""
+
+    correction_set: CorrectionSet
+    ground_roll_ft: float
+    over_50_ft_ft: float
+    ground_roll_steps: tuple[DistanceStep, ...]
+    over_50_ft_steps: tuple[DistanceStep, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LiftOffSchool:
+    """Lift-off by one school: its speed [KIAS], and the ground roll that speed takes [ft]."""
+
+    school: str
+    speed_kias: float
+    ground_roll_ft: float
+    words: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class EnginePhase:
+    """What to do when the engine stops in one phase of the takeoff."""
+
+    phase: str
+    words: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TakeoffAnswer:
+    """One takeoff, briefed; places are feet from where the roll begins, the paved start. None is unknown."""
+
+    kind: TakeoffKind
+    runway_available_ft: float
+    correction_set: CorrectionSet
+    ground_roll_ft: float | None
+    over_50_ft_ft: float | None
+    by_set: tuple[Corrected, ...]
+    lift_off: tuple[LiftOffSchool, ...]
+    lift_off_speed_kias: float | None
+    vx_kias: float | None
+    vy_kias: float | None
+    abort_point_ft: float
+    abort_speed_kias: float | None
+    expected_at_abort_speed_ft: float | None
+    roll_margin_ft: float | None
+    over_50_margin_ft: float | None
+    obstacle_clearance_ft: float | None
+    first_turn_ft: float  # above sea level
+    engine_out_sector_deg_mag: tuple[float, float]
+    engine_failure: tuple[EnginePhase, ...]
+    steps: tuple[str, ...]
+    cautions: tuple[str, ...]
+
+
+class _Correction:
+    """A distance that is corrected step by step; a share corrects only that part of it."""
+
+    def __init__(self, distance_ft: float, what: str) -> None:
+        self.distance_ft = distance_ft
+        self.steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=what, source='handbook')]
+
+    def by(self, factor: float, reason: str, source: str) -> None:
+        self.distance_ft *= factor
+        self.steps.append(DistanceStep(factor=factor, distance_ft=self.distance_ft, reason=reason, source=source))
+
+
+def _require_printed(runway: RunwayEnd, headwind_kt: float) -> None:
+    if headwind_kt < -TAILWIND_LIMIT_KT:
+        raise OutsideTable(f'tailwind {-headwind_kt:.0f} kt is more than the {TAILWIND_LIMIT_KT:.0f} kt of the rule')
+    if runway.surface == 'gravel':
+        raise OutsideTable('no rule for a takeoff roll on gravel')
+
+
+def corrected(
+    *,
+    roll_ft: float,
+    over_50_ft: float,
+    correction_set: CorrectionSet,
+    runway: RunwayEnd,
+    headwind_kt: float,
+    lift_off_ktas: float,
+) -> Corrected:
+    """Correct both distances for wind, surface and slope by one set.
+
+    Common practice credits a headwind and does not factor [com]; the other adds a tailwind by its share of the
+    lift-off speed, credits neither headwind nor downslope, and ends with a factor
+    [pub: UK CAA Safety Sense leaflet on performance, values from memory]. Grass lengthens the ground roll only.
+
+    :raises OutsideTable: in more tailwind, or on a surface, than the rules are printed for
+    """
+    _require_printed(runway, headwind_kt)
+    common = correction_set == 'common'
+    source = 'common practice' if common else 'UK CAA leaflet, from memory'
+    grass = (TAKEOFF_GRASS if common else CAA_TAKEOFF_GRASS) if runway.surface == 'grass' else 0.0
+    roll, over = (
+        _Correction(roll_ft, 'handbook table, ground roll'),
+        _Correction(over_50_ft, 'handbook table, to 50 ft'),
+    )
+    if grass:
+        roll.by(1 + grass, 'dry short grass; wet or long grass is not covered', source)
+        over.by((over_50_ft + grass * roll_ft) / over_50_ft, 'dry short grass, on the roll only', source)
+    for one in (roll, over):
+        if headwind_kt > 0 and common:
+            one.by(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), f'headwind {headwind_kt:.0f} kt', source)
+        elif headwind_kt < 0:
+            share = -headwind_kt / lift_off_ktas
+            factor = 1 - TAILWIND_PENALTY_PER_KT * headwind_kt if common else 1 + CAA_TAILWIND * share
+            one.by(factor, f'tailwind {-headwind_kt:.0f} kt', source)
+        if runway.slope_pct > 0 or (runway.slope_pct < 0 and common):
+            way = 'uphill' if runway.slope_pct > 0 else 'downhill'
+            per_pct = SLOPE_PER_PCT if common else CAA_UPSLOPE_PER_PCT
+            one.by(max(0.5, 1 + per_pct * runway.slope_pct), f'{abs(runway.slope_pct):g} % {way}', source)
+        if not common:
+            one.by(CAA_TAKEOFF_FACTOR, 'safety factor', source)
+    return Corrected(
+        correction_set=correction_set,
+        ground_roll_ft=roll.distance_ft,
+        over_50_ft_ft=over.distance_ft,
+        ground_roll_steps=tuple(roll.steps),
+        over_50_ft_steps=tuple(over.steps),
+    )
+
+
+def _at_weight(kias: float | None, root: float) -> float | None:
+    return None if kias is None else kias * root
+
+
+def obstacle_clearance_ft(*, runway: RunwayEnd, ground_roll_ft: float, over_50_ft: float) -> float | None:
+    """Height over the departure obstacle less its height [ft]; None without an obstacle.
+
+    The climb goes on as steeply as from lift-off to 50 ft: that stretch holds the rotation too, so it errs low [own].
+    """
+    obstacle = runway.departure_obstacle
+    if obstacle is None:
+        return None
+    gradient = 50 / (over_50_ft - ground_roll_ft)
+    to_go_ft = runway.length_ft + obstacle.beyond_end_ft - over_50_ft
+    return 50 + to_go_ft * gradient - obstacle.height_ft
+
+
+_STEPS: dict[TakeoffKind, tuple[str, ...]] = {
+    'normal': (
+        'Look at the approach, line up using the whole runway, keep the picture: it is the one wanted at touchdown.',
+        'Full power over about three seconds; engine in the green, airspeed alive, right rudder, heels on the floor.',
+        'At lift-off speed let it fly off; climb at Vy.',
+    ),
+    'crosswind': (
+        'Line up on the whole runway, aileron full into the wind.',
+        'Full power smoothly; take the aileron off as the speed comes, keep it straight with rudder.',
+        'Hold it down a little longer, lift off cleanly, then crab into the wind; never let it settle back sideways.',
+    ),
+    'short_field': (
+        'Use every foot: line up at the very start, flap as the handbook says.',
+        'Brakes held, full power, check the engine, release.',
+        'Rotate at the handbook speed, Vx to 50 ft or over the obstacle, then Vy.',
+    ),
+    'soft_field': (
+        'Stick back from before the runway; keep rolling, no stop on soft ground.',
+        'Full power smoothly, lighten the nosewheel early, let it leave the ground as soon as it will.',
+        'Stay in ground effect until climb speed; never pull it off and let it settle back.',
+    ),
+}
+
+
+def _engine_failure(sector: tuple[float, float]) -> tuple[EnginePhase, ...]:
+    return (
+        EnginePhase(phase='on the runway', words='Idle, brake, keep straight.'),
+        EnginePhase(phase='airborne, runway left', words='Nose down, land on what is left, brake.'),
+        EnginePhase(
+            phase='airborne, no runway left',
+            words='Nose down to the glide attitude. Land within about 30° of the nose: headings '
+            f'{sector[0]:03.0f} to {sector[1]:03.0f}. No turn back is worked out here.',
+        ),
+    )
+
+
+def brief_takeoff(
+    *,
+    kind: TakeoffKind,
+    aircraft: Aircraft,
+    runway: RunwayEnd,
+    weight_lb: float,
+    pressure_altitude_ft: float,
+    density_ratio: float,
+    temperature_c: float,
+    headwind_kt: float | None,
+    technique: Technique,
+    pattern_altitude_ft: float,
+) -> TakeoffAnswer:
+    """Work out one takeoff; what cannot be computed is None and has its reason among the cautions."""
+    root = math.sqrt(aircraft.weight_ratio(weight_lb))
+    cautions: list[str] = []
+    by_set: tuple[Corrected, ...] = ()
+    rotate_kias = aircraft.rotate_kias
+    table = aircraft.takeoff_table
+    try:
+        if table is None or rotate_kias is None:
+            raise OutsideTable('the aircraft has no takeoff table or rotation speed')
+        if headwind_kt is None:
+            raise OutsideTable('the wind direction is unknown')
+        roll_ft, over_ft = table.distances_ft(
+            pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c, weight_lb=weight_lb
+        )
+        lift_off_ktas = rotate_kias * root / math.sqrt(density_ratio)
+        sets: tuple[CorrectionSet, ...] = ('common', 'uk_caa')
+        by_set = tuple(
+            corrected(
+                roll_ft=roll_ft,
+                over_50_ft=over_ft,
+                correction_set=name,
+                runway=runway,
+                headwind_kt=headwind_kt,
+                lift_off_ktas=lift_off_ktas,
+            )
+            for name in sets
+        )
+    except OutsideTable as error:
+        cautions.append(f'No takeoff distance: {error}. Do not guess it; use the handbook.')
+    chosen = next((one for one in by_set if one.correction_set == technique.correction_set), None)
+    schools = _schools(rotate_kias, root, chosen)
+    rotates = technique.lift_off == 'rotate'
+    flown = next((one for one in schools if (one.school == 'rotate') == rotates), None)
+    extra = flown.ground_roll_ft - chosen.ground_roll_ft if flown and chosen else 0.0
+    roll = chosen.ground_roll_ft + extra if chosen else None
+    over = chosen.over_50_ft_ft + extra if chosen else None
+    clearance = None
+    if roll is not None and over is not None:
+        clearance = obstacle_clearance_ft(runway=runway, ground_roll_ft=roll, over_50_ft=over)
+        cautions.extend(_margins(runway, roll, over, clearance))
+    if kind == 'soft_field' or runway.surface == 'grass':
+        cautions.append('Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.')
+    if kind != 'short_field' and chosen:
+        cautions.append('Handbook distances are flown by the short-field technique; another takes more runway.')
+    first_turn_ft = (
+        pattern_altitude_ft - FIRST_TURN_BELOW_TPA_FT
+        if technique.first_turn == 'tpa_less_300'
+        else runway.elevation_ft + 500
+    )
+    course = runway.course_deg_mag
+    sector = ((course - ENGINE_OUT_SECTOR_DEG) % 360, (course + ENGINE_OUT_SECTOR_DEG) % 360)
+    speed = flown.speed_kias if flown else None
+    return TakeoffAnswer(
+        kind=kind,
+        runway_available_ft=runway.length_ft,
+        correction_set=technique.correction_set,
+        ground_roll_ft=roll,
+        over_50_ft_ft=over,
+        by_set=by_set,
+        lift_off=schools,
+        lift_off_speed_kias=speed,
+        vx_kias=_at_weight(aircraft.vx_kias, root),
+        vy_kias=_at_weight(aircraft.vy_kias, root),
+        abort_point_ft=ABORT_RUNWAY_SHARE * runway.length_ft,
+        abort_speed_kias=None if speed is None else ABORT_SPEED_SHARE * speed,
+        expected_at_abort_speed_ft=None if roll is None else ABORT_SPEED_SHARE**2 * roll,
+        roll_margin_ft=None if roll is None else runway.length_ft - roll,
+        over_50_margin_ft=None if over is None else runway.length_ft - over,
+        obstacle_clearance_ft=clearance,
+        first_turn_ft=first_turn_ft,
+        engine_out_sector_deg_mag=sector,
+        engine_failure=_engine_failure(sector),
+        steps=_STEPS[kind],
+        cautions=tuple(cautions),
+    )
+
+
+def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -> tuple[LiftOffSchool, ...]:
+    """Both schools of lift-off. The roll goes with the square of the speed: constant acceleration [own]."""
+    if rotate_kias is None or chosen is None:
+        return ()
+    fly_off_kias = rotate_kias * root
+    longer_ft = chosen.ground_roll_ft * ((rotate_kias / fly_off_kias) ** 2 - 1)
+    return (
+        LiftOffSchool(
+            school='rotate',
+            speed_kias=rotate_kias,
+            ground_roll_ft=chosen.ground_roll_ft + longer_ft,
+            words=f'Rotate at the printed {rotate_kias:.0f} kt, whatever the weight: {longer_ft:,.0f} ft more roll.',
+        ),
+        LiftOffSchool(
+            school='fly_off',
+            speed_kias=fly_off_kias,
+            ground_roll_ft=chosen.ground_roll_ft,
+            words=f'Lighten the nosewheel early and let it fly off near {fly_off_kias:.0f} kt, as the weight asks for.',
+        ),
+    )
+
+
+def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[str]:
+    said = []
+    if roll_ft > runway.length_ft:
+        said.append(f'NO MARGIN: the ground roll needs {roll_ft - runway.length_ft:,.0f} ft more than the runway has.')
+    elif over_ft > runway.length_ft:
+        said.append(
+            f'No margin to 50 ft: it takes {over_ft - runway.length_ft:,.0f} ft more than the runway has. '
+            'The ground roll alone fits.'
+        )
+    if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
+        said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
+    if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:
+        way = f'{clearance_ft:,.0f} ft over' if clearance_ft >= 0 else f'{-clearance_ft:,.0f} ft below'
+        said.append(
+            f'The climb passes {way} the top of the obstacle; {OBSTACLE_MARGIN_FT:,.0f} ft is the least we call good.'
+        )
+    return said

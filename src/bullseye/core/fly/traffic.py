@@ -1,0 +1,132 @@
+"""Room for others: number two behind somebody on final, and the wake of larger aircraft."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NumberTwo:
+    """What following the one ahead takes, and what becomes of the final."""
+
+    extend_s: float
+    extend_nm: float
+    turn_words: str
+    final_nm: float
+    level_until_nm: float  # to go to the aim point, where the path to it is met at pattern height
+    go_down_words: str
+    gap_s: float | None  # between the two at the threshold; None when the one ahead is not known
+    words: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WakeWait:
+    """How long to wait behind what."""
+
+    behind: str
+    wait_s: float
+    words: str
+
+
+def extension_s(
+    *,
+    ahead_final_nm: float,
+    ahead_kt: float,
+    downwind_kt: float,
+    spot_ft: float,
+    base_turn_after_abeam_s: float,
+    threshold_to_abeam_ft: float = 0.0,
+) -> float:
+    """Seconds to fly downwind beyond the usual base turn until the one on final has passed abeam [com].
+
+    Both fly straight on: it towards the threshold from ``ahead_final_nm`` out, we away from abeam the spot.
+    """
+    apart_ft = ahead_final_nm * FT_PER_NM + spot_ft + threshold_to_abeam_ft
+    closing_fps = (ahead_kt + downwind_kt) * FPS_PER_KT
+    return max(0.0, apart_ft / closing_fps - base_turn_after_abeam_s)
+
+
+def number_two(
+    *,
+    extend_s: float,
+    downwind_kt: float,
+    final_ft: float,
+    tpa_ft: float,
+    path_angle_deg: float,
+    aim_ft: float,
+    from_abeam_s: float,
+    ahead_final_nm: float | None,
+    ahead_kt: float,
+) -> NumberTwo:
+    """Describe the stretched pattern.
+
+    :param final_ft: length of the new final, to the aim point
+    :param from_abeam_s: our own time from abeam the spot to the aim point
+    """
+    extend_nm = extend_s * downwind_kt / 3_600
+    level_ft = tpa_ft / math.tan(math.radians(path_angle_deg))
+    final_nm, level_nm = final_ft / FT_PER_NM, level_ft / FT_PER_NM
+    if level_ft < final_ft:
+        down = (
+            f'Stay level at pattern height on base and final; go down {level_nm:.1f} nm from the aim point, flap then.'
+        )
+    else:
+        down = 'Go down from abeam more slowly: the path is met as you turn final. Flap later.'
+    gap_s = None
+    if ahead_final_nm is not None:
+        gap_s = from_abeam_s - ahead_final_nm * FT_PER_NM / (ahead_kt * FPS_PER_KT) - aim_ft / (ahead_kt * FPS_PER_KT)
+    turn = (
+        'Turn base where you always do: the one ahead is past you by then.'
+        if extend_s < 1
+        else f'Fly downwind on for {extend_s:.0f} s, {extend_nm:.1f} nm; turn when the one ahead has passed abeam.'
+    )
+    gap = '' if gap_s is None else f' Gap at the threshold about {gap_s:.0f} s.'
+    return NumberTwo(
+        extend_s=extend_s,
+        extend_nm=extend_nm,
+        turn_words=turn,
+        final_nm=final_nm,
+        level_until_nm=min(level_nm, final_nm),
+        go_down_words=down,
+        gap_s=gap_s,
+        words=f'{turn} New final {final_nm:.1f} nm. {down} The aim point stays: same path, same speed.{gap}',
+    )
+
+
+WAKE_WAITS: tuple[WakeWait, ...] = (
+    WakeWait(behind='medium', wait_s=120, words='2 minutes [common teaching]; the local rule wins.'),
+    WakeWait(behind='heavy', wait_s=240, words='4 minutes [common teaching]; the local rule wins.'),
+)
+WAKE_WORDS = (
+    'Or land beyond where the larger one touched, or lift off before where it did. In a light crosswind its wake can '
+    'stay on the runway: wait longer. If in doubt, go around.'
+)
+
+
+def parallel_words(*, ident: str, others: tuple[str, ...], side: str) -> str | None:
+    """What a parallel runway means for the turn onto final; None without one.
+
+    Runways are parallel when they share their number and differ in the letter.
+    """
+    number, letter = ident.rstrip('LCR'), ident[len(ident.rstrip('LCR')) :]
+    same = [other for other in others if other != ident and other.rstrip('LCR') == number]
+    if not letter or not same:
+        return None
+    order = 'LCR'
+    found = []
+    for other in sorted(same, key=lambda one: order.find(one[-1])):
+        at = 'left' if order.find(other[-1]) < order.find(letter) else 'right'
+        if at == side:
+            found.append(
+                f'{other} lies on the {at}, under your {side} pattern: base crosses its approach. '
+                'Fly the pattern on the other side unless told otherwise.'
+            )
+        else:
+            found.append(
+                f'{other} lies on the {at}: a {side} pattern that overshoots final flies into its approach. '
+                'Do not overshoot; go around away from it.'
+            )
+    return ' '.join(found)

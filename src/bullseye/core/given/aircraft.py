@@ -1,0 +1,282 @@
+"""An aircraft as far as a landing needs it: speeds by flap, weights, tables, and what the pilot sees."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+import numpy as np
+from annotated_types import Ge, Gt, Le
+from pydantic import Field
+
+from bullseye.core.basis.constants import APPROACH_OVER_STALL, CROSSWIND_OVER_STALL, DECELERATION_FPS2
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.quantity import Checked, Name, Real
+from bullseye.core.basis.tables import read_table, require_rising
+
+Knots = Annotated[Real, Gt(0), Le(250)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AirspeedTable(Checked):
+    """Indicated against calibrated airspeed, as the handbook prints it.
+
+    Linear between its rows; beyond its ends the last difference is kept [own].
+    """
+
+    ias_kt: Annotated[tuple[Knots, ...], Field(min_length=2, max_length=40)]
+    cas_kt: Annotated[tuple[Knots, ...], Field(min_length=2, max_length=40)]
+
+    def check_together(self) -> None:
+        if len(self.ias_kt) != len(self.cas_kt):
+            raise InvalidInput('cas_kt', len(self.cas_kt), f'as many values as ias_kt, {len(self.ias_kt)}')
+        require_rising('ias_kt', self.ias_kt)
+        require_rising('cas_kt', self.cas_kt)
+
+    def calibrated_kt(self, indicated_kt: float) -> float:
+        """Calibrated airspeed [kt] of an indicated one."""
+        return _shifted(indicated_kt, self.ias_kt, self.cas_kt)
+
+    def indicated_kt(self, calibrated_kt: float) -> float:
+        """Indicated airspeed [kt] of a calibrated one."""
+        return _shifted(calibrated_kt, self.cas_kt, self.ias_kt)
+
+
+def _shifted(value: float, known: tuple[float, ...], wanted: tuple[float, ...]) -> float:
+    difference = np.subtract(wanted, known)
+    return float(value + np.interp(value, known, difference))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FlapSetting(Checked):
+    """What the handbook says of one flap setting, at maximum weight."""
+
+    name: Name
+    stall_kcas: Knots
+    airspeed_table: AirspeedTable
+    normal_approach_kias: Knots | None = None
+    short_field_approach_kias: Knots | None = None
+    power_off_approach_kias: Knots | None = None
+    idle_path_angle_deg: Annotated[Real, Ge(3), Le(15)] | None = None  # of the glide with power off
+
+    def check_together(self) -> None:
+        for field in ('normal_approach_kias', 'short_field_approach_kias', 'power_off_approach_kias'):
+            speed_kias = getattr(self, field)
+            if speed_kias is not None and self.airspeed_table.calibrated_kt(speed_kias) <= self.stall_kcas:
+                stall_kias = self.airspeed_table.indicated_kt(self.stall_kcas)
+                raise InvalidInput(field, speed_kias, f'above the stalling speed, {stall_kias:.1f} KIAS')
+
+    def published_approach_kias(self, kind: LandingKind) -> float | None:
+        """Approach speed the handbook prints for a landing kind [KIAS]; None where it prints none."""
+        if kind == 'short_field':
+            return self.short_field_approach_kias
+        if kind == 'power_off':
+            return self.power_off_approach_kias
+        return self.normal_approach_kias  # every other kind is a normal approach flown otherwise
+
+    @property
+    def rule_approach_kias(self) -> float:
+        """1.3 Vs0, reckoned in calibrated airspeed [KIAS]. Source: [pub: 14 CFR 23.73 before 2017]."""
+        return self.airspeed_table.indicated_kt(APPROACH_OVER_STALL * self.stall_kcas)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LandingTable(Checked):
+    """Landing ground roll of the handbook: full flap, maximum weight, level dry paved runway, no wind.
+
+    ``ground_roll_ft[i][j]`` belongs to ``pressure_altitude_ft[i]`` and ``temperature_c[j]``.
+    """
+
+    pressure_altitude_ft: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    temperature_c: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    ground_roll_ft: Annotated[
+        tuple[tuple[Annotated[Real, Gt(0), Le(20_000)], ...], ...], Field(min_length=2, max_length=20)
+    ]
+
+    def check_together(self) -> None:
+        require_rising('pressure_altitude_ft', self.pressure_altitude_ft)
+        require_rising('temperature_c', self.temperature_c)
+        rows, columns = len(self.pressure_altitude_ft), len(self.temperature_c)
+        if len(self.ground_roll_ft) != rows or any(len(row) != columns for row in self.ground_roll_ft):
+            raise InvalidInput('ground_roll_ft', 'its shape', f'{rows} rows of {columns} values')
+
+    def ground_roll(self, *, pressure_altitude_ft: float, temperature_c: float) -> float:
+        """Ground roll between the printed values [ft], bilinear.
+
+        Lower or colder than the first printed value, that value is taken: the air is denser there, so it errs long.
+
+        :raises OutsideTable: higher or hotter than printed; nothing is ever extrapolated
+        """
+        return read_table(
+            self.ground_roll_ft,
+            [
+                ('pressure altitude', self.pressure_altitude_ft, pressure_altitude_ft),
+                ('temperature', self.temperature_c, temperature_c),
+            ],
+        )
+
+
+Feet = Annotated[Real, Gt(0), Le(20_000)]
+Plane = Annotated[tuple[tuple[Feet, ...], ...], Field(min_length=1, max_length=20)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TakeoffTable(Checked):
+    """Takeoff distances of the handbook: level dry paved runway, no wind.
+
+    ``ground_roll_ft[i][j][k]`` belongs to ``pressure_altitude_ft[i]``, ``temperature_c[j]`` and ``weight_lb[k]``;
+    ``over_50_ft_ft`` likewise, from brakes off to 50 ft.
+    """
+
+    pressure_altitude_ft: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    temperature_c: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
+    weight_lb: Annotated[tuple[Annotated[Real, Gt(0), Le(20_000)], ...], Field(min_length=1, max_length=8)]
+    ground_roll_ft: Annotated[tuple[Plane, ...], Field(min_length=2, max_length=20)]
+    over_50_ft_ft: Annotated[tuple[Plane, ...], Field(min_length=2, max_length=20)]
+
+    def check_together(self) -> None:
+        for axis in ('pressure_altitude_ft', 'temperature_c', 'weight_lb'):
+            require_rising(axis, getattr(self, axis))
+        shape = (len(self.pressure_altitude_ft), len(self.temperature_c), len(self.weight_lb))
+        for field in ('ground_roll_ft', 'over_50_ft_ft'):
+            cells = getattr(self, field)
+            if len(cells) != shape[0] or any(len(p) != shape[1] or any(len(r) != shape[2] for r in p) for p in cells):
+                raise InvalidInput(
+                    field, 'its shape', 'altitudes × temperatures × weights, {} × {} × {}'.format(*shape)
+                )
+            self._require_growing(field)
+        for i, plane in enumerate(self.ground_roll_ft):
+            for j, row in enumerate(plane):
+                for k, roll_ft in enumerate(row):
+                    if self.over_50_ft_ft[i][j][k] <= roll_ft:
+                        raise InvalidInput(
+                            'over_50_ft_ft',
+                            self.over_50_ft_ft[i][j][k],
+                            f'above the ground roll beside it, {roll_ft:g}',
+                        )
+
+    def _require_growing(self, field: str) -> None:
+        """Thinner air and more weight never shorten a takeoff: a cell that says so is a slip of the pen."""
+        cells = np.asarray(getattr(self, field), float)
+        for axis, name in enumerate(('pressure altitude', 'temperature', 'weight')):
+            falls = np.argwhere(np.diff(cells, axis=axis) < 0)
+            if falls.size:
+                at = falls[0] + np.eye(3, dtype=int)[axis]
+                raise InvalidInput(
+                    field,
+                    float(cells[tuple(at)]),
+                    f'not less than at the lower {name} (cell {at[0] + 1}, {at[1] + 1}, {at[2] + 1})',
+                )
+
+    def distances_ft(
+        self, *, pressure_altitude_ft: float, temperature_c: float, weight_lb: float
+    ) -> tuple[float, float]:
+        """Ground roll and distance over 50 ft between the printed values [ft], trilinear.
+
+        :raises OutsideTable: higher, hotter or heavier than printed
+        """
+        axes = [
+            ('pressure altitude', self.pressure_altitude_ft, pressure_altitude_ft),
+            ('temperature', self.temperature_c, temperature_c),
+            ('weight', self.weight_lb, weight_lb),
+        ]
+        return read_table(self.ground_roll_ft, axes), read_table(self.over_50_ft_ft, axes)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LegSetting(Checked):
+    """Speed, flap and power reference of a leg; the power is where to start, not a target."""
+
+    kias: Knots
+    flap: Name
+    power: Name
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SpeedLadder(Checked):
+    """What to fly on each leg of the pattern, at maximum weight."""
+
+    climb: LegSetting
+    downwind: LegSetting
+    abeam: LegSetting
+    base: LegSetting
+    final: LegSetting
+
+
+FlowPhase = Literal['before takeoff', 'takeoff', 'climb', 'downwind', 'base', 'final', 'go-around', 'after landing']
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Flow(Checked):
+    """A flow of the hand or a callout, to be ticked through: what is done or said, in order."""
+
+    phase: FlowPhase
+    items: Annotated[tuple[Name, ...], Field(min_length=1, max_length=30)]
+    callouts: Annotated[tuple[Name, ...], Field(max_length=20)] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Aircraft(Checked):
+    """One aircraft. ``flaps`` run from up to full; a landing is made with the last unless another is named."""
+
+    name: Name
+    max_weight_lb: Annotated[Real, Gt(0), Le(20_000)]
+    empty_weight_lb: Annotated[Real, Gt(0), Le(20_000)]
+    flaps: Annotated[tuple[FlapSetting, ...], Field(min_length=1, max_length=8)]
+    landing_table: LandingTable | None = None
+    demonstrated_crosswind_kt: Annotated[Real, Gt(0), Le(60)] | None = None
+    blind_distance_ft: Annotated[Real, Ge(0), Le(300)] = 40.0  # of runway that the nose hides
+    eye_height_ft: Annotated[Real, Gt(0), Le(30)] = 7.5  # of the pilot's eyes above the wheels
+    deceleration_fps2: Annotated[Real, Gt(0.5), Le(12)] = DECELERATION_FPS2  # in the hold-off, before laps are known
+    takeoff_table: TakeoffTable | None = None
+    rotate_kias: Knots | None = None  # printed, at maximum weight
+    vx_kias: Knots | None = None
+    vy_kias: Knots | None = None
+    best_glide_kias: Knots | None = None  # flap up, at maximum weight
+    ladder: SpeedLadder | None = None
+    wing_mark_angle_deg: Annotated[Real, Ge(0), Le(60)] | None = None  # below the horizon, of the mark the eye sees
+    is_retractable: bool = False
+    callsign: Name | None = None  # as it is said on the radio; else the name
+    fuel_burn_gph: Annotated[Real, Gt(0), Le(100)] | None = None  # in the pattern
+    flows: Annotated[tuple[Flow, ...], Field(max_length=20)] = ()
+
+    def check_together(self) -> None:
+        if self.empty_weight_lb >= self.max_weight_lb:
+            raise InvalidInput('empty_weight_lb', self.empty_weight_lb, f'below max_weight_lb, {self.max_weight_lb:g}')
+        names = [flap.name for flap in self.flaps]
+        if len(set(names)) != len(names):
+            raise InvalidInput('flaps', names, 'each name once')
+
+    def flap(self, name: str | None) -> FlapSetting:
+        """Flap setting by name; the last, full flap, when none is named.
+
+        :raises InvalidInput: when the aircraft has no such setting
+        """
+        if name is None:
+            return self.flaps[-1]
+        for flap in self.flaps:
+            if flap.name == name:
+                return flap
+        raise InvalidInput('flap', name, ', '.join(flap.name for flap in self.flaps))
+
+    def weight_ratio(self, weight_lb: float) -> float:
+        """Weight over maximum weight.
+
+        :raises InvalidInput: below the empty or above the maximum weight
+        """
+        if not self.empty_weight_lb <= weight_lb <= self.max_weight_lb:
+            raise InvalidInput('weight_lb', weight_lb, f'{self.empty_weight_lb:g} to {self.max_weight_lb:g}')
+        return weight_lb / self.max_weight_lb
+
+    def stall_kcas(self, *, flap: FlapSetting, weight_lb: float) -> float:
+        """Stalling speed at a weight [KCAS]: falls with √(W/Wmax). Source: [pub: lift equation]."""
+        return flap.stall_kcas * math.sqrt(self.weight_ratio(weight_lb))
+
+    @property
+    def crosswind_limit(self) -> tuple[float, str]:
+        """Crosswind the aircraft is known to take [kt], and where that figure comes from."""
+        if self.demonstrated_crosswind_kt is not None:
+            return self.demonstrated_crosswind_kt, 'demonstrated, from the handbook'
+        return CROSSWIND_OVER_STALL * self.flaps[-1].stall_kcas, '0.2 of the stalling speed; the handbook is silent'

@@ -1,0 +1,144 @@
+"""A runway end as it is landed on, and the paint that serves as a ruler."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from annotated_types import Ge, Gt, Le
+from pydantic import Field, StringConstraints
+
+from bullseye.core.air.wind import magnetic_from_true_deg
+from bullseye.core.basis.constants import STRIPE_FT, STRIPE_GAP_FT
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import PatternSide, Surface
+from bullseye.core.basis.quantity import STORABLE, Checked, Degrees, Name, Real
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Obstacle(Checked):
+    """Something high under the approach, on the extended centreline."""
+
+    height_ft: Annotated[Real, Gt(0), Le(2_000)]  # above the landing threshold
+    before_threshold_ft: Annotated[Real, Ge(0), Le(20_000)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DepartureObstacle(Checked):
+    """Something high beyond the far end, on the extended centreline."""
+
+    height_ft: Annotated[Real, Gt(0), Le(2_000)]  # above the far end
+    beyond_end_ft: Annotated[Real, Ge(0), Le(20_000)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunwayEnd(Checked):
+    """One landing direction of a runway.
+
+    Places along it are feet from the landing threshold, positive in the landing direction, so a displaced
+    threshold is at 0 and the paved start lies at ``-displaced_threshold_ft``.
+    """
+
+    ident: Annotated[str, StringConstraints(min_length=1, max_length=4), STORABLE]
+    course_deg_true: Degrees
+    length_ft: Annotated[Real, Ge(300), Le(20_000)]  # end to end, the displaced part included
+    width_ft: Annotated[Real, Ge(15), Le(400)]
+    elevation_ft: Annotated[Real, Ge(-1_500), Le(15_000)]
+    displaced_threshold_ft: Annotated[Real, Ge(0), Le(10_000)] = 0.0
+    slope_pct: Annotated[Real, Ge(-15), Le(15)] = 0.0  # positive uphill in the landing direction
+    surface: Surface = 'asphalt'
+    path_angle_deg: Annotated[Real, Ge(2), Le(7)] = 3.0
+    magnetic_variation_deg: Annotated[Real, Ge(-180), Le(180)] = 0.0  # positive east
+    obstacle: Obstacle | None = None
+    aiming_marks_ft: Annotated[Real, Gt(0), Le(5_000)] | None = None  # None where none are painted
+    departure_obstacle: DepartureObstacle | None = None
+    pattern_side: PatternSide = 'left'
+    preferred: bool = False
+
+    def check_together(self) -> None:
+        if self.displaced_threshold_ft >= self.length_ft:
+            raise InvalidInput(
+                'displaced_threshold_ft', self.displaced_threshold_ft, f'less than the length, {self.length_ft:g}'
+            )
+
+    @property
+    def course_deg_mag(self) -> float:
+        """Magnetic course of the landing direction."""
+        return magnetic_from_true_deg(true_deg=self.course_deg_true, variation_deg=self.magnetic_variation_deg)
+
+    @property
+    def landing_distance_available_ft(self) -> float:
+        """From the landing threshold to the far end [ft]."""
+        return self.length_ft - self.displaced_threshold_ft
+
+    @property
+    def has_paint(self) -> bool:
+        """Whether it has a painted centreline."""
+        return self.surface in ('asphalt', 'concrete')
+
+
+MarkUse = Literal['downwind', 'base', 'final', 'go_around', 'other']
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GroundMark(Checked):
+    """Something on the ground that an instructor points at: "clearing in the wood"."""
+
+    name: Name
+    latitude_deg: Annotated[Real, Ge(-90), Le(90)]
+    longitude_deg: Annotated[Real, Ge(-180), Le(180)]
+    use: MarkUse = 'other'
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Airfield(Checked):
+    """A field with the runway ends that may be used."""
+
+    ident: Annotated[str, StringConstraints(min_length=1, max_length=8), STORABLE]
+    latitude_deg: Annotated[Real, Ge(-90), Le(90)]
+    longitude_deg: Annotated[Real, Ge(-180), Le(180)]
+    ends: Annotated[tuple[RunwayEnd, ...], Field(min_length=1, max_length=24)]
+    pattern_altitude_ft: Annotated[Real, Ge(-1_000), Le(20_000)] | None = None  # above sea level; None: 1,000 ft up
+    name: Name | None = None
+
+    def check_together(self) -> None:
+        idents = [end.ident for end in self.ends]
+        if len(set(idents)) != len(idents):
+            raise InvalidInput('ends', idents, 'each ident once')
+
+    def end(self, ident: str) -> RunwayEnd:
+        """The end of this ident.
+
+        :raises InvalidInput: when there is none
+        """
+        for end in self.ends:
+            if end.ident == ident:
+                return end
+        raise InvalidInput('runway', ident, ', '.join(end.ident for end in self.ends))
+
+
+def stripe_before_aim(distance_ft: float) -> str:
+    """Name the piece of centreline that lies this far before the aim point, counted back from it.
+
+    A stripe is 120 ft and a gap 80 ft [pub: FAA AC 150/5340-1]; the last stripe is taken to end at the aim point.
+    """
+    if distance_ft <= 0:
+        return 'the aim point'
+    cycles, into_ft = divmod(distance_ft, STRIPE_FT + STRIPE_GAP_FT)
+    count = int(cycles) + 1
+    words = {1: 'one', 2: 'two', 3: 'three', 4: 'four', 5: 'five', 6: 'six'}
+    number = words.get(count, str(count))
+    if into_ft <= STRIPE_FT:
+        return 'the last stripe before the aim' if count == 1 else f'the first of {number} stripes before the aim'
+    return f'the gap before the last {"stripe" if count == 1 else number + " stripes"} before the aim'
+
+
+def in_stripes(distance_ft: float) -> str:
+    """Say a distance in runway paint: one stripe with its gap is 200 ft."""
+    quarters = round(abs(distance_ft) / (STRIPE_FT + STRIPE_GAP_FT) * 4)
+    if quarters == 0:
+        return 'less than a quarter of a stripe and gap'
+    whole, part = divmod(quarters, 4)
+    fraction = {0: '', 1: '¼', 2: '½', 3: '¾'}[part]
+    amount = f'{whole or ""}{fraction}'
+    return f'{amount} {"stripe and gap" if quarters <= 4 else "stripes and gaps"}'

@@ -1,0 +1,276 @@
+"""From the laps of a sortie to the next one: what they teach, where to aim, and why the last landed where it did."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cache
+from typing import Annotated, Any
+
+from annotated_types import Ge, Gt, Le
+from pydantic import Field, TypeAdapter, ValidationError
+
+from bullseye.core.basis.constants import AIM_STEP_FT
+from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.brief.landing import BriefAnswer, make_brief, prior_deceleration_fps2
+from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
+from bullseye.core.explain.diagnosis import Diagnosis, diagnose, flown_lap
+from bullseye.core.explain.scoring import Score, score_lap
+from bullseye.core.explain.summary import summarise
+from bullseye.core.given.aircraft import Aircraft
+from bullseye.core.given.airfield import in_stripes
+from bullseye.core.given.belief import Calibration
+from bullseye.core.learn.fit import calibrate
+from bullseye.core.measure.flown import FlownLap
+from bullseye.core.measure.lap import MeasuredLap
+
+_INTERVAL = 1.96  # 95 % of a normal distribution
+_MOST_LAPS = 500
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AdviceLap(Checked):
+    """A lap as flown, places from the landing threshold; None where nobody looked."""
+
+    aim_ft: Annotated[Real, Ge(-5_000), Le(20_000)]
+    touchdown_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None  # None: went around
+    threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
+    headwind_kt: Annotated[Real, Ge(-60), Le(100)] | None = None
+    float_s: Annotated[Real, Ge(0), Le(60)] | None = None
+    landing: LandingKind | None = None  # else the request's
+    exclude: bool = False  # special: gust, traffic, the instructor flew
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Learned:
+    """What the laps taught, with 95 % intervals."""
+
+    deceleration_fps2: float
+    deceleration_low: float
+    deceleration_high: float
+    bias_ft: float
+    bias_low: float
+    bias_high: float
+    scatter_ft: float
+    laps_used: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Split:
+    """The last lap's error from the middle of the box, in feet by cause; None could not be told apart."""
+
+    aim: float | None
+    speed: float | None
+    wind: float | None
+    roundout: float | None
+    hold_off: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Advice:
+    """What to fly next, and why. ``error_ft`` and ``split_ft`` are None when the last lap was a go-around."""
+
+    calibration: Learned
+    next_aim_ft: float
+    wanted_aim_ft: float  # without the limit on how far one lap may move it
+    next_speed_kias: float
+    hit_chance: float
+    predicted_touchdown_ft: float
+    error_ft: float | None
+    split_ft: Split | None
+    sentence: str
+    cautions: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AdviceRequest(Checked):
+    """A brief's request with the laps flown so far, oldest first."""
+
+    brief: BriefRequest
+    laps: Annotated[tuple[AdviceLap, ...], Field(max_length=_MOST_LAPS)]
+    aim_step_ft: Annotated[Real, Gt(0), Le(2_000)] = AIM_STEP_FT
+
+
+def _measured(lap: AdviceLap) -> MeasuredLap:
+    return MeasuredLap(
+        outcome='go_around' if lap.touchdown_ft is None else 'touch_and_go',
+        along_ft=lap.touchdown_ft,
+        threshold_speed_kias=lap.threshold_speed_kias,
+        float_s=lap.float_s,
+        headwind_kt=lap.headwind_kt,
+    )
+
+
+def _kind(lap: AdviceLap, request: BriefRequest) -> LandingKind:
+    return lap.landing or request.landing
+
+
+def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[FlownLap], list[FlownLap]]:
+    """Laps that teach: all of the aircraft, and those of this kind of landing by the pilot."""
+    everything, own = [], []
+    for lap in laps:
+        kind = _kind(lap, request)
+        asked = replace(request, aim_point_ft=lap.aim_ft)
+        if kind != request.landing and request.standard.examines(kind):
+            asked = replace(asked, landing=kind)
+        flown = None if lap.exclude else flown_lap(_measured(lap), asked)
+        if flown is not None:
+            everything.append(flown)
+            if kind == request.landing:
+                own.append(flown)
+    return everything, own
+
+
+def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration:
+    given = request.calibration
+    everything, own = _flown(laps, replace(request, calibration=Calibration()))
+    prior = given.deceleration_fps2 or prior_deceleration_fps2(request)
+    return calibrate(aircraft_laps=everything, pilot_laps=own, prior_deceleration_fps2=prior)
+
+
+def _judged(lap: AdviceLap, before: BriefRequest) -> tuple[Score, Diagnosis]:
+    """Score and explain a lap by what was known before it."""
+    request = replace(before, aim_point_ft=lap.aim_ft)
+    brief = make_brief(request)
+    measured = _measured(lap)
+    score = score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing))
+    return score, diagnose(measured, request=request, brief=brief)
+
+
+def _limited(wanted_ft: float, last_ft: float | None, step_ft: float) -> float:
+    if last_ft is None:
+        return wanted_ft
+    return min(max(wanted_ft, last_ft - step_ft), last_ft + step_ft)
+
+
+def advise(asked: AdviceRequest) -> Advice:
+    """Learn from the laps and say what to fly next.
+
+    The last lap is explained by the brief that the laps before it would have given.
+    """
+    request, laps = asked.brief, asked.laps
+    known = _calibrated(laps, request)
+    after = replace(request, calibration=known, aim_point_ft=None)
+    wanted_ft = make_brief(after).recommended_aim_point_ft
+    same_kind = [lap for lap in laps if _kind(lap, request) == request.landing]
+    aim_ft = _limited(wanted_ft, same_kind[-1].aim_ft if same_kind else None, asked.aim_step_ft)
+    brief = make_brief(replace(after, aim_point_ft=aim_ft))
+    diagnosis: Diagnosis | None = None
+    judged: list[tuple[Score, Diagnosis, bool]] = []
+    if same_kind:
+        before = replace(request, calibration=_calibrated(laps[: laps.index(same_kind[-1])], request))
+        _, diagnosis = _judged(same_kind[-1], before)
+        judged = [(*_judged(lap, before), lap.touchdown_ft is None) for lap in same_kind if not lap.exclude]
+    return Advice(
+        calibration=_learned(known),
+        next_aim_ft=aim_ft,
+        wanted_aim_ft=wanted_ft,
+        next_speed_kias=brief.recommended_speed_kias,
+        hit_chance=brief.hit_chance,
+        predicted_touchdown_ft=brief.predicted_touchdown_ft,
+        error_ft=diagnosis.error_ft if diagnosis else None,
+        split_ft=_split(diagnosis),
+        sentence=_sentence(brief, judged, diagnosis, aim_ft, same_kind),
+        cautions=brief.cautions,
+    )
+
+
+def _learned(known: Calibration) -> Learned:
+    a, bias = known.deceleration_fps2 or 0.0, known.bias_ft or 0.0
+    a_off = _INTERVAL * (known.deceleration_sd_fps2 or 0.0)
+    bias_off = _INTERVAL * (known.bias_sd_ft or 0.0)
+    return Learned(
+        deceleration_fps2=a,
+        deceleration_low=a - a_off,
+        deceleration_high=a + a_off,
+        bias_ft=bias,
+        bias_low=bias - bias_off,
+        bias_high=bias + bias_off,
+        scatter_ft=known.scatter_ft or 0.0,
+        laps_used=known.laps,
+    )
+
+
+def _split(diagnosis: Diagnosis | None) -> Split | None:
+    if diagnosis is None or diagnosis.error_ft is None:
+        return None
+    feet = {part.cause: part.feet for part in diagnosis.parts}
+    return Split(**feet)
+
+
+def _sentence(
+    brief: BriefAnswer,
+    judged: Sequence[tuple[Score, Diagnosis, bool]],
+    diagnosis: Diagnosis | None,
+    aim_ft: float,
+    laps: Sequence[AdviceLap],
+) -> str:
+    """The one change, then where to aim."""
+    if not laps or diagnosis is None:
+        return f'Aim at {round(aim_ft, -1):,.0f} ft, {brief.aim_before_spot_words}; no lap flown yet.'
+    moved_ft = aim_ft - laps[-1].aim_ft
+    if abs(moved_ft) < 5:
+        aim = f'Aim at {round(aim_ft, -1):,.0f} ft again.'
+    else:
+        way = 'later' if moved_ft > 0 else 'earlier'
+        aim = f'Aim at {round(aim_ft, -1):,.0f} ft, {abs(round(moved_ft, -1)):,.0f} ft {way} ({in_stripes(moved_ft)}).'
+    landed = sum(d.error_ft is not None for _, d, _ in judged)
+    why = summarise(judged).one_change if landed >= 3 else diagnosis.one_change
+    # a steady error is put right by the aim that follows; the sum of both would be told twice
+    if why.startswith('Steadily') and 'speed' not in why:
+        why = f'{why.split(":")[0]}.'
+    return f'{why} {aim}'
+
+
+@cache
+def _laps_adapter() -> TypeAdapter[tuple[AdviceLap, ...]]:
+    return TypeAdapter(Annotated[tuple[AdviceLap, ...], Field(max_length=_MOST_LAPS)])
+
+
+@cache
+def _request_adapter() -> TypeAdapter[AdviceRequest]:
+    return TypeAdapter(AdviceRequest)
+
+
+@cache
+def advice_adapter() -> TypeAdapter[Advice]:
+    """Writer of advice, made once."""
+    return TypeAdapter(Advice)
+
+
+def parse_advice_request(data: object, *, aircraft_by_name: Mapping[str, Aircraft]) -> AdviceRequest:
+    """Read a request from plain data: a brief's, with ``laps`` and, optionally, ``aim_step_ft``.
+
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    if not isinstance(data, dict):
+        raise RefusedRequest({'request': 'the request is not an object'})
+    rest: dict[str, Any] = dict(data)
+    given, step = rest.pop('laps', []), rest.pop('aim_step_ft', AIM_STEP_FT)
+    errors: dict[str, str] = {}
+    laps: tuple[AdviceLap, ...] = ()
+    brief: BriefRequest | None = None
+    try:
+        laps = _laps_adapter().validate_python(given)
+    except ValidationError as error:
+        errors |= {'laps' if path == 'request' else f'laps.{path}': text for path, text in messages(error).items()}
+    try:
+        brief = parse_request(rest, aircraft_by_name=aircraft_by_name)
+    except RefusedRequest as error:
+        errors |= error.errors
+    if errors or brief is None:
+        raise RefusedRequest(errors)
+    try:
+        return _request_adapter().validate_python({'brief': brief, 'laps': laps, 'aim_step_ft': step})
+    except ValidationError as error:
+        raise RefusedRequest(messages(error)) from None
+
+
+def advice_request_schema(landing_schema: dict[str, Any]) -> dict[str, Any]:
+    """The landing's schema with the laps."""
+    laps = _laps_adapter().json_schema(ref_template='#/$defs/{model}')
+    definitions = {**landing_schema.get('$defs', {}), **laps.pop('$defs', {})}
+    step = {'type': 'number', 'exclusiveMinimum': 0, 'maximum': 2_000, 'default': AIM_STEP_FT}
+    properties = {**landing_schema['properties'], 'laps': laps, 'aim_step_ft': step}
+    return {**landing_schema, '$defs': definitions, 'properties': properties}

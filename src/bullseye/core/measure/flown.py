@@ -1,0 +1,21 @@
+"""A lap as the touchdown model sees it, for learning from."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from bullseye.core.model.touchdown import Approach
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FlownLap:
+    """One lap as flown, for learning from.
+
+    ``approach`` holds the true speed at the roundout and the wind of that lap; ``speed_is_known`` tells whether that
+    speed was read or only planned. ``float_s`` is None when the hold-off was not timed.
+    """
+
+    approach: Approach
+    touchdown_from_aim_ft: float
+    speed_is_known: bool
+    float_s: float | None = None

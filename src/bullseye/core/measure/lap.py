@@ -1,0 +1,37 @@
+"""What was seen of one lap."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from annotated_types import Ge, Gt, Le
+
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Outcome
+from bullseye.core.basis.quantity import Checked, Real
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MeasuredLap(Checked):
+    """What was seen of one lap; None where nobody looked.
+
+    ``along_ft`` is where the main wheels first touched, from the landing threshold; ``lateral_ft`` positive right of
+    the centreline; ``drift`` the side the aircraft moved to as it touched.
+    """
+
+    outcome: Outcome
+    along_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None
+    lateral_ft: Annotated[Real, Ge(-200), Le(200)] | None = None
+    threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
+    float_s: Annotated[Real, Ge(0), Le(60)] | None = None
+    drift: DriftSide | None = None
+    bounced: bool | None = None
+    ballooned: bool | None = None
+    headwind_kt: Annotated[Real, Ge(-60), Le(100)] | None = None  # as it was on this lap
+
+    def check_together(self) -> None:
+        if self.outcome in NOT_LANDED and self.along_ft is not None:
+            raise InvalidInput(
+                'along_ft', self.along_ft, f'nothing on a {self.outcome.replace("_", "-")}; the wheels did not land'
+            )

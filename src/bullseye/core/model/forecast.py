@@ -1,0 +1,80 @@
+"""Where this pilot's touchdowns will lie: many are simulated, and the share of them in the box is the chance to hit.
+
+The model is ours [own]; docs/model.md gives its equations and its limits.
+"""
+
+from __future__ import annotations
+
+from functools import cache
+from statistics import NormalDist
+
+import numpy as np
+from numpy.typing import NDArray
+
+from bullseye.core.model.touchdown import Approach, touchdown_from_aim_ft
+
+Floats = NDArray[np.float64]
+SAMPLES = 10_000
+
+
+@cache
+def _even_samples(count: int) -> tuple[Floats, Floats]:
+    """Standard normal and uniform samples: evenly spread and paired at random, the same every time."""
+    mid = (np.arange(count) + 0.5) / count
+    shuffled = np.random.default_rng(20_240_501).permutation(mid)
+    return np.array([NormalDist().inv_cdf(share) for share in mid]), shuffled
+
+
+def simulate_from_aim_ft(
+    approach: Approach,
+    *,
+    bias_ft: float,
+    scatter_ft: float,
+    gust_headwind_kt: float | None = None,
+    variable_wind_kt: float = 0.0,
+    count: int = SAMPLES,
+) -> Floats:
+    """Simulate touchdowns of this pilot, from the aim point [ft], shape (count,).
+
+    :param bias_ft: how far the pilot lands beyond the model on average
+    :param scatter_ft: standard deviation of the pilot's touchdowns
+    :param gust_headwind_kt: headwind in the gusts; the wind met lies anywhere between it and the steady one
+    :param variable_wind_kt: speed of a wind from no known direction, added to the headwind from all round
+
+    The samples are evenly spread, so that the result carries no noise and two calls agree.
+    """
+    normal, uniform = _even_samples(count)
+    headwind_kt: Floats | float = approach.headwind_kt
+    if variable_wind_kt > 0:
+        headwind_kt = headwind_kt + variable_wind_kt * np.cos(2 * np.pi * uniform)
+    elif gust_headwind_kt is not None and gust_headwind_kt != approach.headwind_kt:
+        headwind_kt = headwind_kt + (gust_headwind_kt - approach.headwind_kt) * uniform
+    model_ft = touchdown_from_aim_ft(
+        speed_ktas=approach.speed_ktas,
+        touchdown_ktas=approach.touchdown_ktas,
+        headwind_kt=headwind_kt,
+        path_angle_deg=approach.path_angle_deg,
+        deceleration_fps2=approach.deceleration_fps2,
+        load_factor=approach.load_factor,
+        hold_off_height_ft=approach.hold_off_height_ft,
+    )
+    return model_ft + bias_ft + scatter_ft * normal
+
+
+def hit_chance(touchdowns_ft: Floats, *, box_from_ft: float, box_to_ft: float) -> float:
+    """Share of touchdowns within the box, its edges included."""
+    return float(np.mean((touchdowns_ft >= box_from_ft) & (touchdowns_ft <= box_to_ft)))
+
+
+def best_shift_ft(touchdowns_ft: Floats, *, box_from_ft: float, box_to_ft: float) -> float:
+    """How far to move the aim point so that the most touchdowns fall into the box [ft].
+
+    The middle of all equally good shifts is taken, so that a lopsided wind cannot tip it to an edge.
+    """
+    landed = np.sort(touchdowns_ft)
+    width_ft = box_to_ft - box_from_ft
+    inside = np.searchsorted(landed, landed + width_ft, side='right') - np.arange(landed.size)
+    best = np.flatnonzero(inside == inside.max())
+    first = best[best.size // 2]
+    last = min(first + inside[first] - 1, landed.size - 1)
+    return float((box_from_ft + box_to_ft) / 2 - (landed[first] + landed[last]) / 2)

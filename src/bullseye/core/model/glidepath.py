@@ -1,0 +1,63 @@
+"""The straight approach path, and the cue that tells when to start the roundout."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from bullseye.core.basis.constants import FT_PER_NM
+from bullseye.core.given.airfield import RunwayEnd, stripe_before_aim
+
+
+def distance_ft(*, height_ft: float, path_angle_deg: float) -> float:
+    """Ground distance in which a path loses a height [ft]: height / tan γ, exact trigonometry."""
+    return height_ft / math.tan(math.radians(path_angle_deg))
+
+
+def height_ft(*, distance_ft: float, path_angle_deg: float) -> float:
+    """Height of a path at a ground distance from its foot [ft]: distance · tan γ."""
+    return distance_ft * math.tan(math.radians(path_angle_deg))
+
+
+def descent_rate_fpm(*, groundspeed_kt: float, path_angle_deg: float) -> float:
+    """Descent rate that holds a path [ft/min]; about five times the groundspeed on 3°."""
+    return groundspeed_kt * FT_PER_NM / 60 * math.tan(math.radians(path_angle_deg))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RoundoutCue:
+    """When to start the roundout, as the pilot sees it.
+
+    ``eyes_before_aim_ft`` and ``eyes_height_ft`` place the pilot's eyes on their path to the aim point;
+    ``nose_before_aim_ft`` is the nearest runway still seen over the nose.
+    """
+
+    eyes_before_aim_ft: float
+    eyes_height_ft: float
+    nose_before_aim_ft: float
+    words: str
+
+
+def roundout_cue(
+    *,
+    runway: RunwayEnd,
+    path_angle_deg: float,
+    roundout_height_ft: float,
+    eye_height_ft: float,
+    blind_distance_ft: float,
+) -> RoundoutCue:
+    """Put the start of the roundout into words for this runway.
+
+    The eyes hold the aim point still, so their path meets the runway there; they are ``eye_height_ft`` above the
+    wheels. Source: exact trigonometry; stripes [pub: FAA AC 150/5340-1].
+    """
+    up_ft = roundout_height_ft + eye_height_ft
+    before_ft = distance_ft(height_ft=up_ft, path_angle_deg=path_angle_deg)
+    nose_ft = max(0.0, before_ft - blind_distance_ft)
+    if runway.has_paint:
+        where = f'Start the roundout with the nose at {stripe_before_aim(nose_ft)}'
+    else:
+        widths = nose_ft / runway.width_ft
+        where = f'Start the roundout with the nose about {widths:.1f} runway widths before the aim'
+    words = f'{where}: about {round(before_ft, -1):,.0f} ft to go, eyes {up_ft:,.0f} ft up.'
+    return RoundoutCue(eyes_before_aim_ft=before_ft, eyes_height_ft=up_ft, nose_before_aim_ft=nose_ft, words=words)

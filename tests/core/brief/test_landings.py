@@ -1,0 +1,251 @@
+"""Every landing kind: what it changes, its card, and the schools of thought behind them."""
+
+import math
+from dataclasses import fields, replace
+from typing import get_args
+
+import pytest
+
+from bullseye.core.basis.constants import SLIP_PATH_DEG
+from bullseye.core.basis.kinds import ExerciseKind, LandingKind
+from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.fly.cards import all_cards, card_of
+from bullseye.core.given import disputes as schools
+from bullseye.core.given.technique import Technique, usual_flap
+from bullseye.core.model.crosswind import crab_deg, crosswind_hands, wing_down_deg
+from bullseye.demo.fleet import AIRCRAFT, MARRAM_160
+from tests.core.making import briefed, make_request
+
+NAMES = [flap.name for flap in MARRAM_160.flaps]
+
+
+@pytest.mark.parametrize('kind', get_args(LandingKind))
+def test_every_landing_can_be_briefed_with_a_card_of_its_own(kind):
+    brief = briefed(landing=kind, standard='us_commercial', spot_ft=900)
+    assert brief.card.kind == kind
+    assert brief.box_ft[0] == 900
+    assert brief.predicted_touchdown_ft == pytest.approx(brief.target_ft)
+    assert 0 < brief.float_ft < 1_500
+
+
+def test_without_flap_it_is_faster_and_floats_longer():
+    with_flap, without = briefed(), briefed(landing='no_flap')
+    assert without.flap == NAMES[0]
+    assert without.approach_speed_kias > with_flap.approach_speed_kias + 5
+    assert without.float_ft > 1.25 * with_flap.float_ft
+
+
+def test_a_landing_without_flap_refuses_flap():
+    with pytest.raises(RefusedRequest, match='for a landing without flap'):
+        make_request(landing='no_flap', flap='full')
+
+
+def test_power_through_a_soft_touchdown_makes_the_float_longer():
+    longer = briefed(landing='soft_field').float_s / briefed().float_s
+    assert 1 / 0.75 < longer < 1.6  # less is lost in the roundout too
+
+
+def test_a_forward_slip_is_an_idle_glide_made_steeper():
+    slip = briefed(landing='forward_slip', spot_ft=900)
+    assert slip.path_angle_deg == pytest.approx(MARRAM_160.flaps[0].idle_path_angle_deg + SLIP_PATH_DEG)
+    assert slip.descent_rate_fpm > 2 * briefed(spot_ft=900).descent_rate_fpm
+
+
+def test_a_crosswind_landing_is_judged_as_a_normal_one():  # [pub: FAA-S-ACS-6, one task for both, value from memory]
+    assert briefed(landing='crosswind').box_ft == briefed().box_ft
+
+
+@pytest.mark.parametrize(
+    ('kind', 'flap_choice', 'flap'),
+    [
+        ('normal', 'reduced', 'full'),
+        ('crosswind', 'full', 'full'),
+        ('crosswind', 'reduced', 'half'),
+        ('no_flap', 'full', 'up'),
+        ('forward_slip', 'full', 'up'),
+        ('short_field', 'reduced', 'full'),
+    ],
+)
+def test_the_usual_flap_of_a_landing(kind, flap_choice, flap):
+    assert usual_flap(['up', 'half', 'full'], kind, Technique(crosswind_flap=flap_choice)) == flap
+    assert usual_flap(['only'], kind, Technique(crosswind_flap=flap_choice)) == 'only'
+
+
+# crosswind
+
+
+@pytest.mark.parametrize('degrees', [5, 10, 20])
+def test_crab_is_the_sine_of_the_wind_triangle(degrees):  # exact trigonometry
+    crosswind = 70 * math.sin(math.radians(degrees))
+    assert crab_deg(crosswind_kt=crosswind, true_airspeed_kt=70) == pytest.approx(degrees)
+    assert crab_deg(crosswind_kt=-crosswind, true_airspeed_kt=70) == pytest.approx(-degrees)
+
+
+def test_wing_down_grows_with_the_slip_and_stays_moderate():
+    angles = [wing_down_deg(sideslip_deg=slip) for slip in (0, 5, 10, 15)]
+    assert angles == sorted(angles)
+    assert angles[0] == 0
+    assert 3 < angles[2] < 6  # [com] four or five degrees of bank hold ten of slip in a light single
+
+
+def hands(crosswind, **more):
+    given = {'approach_ktas': 65, 'touchdown_ktas': 52, 'limit_kt': 15, 'limit_source': 'demonstrated'}
+    return crosswind_hands(crosswind_kt=crosswind, **given | more)
+
+
+def test_at_the_limit_the_rudder_is_just_known_to_hold():
+    assert hands(15).rudder_share == pytest.approx(1)
+    assert hands(-15).rudder_share == pytest.approx(1)
+    assert hands(7.5).rudder_share < 0.51
+    assert 'go around' in hands(7.5).words
+
+
+def test_over_the_limit_is_said_and_still_worked_out():
+    over = hands(20)
+    assert over.rudder_share > 1
+    assert 'More than the limit' in over.words
+    assert 'leave' in over.words
+
+
+@pytest.mark.parametrize(('crosswind', 'into', 'foot'), [(8, 'right', 'left'), (-8, 'left', 'right')])
+def test_the_wing_goes_into_the_wind_and_the_foot_away_from_it(crosswind, into, foot):
+    words = hands(crosswind).words
+    assert f'{into} wing' in words
+    assert f'{foot} rudder' in words
+
+
+@pytest.mark.parametrize('crosswind', [None, 0.0, 0.9])
+def test_no_crosswind_asks_for_nothing(crosswind):
+    assert hands(crosswind) is None
+
+
+def test_the_gust_decides_what_the_hands_are_told():
+    steady = briefed(weather={'wind_dir_deg_mag': 110.4, 'wind_kt': 8})
+    gusting = briefed(weather={'wind_dir_deg_mag': 110.4, 'wind_kt': 8, 'gust_kt': 18})
+    assert gusting.crosswind.crosswind_kt == pytest.approx(steady.crosswind.crosswind_kt * 18 / 8)
+    assert any('More than the limit' in text for text in gusting.cautions)
+
+
+# cards
+
+
+def test_there_is_a_card_for_every_exercise_and_each_is_whole():
+    cards = all_cards(Technique())
+    assert [card.kind for card in cards] == sorted({*get_args(ExerciseKind)}, key=[c.kind for c in cards].index)
+    for card in cards:
+        assert len(card.steps) >= 3
+        assert len(set(card.mistakes)) == 3
+        assert card.look
+        assert card.go_around
+        assert card == card_of(card.kind, Technique())
+
+
+@pytest.mark.parametrize(
+    ('kind', 'choice', 'words'),
+    [
+        ('normal', {'roundout_order': 'idle_shift_flare'}, 'Idle first'),
+        ('normal', {'pitch_power': 'pitch_for_aim'}, 'Pitch holds the aim point'),
+        ('normal', {'pitch_power': 'fixed_power'}, 'power only late'),
+        ('normal', {'speed_reference': 'angle_of_attack'}, 'angle of attack'),
+        ('normal', {'stabilised_by_ft': '500'}, 'by 500 ft'),
+        ('crosswind', {'crosswind_method': 'wing_low'}, 'from short final'),
+        ('crosswind', {'crosswind_method': 'crab_then_straighten'}, 'in the flare straighten'),
+        ('short_field', {'rollout_flap': 'flap_up'}, 'say the lever aloud'),
+        ('power_off', {'power_off_shape': 'squared'}, 'base leg'),
+    ],
+)
+def test_a_card_follows_the_technique(kind, choice, words):
+    assert any(words in step for step in card_of(kind, replace(Technique(), **choice)).steps)
+    assert not any(words in step for step in card_of(kind, Technique()).steps)
+
+
+def test_no_card_tells_anybody_to_save_a_landing_by_pushing():
+    for card in all_cards(Technique()):
+        assert not any('push forward' in step.lower() or 'forward pressure' in step.lower() for step in card.steps)
+
+
+# schools of thought
+
+
+def test_every_choice_of_a_technique_is_explained_and_no_other():
+    assert {one.field for one in schools.DISPUTES} == {field.name for field in fields(Technique)}
+
+
+@pytest.mark.parametrize('dispute', schools.DISPUTES, ids=lambda one: one.field)
+def test_a_dispute_names_all_its_ways_and_argues_for_the_default(dispute):
+    values = [way.value for way in dispute.ways]
+    assert len(values) == len(set(values)) >= 2
+    assert dispute.default in values
+    for value in values:  # each can be chosen, and nothing else
+        assert getattr(replace(Technique(), **{dispute.field: value}), dispute.field) == value
+    assert len(dispute.why) > 40
+    assert all(way.suits and way.costs for way in dispute.ways)
+
+
+@pytest.mark.parametrize('dispute', schools.DISPUTES, ids=lambda one: one.field)
+def test_a_request_refuses_a_choice_that_is_not_one(dispute):
+    with pytest.raises(RefusedRequest) as refusal:
+        make_request(technique={dispute.field: 'whatever'})
+    assert f'technique.{dispute.field}' in refusal.value.errors
+
+
+def test_the_flap_lever_on_the_rollout_warns_in_a_retractable_only():
+    lever = Technique(rollout_flap='flap_up')
+    retractable = next(one for one in AIRCRAFT.values() if one.is_retractable)
+    assert any('folded' in text for text in schools.unsafe_combinations(lever, retractable))
+    assert schools.unsafe_combinations(lever, MARRAM_160) == ()
+    assert schools.unsafe_combinations(Technique(), retractable) == ()
+
+
+@pytest.mark.parametrize(
+    ('choices', 'words'),
+    [
+        ({'gust_allowance': 'none', 'base_speed': 'rule'}, 'lull'),
+        ({'aim_target': 'on_the_line', 'aim_distance': 'fixed'}, 'short is a fail'),
+        ({'pitch_power': 'pitch_for_aim', 'aim_distance': 'fixed'}, 'low speed'),
+        ({'roundout_order': 'idle_shift_flare', 'base_speed': 'rule'}, 'sinks'),
+        ({'stabilised_by_ft': '200', 'pitch_power': 'fixed_power'}, 'higher gate'),
+    ],
+)
+def test_unsafe_combinations_stand_among_the_cautions_of_a_brief(choices, words):
+    assert any(words in text for text in briefed(technique=choices).cautions)
+    for field, value in choices.items():  # one alone is a matter of taste
+        assert not any(words in text for text in briefed(technique={field: value}).cautions)
+
+
+def test_aiming_by_rule_of_thumb_follows_the_rule_not_the_laps():
+    fixed = briefed(technique={'aim_distance': 'fixed'})
+    assert fixed.recommended_aim_point_ft == pytest.approx(600 - 200)
+    calm = briefed(technique={'aim_distance': 'before_300_500'})
+    windy = briefed(technique={'aim_distance': 'before_300_500'}, weather={'wind_kt': 20})
+    assert calm.aim_point_ft == pytest.approx(100)
+    assert windy.aim_point_ft == pytest.approx(300)
+    # the model still says where that will end
+    assert fixed.predicted_touchdown_ft == pytest.approx(fixed.aim_point_ft + briefed().touchdown_minus_aim_ft)
+
+
+def test_aiming_for_the_line_moves_the_target_and_costs_chance():
+    middle, line = briefed(), briefed(technique={'aim_target': 'on_the_line'})
+    assert line.target_ft == 600
+    assert middle.target_ft == 800
+    assert line.hit_chance < 0.6 < middle.hit_chance
+
+
+def test_the_rule_speed_takes_the_place_of_the_printed_one():
+    rule = briefed(technique={'base_speed': 'rule'})
+    assert rule.approach_speed_kias == pytest.approx(MARRAM_160.flaps[-1].rule_approach_kias)
+    assert 'technique setting' in rule.approach_speed_steps[0].reason
+
+
+@pytest.mark.parametrize(
+    ('elevation', 'temperature', 'words'), [(38, 15, 'nothing to allow'), (38, -30, 'less ground')]
+)
+def test_the_air_in_plain_words(elevation, temperature, words):
+    assert words in briefed(runway={'elevation_ft': elevation}, weather={'temperature_c': temperature}).air_words
+
+
+def test_the_air_at_five_thousand_feet():  # [pub: U.S. Standard Atmosphere 1976: density ratio 0.8617]
+    brief = briefed(runway={'elevation_ft': 5_000}, weather={'temperature_c': 5.1, 'qnh_hpa': 1013.25})
+    assert '5,000 ft' in brief.air_words
+    assert f'{1 / math.sqrt(0.8617) - 1:.0%} faster' in brief.air_words
+    assert f'{1 / 0.8617 - 1:.0%} longer' in brief.air_words

@@ -1,0 +1,319 @@
+"""The lap plan, the traffic around it, radio calls and the kneeboard card."""
+
+import itertools
+from dataclasses import replace
+from datetime import UTC, datetime
+
+import ephem
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bullseye.core.air.sun import daylight_left_min
+from bullseye.core.brief.kneeboard import make_kneeboard
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.lapplan import KindRecord, LapPlanTask, LessonTime, PlannedLap, make_lap_plan
+from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.core.fly.radio import radio_calls, spoken_runway
+from bullseye.core.fly.traffic import WAKE_WAITS, extension_s, number_two, parallel_words
+from bullseye.paper.kneeboard import kneeboard_pdf
+from tests.core.making import make_request
+
+ALL = ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip')
+
+
+def task(**changes):
+    usual = {
+        'main': 'normal',
+        'runway': '05',
+        'spot_ft': 600.0,
+        'nearest_spot_ft': 400.0,
+        'farthest_spot_ft': 1_200.0,
+        'lap_s': 360.0,
+        'time': LessonTime(),
+        'fuel_burn_gph': 8.0,
+        'daylight_min': None,
+        'crosswind_kt': 4.0,
+        'gust_spread_kt': 0.0,
+        'headwind_kt': 6.0,
+        'over_limit': False,
+        'possible': ALL,
+    }
+    return LapPlanTask(**usual | changes)
+
+
+def kinds(plan):
+    return [lap.kind for lap in plan.laps]
+
+
+def test_a_lesson_begins_with_a_warm_up_and_stops_while_it_goes_well():
+    plan = make_lap_plan(task(main='short_field'))
+    assert plan.laps[0].kind == 'normal'
+    assert plan.laps[0].why == 'warm-up'
+    assert plan.laps[-1].kind == 'short_field'
+    assert plan.laps[-1].why == 'stop while it is going well'
+    assert kinds(plan).count('short_field') >= len(plan.laps) / 2 - 1
+
+
+@pytest.mark.parametrize(
+    ('changes', 'laps', 'by'),
+    [
+        ({}, 7, 'booked time'),
+        ({'time': LessonTime(booked_min=30)}, 2, 'booked time'),
+        ({'time': LessonTime(booked_min=15)}, 0, 'booked time'),
+        ({'time': LessonTime(booked_min=240)}, 10, 'more teach nothing'),
+        ({'time': LessonTime(fuel_gal=10)}, 5, 'fuel'),  # 75 min less 30 in reserve and 14 around the laps: 31 min
+        ({'time': LessonTime(fuel_gal=3)}, 0, 'fuel'),
+        ({'daylight_min': 40.0}, 4, 'sunset'),
+        ({'daylight_min': 0.0}, 0, 'sunset'),
+    ],
+)
+def test_time_fuel_and_light_limit_the_laps(changes, laps, by):
+    plan = make_lap_plan(task(**changes))
+    assert len(plan.laps) == laps
+    assert by in plan.limited_by
+
+
+def test_what_is_unknown_is_said_and_not_counted():
+    notes = make_lap_plan(task(fuel_burn_gph=None, time=LessonTime(fuel_gal=2))).notes
+    assert any('Fuel' in note for note in notes)
+    assert any('Sunset' in note for note in notes)
+
+
+def test_the_wind_is_used_for_what_it_is_good_for():
+    assert 'crosswind' in kinds(make_lap_plan(task(crosswind_kt=9.0)))
+    assert 'crosswind' not in kinds(make_lap_plan(task(crosswind_kt=9.0, over_limit=True)))
+    assert any('over a limit' in note for note in make_lap_plan(task(crosswind_kt=9.0, over_limit=True)).notes)
+    calm = make_lap_plan(task(crosswind_kt=0.5))
+    assert any('steady air' in lap.why for lap in calm.laps)
+    gusty = make_lap_plan(task(gust_spread_kt=10.0))
+    assert any(lap.kind == 'go_around' and 'gusts' in lap.why for lap in gusty.laps)
+
+
+def test_every_longer_lesson_holds_a_go_around():
+    assert 'go_around' in kinds(make_lap_plan(task()))
+    assert 'go_around' not in kinds(make_lap_plan(task(time=LessonTime(booked_min=30))))
+
+
+def record(landing, **more):
+    given = {'laps': 6, 'hit_rate': 0.8, 'mean_error_ft': 0.0, 'spread_ft': 60.0, 'days_since': 3.0}
+    return KindRecord(landing=landing, **given | more)
+
+
+def test_what_is_weak_or_stale_on_record_is_flown():
+    weak = make_lap_plan(task(time=LessonTime(record=(record('soft_field', hit_rate=0.2),))))
+    assert any(lap.kind == 'soft_field' and '20%' in lap.why for lap in weak.laps)
+    stale = make_lap_plan(task(time=LessonTime(record=(record('no_flap', days_since=60.0),))))
+    assert any(lap.kind == 'no_flap' and '60 days' in lap.why for lap in stale.laps)
+    fresh = make_lap_plan(task(time=LessonTime(record=(record('no_flap'),))))
+    assert 'no_flap' not in kinds(fresh)
+
+
+@pytest.mark.parametrize(
+    ('known', 'watch'),
+    [
+        (record('normal', mean_error_ft=180.0, spread_ft=50.0), 'the aim: 180 ft long'),
+        (record('normal', mean_error_ft=-150.0, spread_ft=50.0), 'the aim: 150 ft short'),
+        (record('normal', mean_error_ft=20.0, spread_ft=200.0), 'same speed every lap'),
+        (record('normal', laps=2, mean_error_ft=300.0, spread_ft=10.0), 'speed on final'),
+        (record('normal'), 'speed on final'),
+    ],
+)
+def test_a_steady_error_watches_the_aim_and_a_scattered_one_the_speed(known, watch):
+    assert watch in make_lap_plan(task(time=LessonTime(record=(known,)))).laps[0].watch
+
+
+@given(
+    st.floats(0, 2_000),
+    st.floats(0, 2_500),
+    st.floats(0, 2_500),
+    st.floats(15, 300),
+    st.sampled_from(ALL),
+    st.floats(-30, 30),
+    st.floats(0, 20),
+)
+def test_any_plan_is_possible_and_changes_the_spot(spot, nearest, farthest, booked, main, crosswind, gusts):
+    plan = make_lap_plan(
+        task(
+            main=main,
+            spot_ft=spot,
+            nearest_spot_ft=nearest,
+            farthest_spot_ft=farthest,
+            time=LessonTime(booked_min=booked),
+            crosswind_kt=crosswind,
+            gust_spread_kt=gusts,
+        )
+    )
+    assert len(plan.laps) <= 10
+    spots = [lap.spot_ft for lap in plan.laps if lap.spot_ft is not None]
+    assert all(nearest - 1e-9 <= one <= max(nearest, farthest) + 1e-9 for one in spots)
+    planned = [lap for lap in plan.laps if lap.spot_ft is not None]
+    if len(set(spots)) > 2:
+        assert all(a.spot_ft != b.spot_ft for a, b in itertools.pairwise(planned) if a.kind == b.kind == main)
+    assert all(
+        (lap.spot_ft is None) == (lap.kind in ('go_around', 'low_approach', 'hold_off_drill')) for lap in plan.laps
+    )
+
+
+# daylight
+
+
+@pytest.mark.parametrize(
+    ('lat', 'lon', 'day'), [(47.2, -38.4, '2026-11-25'), (-33.0, 151.0, '2026-06-21'), (0.0, 0.0, '2026-03-20')]
+)
+def test_minutes_to_sunset_agree_with_a_second_library(lat, lon, day):  # [pub: ephem, after the USNO almanac]
+    noon = datetime.fromisoformat(f'{day}T12:00:00+00:00')
+    observer = ephem.Observer()
+    observer.lat, observer.lon, observer.date = str(lat), str(lon), noon.replace(tzinfo=None)
+    if observer.previous_rising(ephem.Sun()) < observer.previous_setting(ephem.Sun()):
+        assert daylight_left_min(lat_deg=lat, lon_deg=lon, at=noon) == 0
+        return
+    setting = observer.next_setting(ephem.Sun()).datetime().replace(tzinfo=UTC)
+    assert daylight_left_min(lat_deg=lat, lon_deg=lon, at=noon) == pytest.approx((setting - noon).seconds / 60, abs=3)
+
+
+def test_where_the_sun_does_not_set_no_sunset_is_invented():
+    assert daylight_left_min(lat_deg=78.0, lon_deg=15.0, at=datetime(2026, 6, 21, 12, tzinfo=UTC)) is None
+    assert daylight_left_min(lat_deg=78.0, lon_deg=15.0, at=datetime(2026, 12, 21, 12, tzinfo=UTC)) == 0
+
+
+# traffic
+
+
+def test_two_that_fly_towards_each_other_pass_when_they_have_closed_the_distance():  # closed form
+    passed = extension_s(ahead_final_nm=2, ahead_kt=60, downwind_kt=90, spot_ft=0, base_turn_after_abeam_s=0)
+    assert passed == pytest.approx(2 / 150 * 3_600)
+    assert extension_s(ahead_final_nm=0.1, ahead_kt=60, downwind_kt=90, spot_ft=0, base_turn_after_abeam_s=30) == 0
+
+
+def test_on_a_long_final_one_stays_level_until_the_path_is_met():
+    made = number_two(
+        extend_s=60,
+        downwind_kt=90,
+        final_ft=25_000,
+        tpa_ft=1_000,
+        path_angle_deg=3,
+        aim_ft=300,
+        from_abeam_s=300,
+        ahead_final_nm=2,
+        ahead_kt=60,
+    )
+    assert made.level_until_nm == pytest.approx(3.14, abs=0.01)  # 1,000 ft / tan 3°, exact trigonometry
+    assert 'Stay level' in made.go_down_words
+    assert made.extend_nm == pytest.approx(1.5)
+    assert made.gap_s == pytest.approx(300 - 120 - 300 / (60 * 1.68781), abs=0.1)
+
+
+def parts(**choice):
+    request = make_request(weather={'wind_kt': 8})
+    return make_parts(request, Plan(pattern=PatternChoice(**choice), field_name='Lantern Bay'), make_brief(request))
+
+
+def test_number_two_stretches_the_pattern_and_keeps_the_aim():
+    alone, behind = parts(), parts(ahead_final_nm=2.0)
+    assert alone.pattern.number_two is None
+    two = behind.pattern.number_two
+    assert two.extend_s > 10
+    assert behind.pattern.final_length_ft - alone.pattern.final_length_ft == pytest.approx(
+        two.extend_nm * 6_076.1, abs=30
+    )
+    assert any(call.when == 'extending' for call in behind.radio)
+    assert not any(call.when == 'extending' for call in alone.radio)
+
+
+def test_timed_base_is_carried_out_by_a_tailwind():
+    def out(technique, wind):
+        request = make_request(weather={'wind_kt': wind}, technique=technique)
+        made = make_parts(request, Plan(), make_brief(request)).pattern
+        return min(point.along_ft for point in made.path if point.leg == 'downwind')
+
+    timed, seen = {'base_cue': 'timed'}, {}
+    assert out(timed, 0) - out(timed, 15) > out(seen, 0) - out(seen, 15) + 200
+
+
+def test_behind_larger_ones_one_waits_longer():  # [com] 2 min medium, 4 heavy
+    assert [wait.wait_s for wait in WAKE_WAITS] == [120, 240]
+    assert all('local rule' in wait.words for wait in WAKE_WAITS)
+
+
+@pytest.mark.parametrize(
+    ('ident', 'others', 'side', 'words'),
+    [
+        ('05L', ('05L', '05R'), 'left', 'overshoots final'),
+        ('05R', ('05L', '05R'), 'left', 'crosses its approach'),
+        ('05R', ('05L', '05R'), 'right', 'overshoots final'),
+        ('05', ('05', '14'), 'left', None),
+        ('05L', ('05L', '23R'), 'left', None),
+    ],
+)
+def test_a_parallel_runway_is_warned_of_on_the_right_side(ident, others, side, words):
+    said = parallel_words(ident=ident, others=others, side=side)
+    assert said is None if words is None else words in said
+
+
+# radio
+
+
+@pytest.mark.parametrize(
+    ('ident', 'spoken'),
+    [('05', 'zero five'), ('23L', 'two three left'), ('9', 'niner'), ('N', 'N'), ('36C', 'three six center')],
+)
+def test_a_runway_as_it_is_spoken(ident, spoken):  # [pub: AIM 4-2-8, value from memory]
+    assert spoken_runway(ident) == spoken
+
+
+def test_every_call_says_field_who_where_and_field_again():
+    for call in radio_calls(field='Lantern Bay', callsign='Marram 1', runway='05', side='left', intention='normal'):
+        assert call.words.startswith('Lantern Bay traffic, Marram 1, ')
+        assert call.words.endswith(', Lantern Bay.')
+        assert 'zero five' in call.words
+
+
+# the card
+
+
+def card(laps=None):
+    request = make_request(weather={'wind_kt': 8})
+    brief = make_brief(request)
+    made = make_parts(request, Plan(laps=laps), brief)
+    return make_kneeboard(
+        request=request, brief=brief, parts=made, card=brief.card, title='Ines – Marram', subtitle='today'
+    )
+
+
+def test_the_card_holds_the_figures_of_the_brief():
+    made, brief = card(), make_brief(make_request(weather={'wind_kt': 8}))
+    text = ' '.join(line.value for line in (*made.points, *made.speeds, *made.takeoff))
+    assert f'{round(brief.aim_point_ft, -1):,.0f} ft' in text
+    assert f'{brief.approach_speed_kias:.0f} KIAS' in text
+    assert [line.label for line in made.headings] == ['Upwind', 'Crosswind', 'Downwind', 'Base', 'Final']
+    assert made.cautions[-1].startswith('Training aid')
+
+
+@pytest.mark.parametrize('paper', ['a5', 'a4'])
+@pytest.mark.parametrize('count', [0, 1, 20])
+def test_a_card_is_one_page_of_pdf_however_long_the_day(paper, count):
+    lap = PlannedLap(kind='normal', runway='05', spot_ft=600.0, watch='speed − on ½ final ' * 3, why='')
+    pdf = kneeboard_pdf(card((lap,) * count), paper=paper)
+    assert pdf.startswith(b'%PDF-')
+    assert pdf.count(b'/Type /Page\n') + pdf.count(b'/Type /Page ') == 1
+    assert pdf == kneeboard_pdf(card((lap,) * count), paper=paper)
+
+
+def test_laps_as_the_instructor_ordered_them_are_briefed_as_they_stand():
+    laps = (
+        PlannedLap(kind='power_off', runway='05', spot_ft=900.0, watch='x'),
+        PlannedLap(kind='go_around', runway='05', spot_ft=None, watch='y'),
+        PlannedLap(kind='no_flap', runway='05', spot_ft=1_000.0, watch='z'),
+    )
+    request = make_request(standard='us_commercial')
+    made = make_parts(request, Plan(laps=laps), make_brief(request)).lap_plan
+    assert made.is_own
+    assert [lap.kind for lap in made.laps] == ['power_off', 'go_around', 'no_flap']
+    no_flap = make_brief(replace(request, landing='no_flap', spot_ft=1_000.0))
+    assert made.laps[2].aim_point_ft == pytest.approx(no_flap.recommended_aim_point_ft)
+    assert made.laps[1].aim_point_ft is None
+    # the private standard has no power-off task: what to fly is unknown, and nothing falls over
+    private = make_request()
+    assert make_parts(private, Plan(laps=laps), make_brief(private)).lap_plan.laps[0].aim_point_ft is None

@@ -1,0 +1,172 @@
+import dataclasses
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.whatif import compare
+from bullseye.core.explain.diagnosis import diagnose
+from bullseye.core.explain.scoring import score_lap
+from bullseye.core.explain.summary import summarise
+from bullseye.core.given.standards import BUILT_IN
+from bullseye.core.measure.lap import MeasuredLap
+from tests.core.making import briefed, make_request
+
+LAP = {'outcome': 'touch_and_go', 'along_ft': 800.0}
+
+
+def judged(*, request=None, **seen):
+    asked = request or make_request()
+    brief = make_brief(asked)
+    lap = MeasuredLap(**(LAP | seen))
+    score = score_lap(lap, brief=brief, tolerance=asked.standard.tolerance(asked.landing))
+    return score, diagnose(lap, request=asked, brief=brief), brief
+
+
+@pytest.mark.parametrize(
+    ('code', 'kind', 'to_ft'),
+    [
+        ('us_private', 'normal', 400),
+        ('us_private', 'short_field', 200),
+        ('us_commercial', 'normal', 200),
+        ('us_commercial', 'short_field', 100),
+        ('us_commercial', 'power_off', 200),
+    ],
+)
+def test_the_boxes_of_the_published_standards(code, kind, to_ft):
+    # [pub] FAA-S-ACS-6 and FAA-S-ACS-7; values from memory
+    tolerance = BUILT_IN[code].tolerance(kind)
+    assert (tolerance.touchdown_from_ft, tolerance.touchdown_to_ft) == (0, to_ft)
+    assert tolerance.speed_below_kt == 5
+    assert tolerance.speed_above_kt == {'us_private': 10, 'us_commercial': 5}[code]
+
+
+@pytest.mark.parametrize(
+    ('along_ft', 'verdict', 'hit'),
+    [(599, 'fail', False), (600, 'pass', True), (1_000, 'pass', True), (1_001, 'near', False), (1_101, 'fail', False)],
+)
+def test_a_touchdown_before_the_spot_fails_however_near(along_ft, verdict, hit):
+    score, _, _ = judged(along_ft=along_ft)
+    assert score.criteria[0].verdict == verdict
+    assert score.hit is hit
+
+
+def test_unknown_neither_gains_nor_costs():
+    bare, _, _ = judged()
+    assert (bare.points, bare.out_of) == (40, 40)
+    assert bare.meets_standard is None  # speed and drift were not seen
+    assert {c.verdict for c in bare.criteria if c.name != 'accuracy'} == {'unknown'}
+    unseen, diagnosis, _ = judged(along_ft=None)
+    assert unseen.points is None
+    assert diagnosis.error_ft is None
+
+
+def test_the_total_is_the_plain_sum_that_the_screen_shows():
+    speed = briefed().recommended_speed_kias
+    seen = {'threshold_speed_kias': speed + 11, 'float_s': 4.0, 'drift': 'left', 'lateral_ft': 4.0}
+    score, _, _ = judged(**seen, bounced=False, ballooned=False)
+    verdicts = {c.name: c.verdict for c in score.criteria}
+    assert verdicts == {
+        'accuracy': 'pass',
+        'speed': 'near',
+        'float': 'pass',
+        'drift': 'fail',
+        'centreline': 'pass',
+        'arrival': 'pass',
+    }
+    assert score.points == sum(c.points for c in score.criteria) == 40 + 10 + 15 + 0 + 10 + 5
+    assert score.out_of == 100
+    assert score.meets_standard is False
+
+
+def test_a_go_around_is_never_scored_and_always_good():
+    score, diagnosis, _ = judged(outcome='go_around', along_ft=None)
+    assert score.points is None
+    assert 'good answer' in score.words
+    assert 'good answer' in diagnosis.one_change
+    with pytest.raises(InvalidInput, match='along_ft is 800'):
+        MeasuredLap(outcome='go_around', along_ft=800)
+
+
+seen = st.fixed_dictionaries(
+    {'along_ft': st.floats(-200, 2_600)},
+    optional={
+        'threshold_speed_kias': st.floats(50, 90),
+        'headwind_kt': st.floats(-5, 25),
+        'float_s': st.floats(0, 20),
+    },
+)
+
+
+@given(seen, st.one_of(st.none(), st.floats(-200, 1_500)))
+def test_the_split_adds_up_to_the_error(what, aim_ft):
+    _, diagnosis, brief = judged(request=make_request(aim_point_ft=aim_ft), **what)
+    assert diagnosis.error_ft == pytest.approx(what['along_ft'] - brief.target_ft)
+    assert sum(part.feet or 0 for part in diagnosis.parts) == pytest.approx(diagnosis.error_ft, abs=1e-6)
+
+
+def test_each_cause_gets_its_own_feet():
+    _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim_point_ft + 150), along_ft=950)
+    assert {p.cause: round(p.feet) for p in aimed.parts if p.feet} == {'aim': 150}
+    assert aimed.one_change.startswith('Aim 150 ft earlier (¾ stripe and gap)')
+    fast = brief.ft_per_kt_speed * 3
+    _, hot, brief = judged(threshold_speed_kias=brief.approach_speed_kias + 3, along_ft=800 + fast)
+    parts = {p.cause: p.feet for p in hot.parts}
+    assert parts['speed'] == pytest.approx(fast, rel=0.05)
+    assert abs(parts['hold_off']) < 0.05 * fast
+    assert hot.largest == 'speed'
+    _, windy, _ = judged(headwind_kt=10.0, along_ft=800)
+    assert {p.cause: p.feet for p in windy.parts}['wind'] == pytest.approx(10 * brief.ft_per_kt_headwind, rel=0.06)
+
+
+def test_what_nobody_measured_is_said_and_not_made_up():
+    _, diagnosis, _ = judged(along_ft=1_000)
+    parts = {p.cause: p for p in diagnosis.parts}
+    assert parts['speed'].feet is None
+    assert parts['roundout'].feet is None
+    assert 'holds what nobody measured: speed, wind, roundout' in parts['hold_off'].words
+
+
+def summary_of(*errors_ft, speeds=None, **following):
+    speeds = speeds or [None] * len(errors_ft)
+    found = [judged(along_ft=800 + e, threshold_speed_kias=v) for e, v in zip(errors_ft, speeds, strict=True)]
+    return summarise([(score, diagnosis, False) for score, diagnosis, _ in found], **following)
+
+
+def test_consistently_long_is_told_from_all_over_the_place():
+    steady = summary_of(180, 210, 190, 200)
+    assert steady.mean_error_ft == pytest.approx(195)
+    assert steady.one_change == 'Steadily 200 ft long: move the aim point 200 ft back (1 stripe and gap).'
+    following = summary_of(1_180, 1_210, 1_190, 1_200, next_aim_ft=214, next_spot_ft=1_400)
+    assert following.one_change == 'Steadily 1,200 ft long: aim at 210 ft for the spot at 1,400 ft on the next lap.'
+    assert 'before the threshold' in summary_of(180, 210, 190, 200, next_aim_ft=-40).one_change
+    assert summary_of(300, -250, 20, -100).one_change.startswith('Scattered by')
+    usual = briefed().approach_speed_kias
+    by_speed = summary_of(260, -260, 250, -250, speeds=[usual + 5, usual - 5, usual + 5, usual - 5])
+    assert 'most of it speed' in by_speed.one_change
+    assert '2 of 3 laps' in summary_of(200, 210).one_change
+
+
+def test_what_a_change_does_is_said_in_feet():
+    before_request = make_request()
+    after_request = make_request(weather={'wind_kt': 10})
+    change = compare(before=make_brief(before_request), after=make_brief(after_request), after_request=after_request)
+    assert change.touchdown_ft < -50
+    assert change.aim_ft == pytest.approx(-change.touchdown_ft)
+    assert f'touch {round(-change.touchdown_ft)} ft shorter' in change.words
+    same = compare(before=make_brief(before_request), after=make_brief(before_request), after_request=before_request)
+    assert same.words == 'Nothing moves.'
+    held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim_point_ft)
+    assert make_brief(held).predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
+
+
+@pytest.mark.parametrize(
+    ('outcome', 'word'), [('go_around', 'good answer'), ('low_approach', 'Low approach'), ('drill', 'Hold-off drill')]
+)
+def test_an_end_without_a_touchdown_is_named_for_what_it_was(outcome, word):
+    score, diagnosis, _ = judged(outcome=outcome, along_ft=None)
+    assert word in score.words
+    assert word in diagnosis.one_change
+    assert (score.hit, score.points, diagnosis.error_ft) == (None, None, None)

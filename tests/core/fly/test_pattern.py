@@ -1,0 +1,233 @@
+import dataclasses
+import math
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.integrate import solve_ivp
+
+from bullseye.core.air.turns import (
+    GroundWind,
+    Turn,
+    bank_to_fit,
+    groundspeed_on,
+    heading_for,
+    radius_ft,
+    rate_deg_s,
+    stall_factor,
+)
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task, setting
+from bullseye.core.fly import poweroff
+from bullseye.core.fly.pattern import NoPattern, PatternChoice, brief_pattern, wind_at_pattern_height
+from tests.core.making import briefed, make_request
+
+CALM = GroundWind(along_fps=0, right_fps=0)
+
+
+def task_for(choice=None, **changes):
+    request = make_request(**changes)
+    plan = Plan(pattern=choice or PatternChoice(wind_kt=0.0))
+    return request, pattern_task(request, plan, setting(request), briefed(**changes), first_turn_ft=738)
+
+
+def pattern(choice=None, **changes):
+    return brief_pattern(task_for(choice, **changes)[1])
+
+
+def test_radius_rate_and_stall_margin_of_a_turn():
+    # [pub] PHAK: R = V^2/(11.26 tan bank): 120 kt at 30 degrees 2,215 ft; rate = 1,091 tan bank / V: 5.25 deg/s;
+    # 11.26 and 1,091 are rounded to three figures
+    assert radius_ft(speed_ktas=120, bank_deg=30) == pytest.approx(2_215, rel=0.005)
+    assert rate_deg_s(speed_ktas=120, bank_deg=30) == pytest.approx(1_091 * math.tan(math.radians(30)) / 120, rel=0.005)
+    # [pub] FAA-H-8083-3: +7 % at 30 degrees, +19 % at 45, +41 % at 60
+    assert [round((stall_factor(bank) - 1) * 100) for bank in (30, 45, 60)] == [7, 19, 41]
+
+
+def test_in_still_air_a_turn_is_an_arc_and_wind_only_carries_it_along():
+    turn = Turn(from_heading_deg=90, turned_deg=90, bank_deg=25, speed_ktas=75)
+    radius = radius_ft(speed_ktas=75, bank_deg=25)
+    assert turn.displacement(CALM) == pytest.approx((-radius, radius))  # from across to against the landing direction
+    wind = GroundWind(along_fps=-12, right_fps=20)
+    moved = turn.displacement(wind)
+    assert moved == pytest.approx((-radius - 12 * turn.seconds, radius + 20 * turn.seconds))  # drift = wind x time
+
+
+@given(st.floats(-180, 180), st.floats(-270, 270).filter(lambda d: abs(d) > 1), st.floats(-40, 40), st.floats(-40, 40))
+def test_an_integrator_flies_the_same_turn(heading, turned, along, right):
+    # independent method: the motion integrated by SciPy
+    turn = Turn(from_heading_deg=heading, turned_deg=turned, bank_deg=20, speed_ktas=80)
+    rate = math.radians(rate_deg_s(speed_ktas=80, bank_deg=20)) * math.copysign(1, turned)
+
+    def motion(t, _):
+        now = math.radians(heading) + rate * t
+        return [80 * FPS_PER_KT * math.cos(now) + along, 80 * FPS_PER_KT * math.sin(now) + right]
+
+    run = solve_ivp(motion, (0, turn.seconds), [0, 0], rtol=1e-8, atol=1e-6)
+    assert turn.displacement(GroundWind(along_fps=along, right_fps=right)) == pytest.approx(
+        tuple(run.y[:, -1]), abs=0.1
+    )
+
+
+@given(st.floats(-180, 180), st.floats(-30, 30), st.floats(-30, 30))
+def test_the_crab_makes_the_track_good(track, along_kt, right_kt):
+    wind = GroundWind(along_fps=along_kt * FPS_PER_KT, right_fps=right_kt * FPS_PER_KT)
+    heading = heading_for(track_deg=track, speed_ktas=75, wind=wind)
+    north = 75 * math.cos(math.radians(heading)) + along_kt
+    east = 75 * math.sin(math.radians(heading)) + right_kt
+    assert math.hypot(north, east) == pytest.approx(
+        groundspeed_on(track_deg=track, heading_deg=heading, speed_ktas=75, wind=wind)
+    )
+    assert (math.degrees(math.atan2(east, north)) - track + 180) % 360 - 180 == pytest.approx(0, abs=1e-6)
+    assert heading_for(track_deg=0, speed_ktas=40, wind=GroundWind(along_fps=0, right_fps=50 * FPS_PER_KT)) is None
+
+
+def test_the_still_air_pattern_is_square_and_at_its_spacing():
+    found = pattern()
+    legs = {leg.leg: leg for leg in found.legs}
+    assert all(leg.crab_deg == pytest.approx(0, abs=1e-9) for leg in found.legs)
+    assert legs['downwind'].heading_deg_mag == pytest.approx(50.4 + 180)
+    assert min(point.lateral_ft for point in found.path) == pytest.approx(-0.75 * FT_PER_NM, abs=1)  # left pattern
+    turned_deg = {turn.onto: turn.seconds for turn in found.turns}
+    assert turned_deg['base'] == pytest.approx(90 / rate_deg_s(speed_ktas=85.0, bank_deg=25), rel=0.02)
+    assert found.path[-1].lateral_ft == pytest.approx(0, abs=1)
+    assert found.path[-1].height_ft == pytest.approx(0, abs=1)
+    assert found.final_turn.words == 'The wind hardly moves the turn onto final.'
+
+
+@pytest.mark.parametrize('side', ['left', 'right'])
+@pytest.mark.parametrize('direction', [0, 75, 128, 200, 300])
+def test_in_any_wind_the_legs_are_where_they_should_be(side, direction):
+    found = pattern(PatternChoice(side=side, wind_dir_deg_true=direction, wind_kt=18))
+    sign = 1 if side == 'right' else -1
+    on_downwind = [p.lateral_ft for p in found.path if p.leg == 'downwind'][-2:]
+    assert on_downwind == pytest.approx([sign * 0.75 * FT_PER_NM] * 2, abs=2)  # parallel, at the spacing
+    assert found.path[-1].lateral_ft == pytest.approx(0, abs=2)
+    heights = [gate.height_ft for gate in found.gates]
+    assert heights == sorted(heights, reverse=True)
+    assert found.gates[0].height_ft == pytest.approx(1_000)
+
+
+def test_halfway_round_half_the_height_is_gone():
+    # [com]
+    gates = {gate.name: gate for gate in pattern().gates}
+    assert gates['mid-base'].height_ft == pytest.approx(500, abs=80)
+    assert gates['200 ft on final'].along_ft == pytest.approx(
+        briefed().aim_point_ft - 200 / math.tan(math.radians(3)), abs=0.1
+    )
+
+
+def test_three_quarters_of_a_mile_lies_twelve_degrees_below_the_horizon():
+    # [com] 1,000 ft at 3/4 nm: 12.4 degrees
+    found = pattern()
+    assert found.spacing_cue_deg == pytest.approx(12.4, abs=0.05)
+    assert 'just at the wing mark' in found.spacing_words
+    assert 'above the wing mark' in pattern(PatternChoice(spacing_nm=1.0, wind_kt=0.0)).spacing_words
+
+
+def test_a_wind_along_base_overshoots_final_unless_begun_earlier():
+    # runway course 38 true, left pattern: base is flown to the right of it, a wind from the left carries it through
+    found = pattern(PatternChoice(wind_dir_deg_true=308, wind_kt=20))
+    turn = found.final_turn
+    assert turn.drift_ft > 200
+    assert f'roll in {turn.begin_earlier_s:.0f} s earlier' in turn.words
+    assert turn.bank_if_begun_late_deg > 30
+    assert any('go around' in text for text in found.cautions)
+    held = pattern(PatternChoice(wind_dir_deg_true=128, wind_kt=20)).final_turn
+    assert held.drift_ft < -200
+    fitted = bank_to_fit(
+        from_heading_deg=90, turned_deg=-90, speed_ktas=70, wind=CALM, across_ft=radius_ft(speed_ktas=70, bank_deg=33)
+    )
+    assert fitted == pytest.approx(33, abs=0.01)
+
+
+def test_number_two_flies_on_and_gets_the_new_final():
+    alone, second = pattern(), pattern(PatternChoice(wind_kt=0.0, base_extension_s=30))
+    downwind = next(leg for leg in alone.legs if leg.leg == 'downwind')
+    assert second.final_length_ft - alone.final_length_ft == pytest.approx(
+        30 * downwind.groundspeed_kt * FPS_PER_KT, rel=0.001
+    )
+    assert second.gates[0].height_ft == alone.gates[0].height_ft
+
+
+def test_the_wind_turns_the_right_way_in_each_hemisphere():
+    assert wind_at_pattern_height(direction_deg_true=350, speed_kt=10, is_northern=True)[0] == pytest.approx(10)
+    assert wind_at_pattern_height(direction_deg_true=10, speed_kt=10, is_northern=False)[0] == pytest.approx(350)
+    given, estimated = (
+        pattern(PatternChoice(wind_dir_deg_true=38, wind_kt=12)),
+        pattern(PatternChoice(), weather={'wind_kt': 8}),
+    )
+    assert given.wind_source == 'given'
+    assert 'estimated' in estimated.wind_source
+
+
+def test_what_cannot_be_flown_says_why_and_the_rest_stands():
+    with pytest.raises(NoPattern, match='stronger than the aeroplane is fast'):
+        pattern(PatternChoice(wind_dir_deg_true=128, wind_kt=95))
+    with pytest.raises(NoPattern, match='direction is unknown'):
+        pattern(PatternChoice(), weather={'wind_kt': 5, 'wind_dir_deg_mag': None})
+    parts = make_parts(make_request(weather={'wind_kt': 5, 'wind_dir_deg_mag': None}), Plan())
+    assert parts.pattern is None
+    assert parts.power_off is None
+    assert len(parts.notes) == 2
+    assert parts.takeoff.steps
+    tight = pattern(PatternChoice(spacing_nm=0.25, wind_kt=0.0))
+    assert any('Fly wider' in text for text in tight.cautions)
+
+
+def glide(shape='arc', **changes):
+    request, task = task_for(**changes, technique={'power_off_shape': shape})
+    return glide_task(request, task), poweroff.brief_power_off(glide_task(request, task))
+
+
+@pytest.mark.parametrize('shape', ['arc', 'squared'])
+def test_the_glide_in_still_air_loses_height_by_its_angle(shape):
+    task, found = glide(shape, runway={'length_ft': 6_000})
+    path = np.array(found.path)
+    lengths = np.hypot(*np.diff(path[:, :2], axis=0).T)
+    # analytic: straight legs lose tan 5.6 degrees of their length, turns 1/cos(bank) more
+    straight = slice(0, 4)
+    assert -np.diff(path[:, 2])[straight].sum() == pytest.approx(
+        math.tan(math.radians(5.6)) * lengths[straight].sum(), rel=0.01
+    )
+    assert found.reach_ft[0] < task.aim_point_ft < found.reach_ft[1]
+    assert sum(found.reach_ft) / 2 == pytest.approx(task.aim_point_ft, abs=60)
+    clean_ft = found.path[-1]
+    assert found.margin_ft == pytest.approx(found.reach_ft[1] - task.aim_point_ft)
+    assert clean_ft[1] == pytest.approx(0, abs=250)
+
+
+def test_a_headwind_on_final_makes_the_turn_come_earlier():
+    calm, windy = glide()[1], glide(weather={'wind_kt': 15})[1]
+    assert windy.turn_after_abeam_s <= calm.turn_after_abeam_s
+    assert windy.margin_ft >= 0
+
+
+def test_out_of_reach_is_said_plainly():
+    task, _ = glide()
+    far = poweroff.brief_power_off(dataclasses.replace(task, spacing_ft=12_000.0))
+    assert any(text.startswith('NOT REACHED') for text in far.cautions)
+    assert far.margin_ft < 0
+    assert any('add power' in text for text in far.cautions)
+
+
+@pytest.mark.parametrize(
+    ('side', 'from_deg_mag', 'words'),
+    [
+        ('left', 320.4, 'towards the field'),
+        ('left', 140.4, 'away from the field'),
+        ('right', 320.4, 'away from the field'),
+        ('right', 140.4, 'towards the field'),
+        ('left', 50.4, 'Little wind'),
+    ],
+)
+def test_wind_across_the_pattern_is_said_by_its_side(side, from_deg_mag, words):
+    request = make_request(weather={'wind_dir_deg_mag': from_deg_mag, 'wind_kt': 10})
+    choice = PatternChoice(side=side, wind_dir_deg_true=(from_deg_mag - 12.4) % 360, wind_kt=10.0)
+    made = make_parts(request, Plan(pattern=choice), make_brief(request)).pattern
+    assert words in made.wind_words
+    if 'field' in words:  # drift = wind × time, in closed form
+        downwind = next(leg for leg in made.legs if leg.leg == 'downwind')
+        assert f'{10 * FPS_PER_KT * downwind.seconds:,.0f} ft' in made.wind_words

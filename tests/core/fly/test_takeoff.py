@@ -1,0 +1,135 @@
+import dataclasses
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.interpolate import RegularGridInterpolator
+
+from bullseye.core.basis.errors import InvalidInput, OutsideTable
+from bullseye.core.brief.landing import setting
+from bullseye.core.brief.whole import Plan, takeoff_of
+from bullseye.core.given.aircraft import TakeoffTable
+from bullseye.core.given.airfield import DepartureObstacle
+from bullseye.demo.fleet import MARRAM_160
+from tests.core.making import make_request
+
+TABLE = MARRAM_160.takeoff_table
+
+
+def takeoff(*, kind='normal', obstacle=None, **changes):
+    request = make_request(**changes)
+    if obstacle:
+        request = dataclasses.replace(request, runway=dataclasses.replace(request.runway, departure_obstacle=obstacle))
+    return takeoff_of(request, Plan(takeoff=kind), setting(request))
+
+
+def test_the_table_is_exact_at_its_values_and_linear_between():
+    at = TABLE.ground_roll_ft
+    assert TABLE.distances_ft(pressure_altitude_ft=2_000, temperature_c=20, weight_lb=2_150)[0] == at[1][2][1]
+    middle, _ = TABLE.distances_ft(pressure_altitude_ft=3_000, temperature_c=25, weight_lb=2_275)
+    corners = [at[i][j][k] for i in (1, 2) for j in (2, 3) for k in (1, 2)]
+    assert middle == pytest.approx(sum(corners) / 8)  # the centre of a cell is the mean of its corners
+    for high in ({'pressure_altitude_ft': 8_100}, {'temperature_c': 41}, {'weight_lb': 2_401}):
+        with pytest.raises(OutsideTable, match='above the table'):
+            TABLE.distances_ft(**({'pressure_altitude_ft': 0, 'temperature_c': 15, 'weight_lb': 2_400} | high))
+
+
+@given(st.floats(0, 8_000), st.floats(0, 40), st.floats(1_900, 2_400), st.floats(0, 500))
+def test_thinner_air_and_more_weight_never_shorten_it(altitude, temperature, weight, more):
+    here = TABLE.distances_ft(pressure_altitude_ft=altitude, temperature_c=temperature, weight_lb=weight)
+    higher = TABLE.distances_ft(
+        pressure_altitude_ft=min(8_000, altitude + more), temperature_c=temperature, weight_lb=weight
+    )
+    heavier = TABLE.distances_ft(
+        pressure_altitude_ft=altitude, temperature_c=temperature, weight_lb=min(2_400, weight + more)
+    )
+    assert higher[0] >= here[0] - 1e-6
+    assert heavier[1] >= here[1] - 1e-6
+
+
+@given(st.floats(0, 8_000), st.floats(0, 40), st.floats(1_900, 2_400))
+def test_a_general_library_interpolates_the_same(altitude, temperature, weight):
+    axes = (TABLE.pressure_altitude_ft, TABLE.temperature_c, TABLE.weight_lb)
+    theirs = RegularGridInterpolator(axes, np.array(TABLE.over_50_ft_ft))([altitude, temperature, weight])[0]
+    ours = TABLE.distances_ft(pressure_altitude_ft=altitude, temperature_c=temperature, weight_lb=weight)[1]
+    assert ours == pytest.approx(theirs)
+
+
+def test_a_table_that_is_not_monotone_names_the_cell():
+    cells = [[list(row) for row in plane] for plane in TABLE.ground_roll_ft]
+    cells[2][3][1] = 100.0
+    wrong = tuple(tuple(tuple(row) for row in plane) for plane in cells)
+    with pytest.raises(InvalidInput, match=r'ground_roll_ft is 100\.0; .* lower pressure altitude \(cell 3, 4, 2\)'):
+        dataclasses.replace(TABLE, ground_roll_ft=wrong)
+    with pytest.raises(InvalidInput, match='2 × 5 × 3'):
+        TakeoffTable(
+            **{f.name: getattr(TABLE, f.name) for f in dataclasses.fields(TABLE)} | {'pressure_altitude_ft': (0, 2_000)}
+        )
+
+
+def test_the_common_corrections():
+    # [com] -10 % per 9 kt headwind, +10 % per 2 kt tailwind, dry grass +15 % of the roll, 5 % per 1 % of slope
+    base = takeoff()
+    assert takeoff(weather={'wind_kt': 9}).ground_roll_ft == pytest.approx(0.9 * base.ground_roll_ft)
+    tail = takeoff(weather={'wind_kt': 4, 'wind_dir_deg_mag': 230.4})
+    assert tail.over_50_ft_ft == pytest.approx(1.2 * base.over_50_ft_ft)
+    grass = takeoff(runway={'surface': 'grass'})
+    assert grass.ground_roll_ft == pytest.approx(1.15 * base.ground_roll_ft)
+    assert grass.over_50_ft_ft - base.over_50_ft_ft == pytest.approx(0.15 * base.ground_roll_ft)  # the roll only
+    assert takeoff(runway={'slope_pct': 2}).ground_roll_ft == pytest.approx(1.1 * base.ground_roll_ft)
+
+
+def test_the_other_set_of_corrections_is_shown_beside_it():
+    # [pub] UK CAA Safety Sense leaflet on performance: dry grass +20 %, 2 % upslope +10 %, x 1.33; values from memory
+    answer = takeoff(runway={'surface': 'grass', 'slope_pct': 2}, technique={'correction_set': 'uk_caa'})
+    bare = TABLE.distances_ft(pressure_altitude_ft=38, temperature_c=15, weight_lb=2_400)[0]
+    assert answer.ground_roll_ft == pytest.approx(bare * 1.2 * 1.1 * 1.33)
+    assert [one.correction_set for one in answer.by_set] == ['common', 'uk_caa']
+    # a tailwind of a tenth of the lift-off speed, 54 kt true: +20 %
+    tail = takeoff(weather={'wind_kt': 5.4, 'wind_dir_deg_mag': 230.4}, technique={'correction_set': 'uk_caa'})
+    assert tail.ground_roll_ft == pytest.approx(bare * 1.2 * 1.33, rel=0.002)
+    for one in answer.by_set:
+        product = 1.0
+        for step in one.ground_roll_steps:
+            product *= step.factor
+        assert product * one.ground_roll_steps[0].distance_ft == pytest.approx(one.ground_roll_ft)
+
+
+def test_both_schools_of_lift_off_and_what_each_costs():
+    answer = takeoff(weight_lb=1_944)
+    schools = {one.school: one for one in answer.lift_off}
+    assert schools['rotate'].speed_kias == 54
+    assert schools['fly_off'].speed_kias == pytest.approx(54 * 0.9)  # root of 1944/2400 = 0.9
+    assert schools['rotate'].ground_roll_ft == pytest.approx(schools['fly_off'].ground_roll_ft / 0.81)
+    assert answer.lift_off_speed_kias == schools['fly_off'].speed_kias
+    rotates = takeoff(weight_lb=1_944, technique={'lift_off': 'rotate'})
+    assert rotates.ground_roll_ft > answer.ground_roll_ft
+
+
+def test_where_to_give_up_and_where_the_first_turn_is():
+    answer = takeoff(runway={'displaced_threshold_ft': 210})
+    assert answer.abort_point_ft == 1_395  # [com] half the runway, the displaced part included
+    assert answer.abort_speed_kias == pytest.approx(0.7 * answer.lift_off_speed_kias)
+    assert answer.expected_at_abort_speed_ft == pytest.approx(0.49 * answer.ground_roll_ft)
+    assert answer.first_turn_ft == 38 + 1_000 - 300  # [pub] AIM, AC 90-66
+    assert takeoff(technique={'first_turn': '500_agl'}).first_turn_ft == 538
+    assert answer.engine_out_sector_deg_mag == pytest.approx((20.4, 80.4))
+    assert 'turn back' in answer.engine_failure[-1].words
+
+
+def test_no_margin_is_said_plainly():
+    short = takeoff(runway={'length_ft': 800}, spot_ft=100)
+    assert any(text.startswith('NO MARGIN: the ground roll needs') for text in short.cautions)
+    assert short.roll_margin_ft < 0
+    tall = takeoff(obstacle=DepartureObstacle(height_ft=400, beyond_end_ft=300))
+    assert tall.obstacle_clearance_ft < 0
+    assert any('below the top of the obstacle' in text for text in tall.cautions)
+
+
+def test_what_the_table_does_not_hold_is_unknown():
+    for changes in ({'weather': {'temperature_c': 44}}, {'weather': {'wind_kt': 5, 'wind_dir_deg_mag': None}}):
+        answer = takeoff(**changes)
+        assert answer.ground_roll_ft is None
+        assert answer.over_50_margin_ft is None
+        assert any('Do not guess it' in text for text in answer.cautions)

@@ -1,0 +1,156 @@
+import dataclasses
+import json
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.learn.advice import advise, parse_advice_request
+from bullseye.core.model.touchdown import predict
+from bullseye.demo.fleet import AIRCRAFT
+from tests.core.brief.test_landing import run_brief
+from tests.core.making import make_request, request_data
+
+
+def advice(*laps, **more):
+    data = request_data(**{k: v for k, v in more.items() if k != 'aim_step_ft'}) | {'laps': list(laps)}
+    if 'aim_step_ft' in more:
+        data['aim_step_ft'] = more['aim_step_ft']
+    return advise(parse_advice_request(data, aircraft_by_name=AIRCRAFT))
+
+
+def lap(touchdown_ft, *, aim_ft=400.0, **more):
+    return {'aim_ft': aim_ft, 'touchdown_ft': touchdown_ft} | more
+
+
+def fly(rng, *, deceleration, bias, scatter, count=12):
+    """Laps of a simulated pilot of known habit in an aircraft of known deceleration, as an instructor would note them."""
+    request = make_request()
+    made = setting(request)
+    speed = make_brief(request).approach_speed_kias
+    for _ in range(count):
+        off_kt, head_kt = 3 * rng.normal(), 4 + 3 * rng.random()
+        flown = dataclasses.replace(
+            made.approach,
+            speed_ktas=made.approach.speed_ktas + off_kt,
+            headwind_kt=head_kt,
+            deceleration_fps2=deceleration,
+        )
+        touch = predict(flown)
+        yield lap(
+            400 + touch.touchdown_ft + bias + scatter * rng.normal(),
+            threshold_speed_kias=speed + off_kt,
+            headwind_kt=head_kt,
+            float_s=max(0.0, touch.float_s + 0.3 * rng.normal()),
+        )
+
+
+def test_without_laps_it_is_the_brief():
+    found, brief = advice(), make_brief(make_request())
+    assert found.next_aim_ft == pytest.approx(brief.recommended_aim_point_ft)
+    assert (found.calibration.laps_used, found.split_ft, found.error_ft) == (0, None, None)
+    assert 'no lap flown yet' in found.sentence
+
+
+@pytest.mark.parametrize('scatter', [40, 90, 140])
+def test_simulated_pilots_are_recovered_within_the_stated_interval(scatter):
+    inside_a = inside_bias = 0
+    for seed in range(60):
+        rng = np.random.default_rng(1_000 * scatter + seed)
+        a, bias = rng.uniform(2.6, 3.9), rng.uniform(-150, 200)
+        known = advice(*fly(rng, deceleration=a, bias=bias, scatter=scatter)).calibration
+        inside_a += known.deceleration_low <= a <= known.deceleration_high
+        inside_bias += known.bias_low <= bias <= known.bias_high
+    assert inside_a >= 54  # 19 of 20 in the long run; of 60 the 5th percentile of a binomial is 54
+    assert inside_bias >= 54
+
+
+def test_the_aim_moves_back_for_a_pilot_who_is_always_long():
+    rng = np.random.default_rng(4)
+    found = advice(*fly(rng, deceleration=3.2, bias=180, scatter=40), aim_step_ft=1_000)
+    usual = make_brief(make_request()).recommended_aim_point_ft
+    assert usual - 230 < found.next_aim_ft < usual - 80
+    assert found.predicted_touchdown_ft == pytest.approx(800)
+    assert found.sentence.startswith('Steadily')
+    assert f'Aim at {round(found.next_aim_ft, -1):.0f} ft' in found.sentence
+
+
+def test_one_lap_moves_the_aim_no_farther_than_its_step():
+    far = [lap(1_500) for _ in range(6)]
+    found = advice(*far, aim_step_ft=80)
+    assert found.next_aim_ft == pytest.approx(320)
+    assert found.wanted_aim_ft < 320
+    assert advice(*far).next_aim_ft == pytest.approx(250)  # 150 ft unless set
+
+
+@pytest.mark.parametrize('wild_ft', [400, 900, 2_000])
+def test_one_wild_lap_moves_the_advice_by_less_than_a_third_of_its_error(wild_ft):
+    rng = np.random.default_rng(6)
+    laps = list(fly(rng, deceleration=3.2, bias=20, scatter=50, count=6))
+    calm = advice(*laps, aim_step_ft=2_000)
+    for at in (2, 5):
+        changed = [dict(one) for one in laps]
+        changed[at]['touchdown_ft'] = min(2_700, changed[at]['touchdown_ft'] + wild_ft)
+        error_ft = changed[at]['touchdown_ft'] - laps[at]['touchdown_ft']
+        assert abs(advice(*changed, aim_step_ft=2_000).wanted_aim_ft - calm.wanted_aim_ft) < error_ft / 3
+
+
+def test_a_special_lap_and_a_go_around_teach_nothing():
+    laps = [lap(820), lap(790), lap(830)]
+    usual = advice(*laps).calibration
+    assert advice(*laps, lap(2_000, exclude=True)).calibration == usual
+    gone = advice(*laps, lap(None))
+    assert gone.calibration == usual
+    assert gone.split_ft is None
+    other = advice(*laps, lap(1_500, landing='short_field')).calibration
+    assert other.bias_ft == pytest.approx(usual.bias_ft)  # another kind of landing has a bias of its own
+    assert other.laps_used == 3
+
+
+@given(
+    st.lists(st.floats(200, 1_800), min_size=1, max_size=6), st.one_of(st.none(), st.floats(52, 75)), st.floats(0, 700)
+)
+def test_the_split_of_the_last_lap_adds_up(touchdowns, speed, aim_ft):
+    laps = [lap(t) for t in touchdowns[:-1]]
+    found = advice(*laps, lap(touchdowns[-1], aim_ft=aim_ft, threshold_speed_kias=speed, headwind_kt=3.0))
+    parts = [feet for feet in dataclasses.asdict(found.split_ft).values() if feet is not None]
+    assert sum(parts) == pytest.approx(found.error_ft) == pytest.approx(touchdowns[-1] - 800)
+    assert (
+        found.calibration.deceleration_low < found.calibration.deceleration_fps2 < found.calibration.deceleration_high
+    )
+
+
+@pytest.mark.parametrize(
+    ('more', 'fields'),
+    [
+        ({'laps': 7}, ['laps']),
+        ({'laps': [{'touchdown_ft': 800}]}, ['laps.0.aim_ft']),
+        ({'laps': [lap(800), lap(800, float_s=-1)]}, ['laps.1.float_s']),
+        ({'laps': [lap(float('nan'))]}, ['laps.0.touchdown_ft']),
+        ({'laps': [lap(800, colour='red')]}, ['laps.0.colour']),
+        ({'aim_step_ft': 0}, ['aim_step_ft']),
+        ({'weight_lb': -5, 'laps': [lap('far')]}, ['laps.0.touchdown_ft', 'weight_lb']),
+    ],
+)
+def test_every_wrong_field_is_named(more, fields):
+    with pytest.raises(RefusedRequest) as refusal:
+        parse_advice_request(request_data() | more, aircraft_by_name=AIRCRAFT)
+    assert sorted(refusal.value.errors) == fields
+
+
+def test_the_command_line_advises_and_describes_itself():
+    lines = [json.dumps(request_data() | {'laps': [lap(900), lap(930)]}), json.dumps(request_data() | {'laps': 'none'})]
+    done = run_brief('--lines', '--json', '-', text='\n'.join(lines), command='advise')
+    answer, refused = (json.loads(line) for line in done.stdout.splitlines())
+    assert list(refused['errors']) == ['laps']
+    promised = {'calibration', 'next_aim_ft', 'next_speed_kias', 'hit_chance', 'split_ft', 'sentence'}
+    assert promised <= set(answer)
+    assert set(answer['split_ft']) == {'aim', 'speed', 'wind', 'roundout', 'hold_off'}
+    schema = json.loads(run_brief('--schema', command='advise').stdout)
+    assert set(answer) == set(schema['answer']['properties'])
+    assert 'laps' in schema['request']['properties']
+    bad = run_brief('--json', '-', text='{', command='advise')
+    assert (bad.returncode, bad.stdout) == (2, '')
