@@ -175,8 +175,8 @@ def test_a_clock_that_lost_its_battery_is_put_right_and_one_that_cannot_be_is_re
 @pytest.mark.parametrize(
     'statement',
     [
-        "update lap set request = request - 'runway' where id = :id",
-        """update lap set flown = '{"approach": 1}', request = jsonb_set(request, '{spot_ft}', '-1') where id = :id""",
+        """update lap set belief = '{"scatter_ft": -1}' where id = :id""",
+        """update lap set flown = '{"approach": 1}', spot_ft = -1 where id = :id""",
         'update lap set along_ft = 99999 where id = :id',
     ],
 )

@@ -9,7 +9,9 @@ from sqlalchemy import select
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.store import coaching, laps, scope, sorties
+from bullseye.store import judging, laps, scope, sorties
+from bullseye.store.plan import plan_of
+from bullseye.store.requests import changed_request, live_request, request_of
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound
 from bullseye.store.models import Lap, Sortie, User
@@ -43,29 +45,29 @@ def keep(db, sortie, **values):
 
 
 def test_a_live_request_carries_limits_and_what_the_laps_taught(db):
-    request = coaching.live_request(db, todays(db, 'Ines'))
+    request = live_request(db, todays(db, 'Ines'))
     assert (request.school_crosswind_limit_kt, request.student_crosswind_limit_kt) == (8, 6)
     assert request.calibration.laps == 12
     assert request.calibration.bias_ft > 80  # always long
-    assert coaching.live_request(db, todays(db, 'Owen')).calibration.bias_ft < 40
+    assert live_request(db, todays(db, 'Owen')).calibration.bias_ft < 40
 
 
 def test_an_unchanged_set_of_laps_is_learned_from_once_and_a_changed_one_again(db):
     sortie = todays(db, 'Ines')
-    first = coaching.live_request(db, sortie).calibration
-    assert coaching.live_request(db, sortie).calibration is first
+    first = live_request(db, sortie).calibration
+    assert live_request(db, sortie).calibration is first
     result = keep(db, sortie, along_ft=1_300.0)
-    second = coaching.live_request(db, sortie).calibration
+    second = live_request(db, sortie).calibration
     assert second.laps == first.laps + 1
     laps.remove(db, sortie, result.lap.id)
-    assert coaching.live_request(db, sortie).calibration == first
+    assert live_request(db, sortie).calibration == first
 
 
 def test_a_result_can_be_had_again_from_its_stored_inputs_alone(db):
     sortie = todays(db, 'Tobias')
     result = keep(db, sortie, along_ft=1_010.0, threshold_speed_kias=66.0, float_s=5.0, drift='left')
-    coaching._judged.cache_clear()
-    again = coaching.result_of(db.get_one(Lap, (sortie.school_id, result.lap.id)), number=1)
+    judging._judged.cache_clear()
+    (again,) = judging.results_of(db, [db.get_one(Lap, (sortie.school_id, result.lap.id))])
     assert (again.score, again.diagnosis, again.brief) == (result.score, result.diagnosis, result.brief)
     assert result.lap.model_version
 
@@ -80,24 +82,24 @@ def test_the_wind_of_a_lap_is_resolved_on_its_runway(db):
 
 
 def test_changes_are_refused_by_the_names_the_sortie_uses(db):
-    request = coaching.live_request(db, todays(db, 'Ines'))
-    changed = coaching.changed_request(request, {'wind_kt': 20.0, 'spot_ft': 800.0})
+    request = live_request(db, todays(db, 'Ines'))
+    changed = changed_request(request, {'wind_kt': 20.0, 'spot_ft': 800.0})
     assert (changed.weather.wind_kt, changed.spot_ft) == (20, 800)
     assert changed.weather.temperature_c == request.weather.temperature_c
     with pytest.raises(RefusedRequest) as refusal:
-        coaching.changed_request(request, {'gust_kt': 1.0})
+        changed_request(request, {'gust_kt': 1.0})
     assert list(refusal.value.errors) == ['gust_kt']
 
 
 def test_the_plan_of_a_sortie_knows_its_field_and_hemisphere(db):
     sortie = todays(db, 'Ines')
-    plan = coaching.plan_of(db, sortie)
+    plan = plan_of(db, sortie)
     assert plan.is_northern
     assert {end.ident for end in plan.airfield.ends} == {'05', '23', '14', '32'}
     assert plan.at.hour == 16  # two in the afternoon by the sun at 38 degrees west
-    other = coaching.plan_of(db, sortie, takeoff='soft_field', pattern=PatternChoice(side='right'))
+    other = plan_of(db, sortie, takeoff='soft_field', pattern=PatternChoice(side='right'))
     assert (other.takeoff, other.pattern.side) == ('soft_field', 'right')
-    assert coaching.plan_of(db, sortie).takeoff == 'normal'
+    assert plan_of(db, sortie).takeoff == 'normal'
 
 
 def test_another_aircraft_brings_its_own_flap_and_a_weight_it_can_have(db):
@@ -106,8 +108,8 @@ def test_another_aircraft_brings_its_own_flap_and_a_weight_it_can_have(db):
     changed = sorties.change(db, sortie, by=marta, values={'aircraft_id': bramble})
     assert changed.flap == 'none'
     assert 820 <= changed.weight_lb <= 1_350
-    assert make_brief(coaching.live_request(db, changed)).approach_speed_kias < 52.5
-    assert coaching.live_request(db, changed).calibration.laps == 0  # what was learned of another aircraft stays there
+    assert make_brief(live_request(db, changed)).approach_speed_kias < 52.5
+    assert live_request(db, changed).calibration.laps == 0  # what was learned of another aircraft stays there
 
 
 def test_a_student_finds_only_what_is_theirs_and_writes_nothing(db):
@@ -129,4 +131,4 @@ def test_a_refused_change_leaves_the_sortie_as_it_was(db):
         sorties.change(db, sortie, by=marta, values={'weight_lb': 9_000.0})
     db.expire_all()
     assert db.get_one(Sortie, sortie.id).weight_lb == 2_180
-    assert dataclasses.is_dataclass(coaching.request_of(sortie))
+    assert dataclasses.is_dataclass(request_of(sortie))

@@ -12,7 +12,8 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
 from bullseye.demo.flights import recorded_flight
-from bullseye.store import coaching, laps, scope
+from bullseye.store import laps, scope
+from bullseye.store.requests import brief_of, live_request
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import Sortie, User
 from tests.core.making import make_request
@@ -72,7 +73,7 @@ def test_every_student_flies_today_and_has_flown_before(school):
 
 def test_every_sortie_of_the_demo_is_briefed(school):
     for sortie in school.scalars(select(Sortie)):
-        brief = coaching.brief_of(coaching.live_request(school, sortie))
+        brief = brief_of(live_request(school, sortie))
         assert 0 < brief.hit_chance <= 1
         assert brief.ground_roll is not None  # inside its table
         assert brief.box_ft[0] <= brief.target_ft <= brief.box_ft[1]

@@ -4,7 +4,7 @@ from alembic.util import CommandError
 from sqlalchemy import create_engine, inspect, select, text
 
 from bullseye.demo import seed
-from bullseye.store import scope, upgrade
+from bullseye.store import judging, scope, upgrade
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import Installation, Lap, School, Sortie, User
@@ -32,6 +32,42 @@ def test_the_migrations_run_down_and_up_again_on_rows(demo_url):
     with engine.connect() as db:
         assert db.execute(text('select version_num from alembic_version')).scalar_one() == head
     engine.dispose()
+
+
+def _judged(sessions):
+    """What every lap of the demo is judged to be."""
+    with sessions() as db:
+        scope.see_every_school(db)
+        rows = db.scalars(select(Lap).order_by(Lap.id)).all()
+        found = judging.results_of(db, rows)
+        return {
+            row.id: (one.brief.aim_point_ft, one.brief.headwind_kt, one.score.points, one.diagnosis.error_ft)
+            for row, one in zip(rows, found, strict=True)
+        }
+
+
+def test_laps_flown_before_wind_was_kept_true_are_judged_as_they_were(sessions, demo_url):
+    with sessions() as db:
+        scope.see_every_school(db)
+        row = db.scalars(select(Lap)).first()
+        row.wind_kt, row.wind_dir_deg_true = 7.0, 3.25  # west of north by the compass: through 360
+        db.commit()
+    before = _judged(sessions)
+    assert len(before) > 40
+    config = upgrade.alembic_config(demo_url)
+    command.downgrade(config, '20261126_05')
+    engine = create_engine(demo_url)
+    with engine.connect() as db:
+        wind = db.execute(text('select request, wind_dir_deg_mag from lap where wind_dir_deg_mag is not null')).one()
+        assert {'aircraft', 'runway', 'weather', 'standard', 'technique', 'calibration', 'aim_point_ft'} <= set(wind[0])
+        variation = wind[0]['runway']['magnetic_variation_deg']
+        assert wind[1] == pytest.approx((3.25 - variation) % 360)
+    engine.dispose()
+    upgrade.upgrade(demo_url)
+    after = _judged(sessions)
+    assert after.keys() == before.keys()
+    for lap_id, figures in before.items():
+        assert after[lap_id] == pytest.approx(figures, abs=1e-6), lap_id
 
 
 def test_a_database_of_a_newer_version_is_left_alone(demo_url):

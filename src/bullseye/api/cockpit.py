@@ -24,8 +24,12 @@ from bullseye.core.brief.kneeboard import Kneeboard
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.brief.whole import make_parts
-from bullseye.store import coaching, fleet, laps, sorties, tracks
+from bullseye.store import fleet, laps, sorties, tracks
+from bullseye.store.judging import summary_of
+from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
+from bullseye.store.plan import plan_of, requests_of_plan
+from bullseye.store.requests import brief_of, live_request
 
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
 
@@ -97,10 +101,10 @@ def take_along(sortie_id: int) -> AboardOut:
     """Take a sortie along: brief, plan, laps, card and a table of answers for when there is no network."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    live = coaching.live_request(db, sortie)
-    brief = coaching.brief_of(live)
-    plan = make_parts(live, coaching.plan_of(db, sortie), brief)
-    requests = coaching.requests_of_plan(db, sortie, plan)
+    live = live_request(db, sortie)
+    brief = brief_of(live)
+    plan = make_parts(live, plan_of(db, sortie), brief)
+    requests = requests_of_plan(db, sortie, plan)
     found, unreadable = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])
     return AboardOut.model_validate(
@@ -109,13 +113,13 @@ def take_along(sortie_id: int) -> AboardOut:
             'sortie': SortieOut.of(sortie),
             'brief': BriefOut(brief=brief, change=None),
             'plan': PlanOut(plan=plan),
-            'briefs': {kind: coaching.brief_of(request) for kind, request in requests.items()},
+            'briefs': {kind: brief_of(request) for kind, request in requests.items()},
             'laps': LapsOut(
                 laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
                 unreadable=unreadable,
-                summary=coaching.summary_of(db, sortie, found),
+                summary=summary_of(db, sortie, found),
             ),
-            'kneeboard': coaching.kneeboard_of(db, sortie),
+            'kneeboard': kneeboard_of(db, sortie),
             'answers': {
                 kind: make_answers(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
             },
@@ -132,9 +136,9 @@ def _elsewhere(db: Session, sortie: Sortie) -> list[ElsewhereOut]:
             continue
         # a runway on which this cannot be flown, too short for the spot say, is not taken along
         with suppress(RefusedRequest, InvalidInput):
-            request = coaching.live_request(db, sortie, runway_end=end)
+            request = live_request(db, sortie, runway_end=end)
             answers = make_answers(request, aim_step_ft=sortie.school.aim_step_ft)
-            found.append(ElsewhereOut(runway_end_id=end.id, brief=coaching.brief_of(request), answers=answers))
+            found.append(ElsewhereOut(runway_end_id=end.id, brief=brief_of(request), answers=answers))
     return found
 
 

@@ -13,7 +13,7 @@ from werkzeug.exceptions import HTTPException
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import RefusedRequest, messages
-from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
+from bullseye.store.errors import Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
 from bullseye.tracks.track import UnreadableTrack
 
 
@@ -57,6 +57,10 @@ def register(app: APIFlask) -> None:
 
     @app.errorhandler(Conflict)
     def _conflict(error: Conflict) -> ResponseReturnValue:
+        return problem(409, error.code, str(error))
+
+    @app.errorhandler(UnreadableRow)
+    def _unreadable(error: UnreadableRow) -> ResponseReturnValue:
         return problem(409, error.code, str(error))
 
     @app.errorhandler(UnreadableTrack)

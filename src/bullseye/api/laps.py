@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Note, Out
+from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
 from bullseye.core.basis.quantity import ClockReading, Degrees, Real
 from bullseye.core.brief.request import RefusedRequest
@@ -22,8 +23,9 @@ from bullseye.core.explain.diagnosis import Diagnosis
 from bullseye.core.explain.scoring import Score
 from bullseye.core.explain.summary import Summary
 from bullseye.core.measure.readings import Measure, Reading
-from bullseye.store import coaching, laps, sorties
+from bullseye.store import laps, sorties
 from bullseye.store.errors import Conflict
+from bullseye.store.judging import MEASURED, LapResult, summary_of
 from bullseye.store.models import LapRevision, Sortie
 
 bp = APIBlueprint('laps', __name__, url_prefix='/api/sorties', tag='Laps')
@@ -157,7 +159,8 @@ class LapOut(Out):
     drift: DriftSide | None
     bounced: bool | None
     ballooned: bool | None
-    wind_dir_deg_mag: float | None
+    wind_dir_deg_true: float | None
+    wind_dir_deg_mag: float | None  # by the compass at its runway
     wind_kt: float | None
     known_by: dict[str, KnownBy]
     marks: list[LapMark]
@@ -184,11 +187,11 @@ class LapOut(Out):
     diagnosis: Diagnosis
 
     @classmethod
-    def of(cls, result: coaching.LapResult, others: Sequence[LapRevision] = ()) -> LapOut:
+    def of(cls, result: LapResult, others: Sequence[LapRevision] = ()) -> LapOut:
         """Reply for a lap with its result."""
-        lap, brief = result.lap, result.brief
+        lap, brief, runway = result.lap, result.brief, result.request.runway
         of_lap = (
-            *('id', 'flown_at', *coaching.MEASURED, 'wind_dir_deg_mag', 'wind_kt', 'known_by', 'model_version'),
+            *('id', 'flown_at', *MEASURED, 'wind_dir_deg_true', 'wind_kt', 'known_by', 'model_version'),
             *('marks', 'note', 'excluded', 'flown_by', 'landing', 'runway_end_id', 'liftoff_ft', 'revision'),
             *('readings', 'track_file_id', 'track_event'),
         )
@@ -198,7 +201,10 @@ class LapOut(Out):
                 **{name: getattr(lap, name) for name in of_lap},
                 **{name: getattr(brief, name) for name in of_brief},
                 'number': result.number,
-                'runway_ident': lap.request['runway']['ident'],
+                'runway_ident': runway.ident,
+                'wind_dir_deg_mag': shown_magnetic_deg(
+                    lap.wind_dir_deg_true, variation_deg=runway.magnetic_variation_deg
+                ),
                 'other_versions': [{**one.values, 'revision': one.revision, 'kept_at': one.kept_at} for one in others],
                 'score': result.score,
                 'diagnosis': result.diagnosis,
@@ -207,7 +213,7 @@ class LapOut(Out):
 
 
 class LapsOut(Out):
-    """All laps of a sortie, and what they show together; ``unreadable`` are kept but cannot be judged."""
+    """All laps of a sortie, and what they show batch; ``unreadable`` are kept but cannot be judged."""
 
     laps: list[LapOut]
     unreadable: list[uuid.UUID]
@@ -227,7 +233,7 @@ def list_laps(sortie_id: int) -> LapsOut:
     return LapsOut(
         laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
         unreadable=unreadable,
-        summary=coaching.summary_of(db, sortie, found),
+        summary=summary_of(db, sortie, found),
     )
 
 
@@ -293,13 +299,13 @@ def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
     """Take laps that waited on a device; each stands alone, and sending any of them again changes nothing."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    together = laps.Together.of(db, [change.lap_id for change in json_data.changes])
+    batch = laps.LapBatch.of(db, [change.lap_id for change in json_data.changes])
     results = []
     for change in json_data.changes:
         revision = refused = None
         try:
-            with together.one(db, change.lap_id):
-                revision = _take(db, sortie, change, together)
+            with batch.one(db, change.lap_id):
+                revision = _take(db, sortie, change, batch)
         except (RefusedRequest, Conflict) as error:
             fields = error.errors if isinstance(error, RefusedRequest) else {}
             refused = Refusal(message='; '.join(fields.values()) or str(error), fields=fields)
@@ -308,11 +314,11 @@ def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
     return SentResults(results=results)
 
 
-def _take(db: Session, sortie: Sortie, change: SentChange, together: laps.Together) -> int | None:
+def _take(db: Session, sortie: Sortie, change: SentChange, batch: laps.LapBatch) -> int | None:
     """Take one change; the lap's revision, None when it is taken away."""
     writer = change.writer.writer()
     if change.lap is None:
-        laps.remove(db, sortie, change.lap_id, writer=writer, together=together)
+        laps.remove(db, sortie, change.lap_id, writer=writer, batch=batch)
         return None
     values = change.lap.model_dump()
-    return laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=values, writer=writer, together=together)
+    return laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=values, writer=writer, batch=batch)

@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from collections.abc import Mapping
+from typing import Annotated, Any
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
+
+from bullseye.core.air.wind import true_from_magnetic_deg
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.given.airfield import RunwayEnd
 
 
 def printable(text: str) -> str:
@@ -32,6 +37,25 @@ class Out(BaseModel):
     """What a client gets."""
 
     model_config = ConfigDict(from_attributes=True)
+
+
+def true_wind(changes: Mapping[str, Any], runway: RunwayEnd) -> dict[str, Any]:
+    """Changes with the direction of the wind true; one by the compass is turned by the runway's variation.
+
+    :raises InvalidInput: when it is given twice
+    """
+    found = dict(changes)
+    if 'wind_dir_deg_mag' in found:
+        magnetic_deg = found.pop('wind_dir_deg_mag')
+        if found.get('wind_dir_deg_true') is not None:
+            raise InvalidInput('wind_dir_deg_mag', magnetic_deg, 'only one of wind_dir_deg_true and wind_dir_deg_mag')
+        variation_deg = runway.magnetic_variation_deg
+        found['wind_dir_deg_true'] = (
+            None
+            if magnetic_deg is None
+            else true_from_magnetic_deg(magnetic_deg=magnetic_deg, variation_deg=variation_deg)
+        )
+    return found
 
 
 # Any refusal: what went wrong, and for wrong fields which

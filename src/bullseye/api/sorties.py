@@ -12,9 +12,11 @@ from apiflask import APIBlueprint
 from flask import Response
 from flask_login import login_required
 from pydantic import BeforeValidator, Field, WithJsonSchema
+from sqlalchemy import RowMapping
 
 from bullseye.api.context import database, person
-from bullseye.api.schema import Id, In, Out, ReportText, Text
+from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
+from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
 from bullseye.core.basis.quantity import Degrees, Real
 from bullseye.core.brief.kneeboard import Kneeboard, Paper
@@ -25,8 +27,11 @@ from bullseye.core.brief.whole import Parts, make_parts
 from bullseye.core.fly.cards import Card, all_cards
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.airfield import RunwayEnd
-from bullseye.store import catalogue, coaching, laps, sorties
+from bullseye.store import catalogue, laps, sorties
+from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
+from bullseye.store.plan import plan_of
+from bullseye.store.requests import brief_of, changed_request, live_request
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
 
@@ -50,6 +55,7 @@ def _of_clock(value: object) -> object:
 ClockTime = Annotated[time, BeforeValidator(_of_clock), WithJsonSchema({'type': 'string', 'pattern': _CLOCK})]
 PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2099, 12, 31))]
 WindSource = Literal['hand', 'report', 'sock']
+WindReference = Literal['true', 'magnetic']
 BookedMin = Annotated[Real, Gt(0), Le(480)]
 FuelGal = Annotated[Real, Ge(0), Le(500)]
 QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
@@ -64,7 +70,8 @@ class SortieIn(In):
     standard_id: Id
     landing: LandingKind
     wind_kt: WindKt
-    wind_dir_deg_mag: Degrees | None = None
+    wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
+    wind_dir_deg_true: Degrees | None = None
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
@@ -94,7 +101,8 @@ class SortieChange(In):
     technique_id: Id = 0
     landing: LandingKind = 'normal'
     wind_kt: WindKt = 0.0
-    wind_dir_deg_mag: Degrees | None = None
+    wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
+    wind_dir_deg_true: Degrees | None = None
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
@@ -151,7 +159,9 @@ class SortieOut(Out):
     heaviest_lb: float
     spot_ft: float
     approach_speed_kias: float | None
-    wind_dir_deg_mag: float | None
+    wind_dir_deg_true: float | None
+    wind_dir_deg_mag: float | None  # by the compass at its runway
+    wind_reference: WindReference
     wind_kt: float
     gust_kt: float | None
     temperature_c: float
@@ -177,7 +187,7 @@ class SortieOut(Out):
         ends = [(row, catalogue.runway_of(row)) for row in in_use]
         plain = (
             *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
-            *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+            *('wind_dir_deg_true', 'wind_reference', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
             *('takeoff', 'pattern', 'metar', 'wind_source', 'planned_time', 'booked_min', 'fuel_gal', 'lap_plan'),
         )
         named = ('student', 'instructor', 'aircraft', 'standard', 'technique')
@@ -189,6 +199,9 @@ class SortieOut(Out):
                 'airfield_id': sortie.runway_end.airfield_id,
                 'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,
                 'runway': runway,
+                'wind_dir_deg_mag': shown_magnetic_deg(
+                    sortie.wind_dir_deg_true, variation_deg=runway.magnetic_variation_deg
+                ),
                 'pattern_altitude_ft': sortie.runway_end.airfield.pattern_altitude_ft,
                 'course_deg_mag': runway.course_deg_mag,
                 'ends': [FieldEnd(id=row.id, course_deg_mag=end.course_deg_mag, runway=end) for row, end in ends],
@@ -216,12 +229,19 @@ class SortieLine(Out):
     standard_id: int
     standard_name: str
     landing: LandingKind
-    wind_dir_deg_mag: float | None
+    wind_dir_deg_true: float | None
+    wind_dir_deg_mag: float | None  # by the compass at its runway
     wind_kt: float
     gust_kt: float | None
     temperature_c: float
     qnh_hpa: float
     laps: int
+
+    @classmethod
+    def of(cls, row: RowMapping) -> SortieLine:
+        """Reply for a line of the list."""
+        magnetic_deg = shown_magnetic_deg(row['wind_dir_deg_true'], variation_deg=row['magnetic_variation_deg'] or 0.0)
+        return cls.model_validate({**row, 'wind_dir_deg_mag': magnetic_deg})
 
 
 class SortiesOut(Out):
@@ -233,7 +253,8 @@ class SortiesOut(Out):
 class BriefChanges(In):
     """What to ask differently from the sortie as kept; what is left out stays as kept."""
 
-    wind_dir_deg_mag: Degrees | None = None
+    wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
+    wind_dir_deg_true: Degrees | None = None
     wind_kt: WindKt = 0.0
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
@@ -273,7 +294,7 @@ class BriefOut(Out):
 @bp.doc(responses=[401])
 def list_sorties() -> SortiesOut:
     """List the sorties this person may read."""
-    return SortiesOut(sorties=[SortieLine.model_validate(dict(row)) for row in sorties.list_for(database(), person())])
+    return SortiesOut(sorties=[SortieLine.of(row) for row in sorties.list_for(database(), person())])
 
 
 @bp.post('')
@@ -283,8 +304,7 @@ def list_sorties() -> SortiesOut:
 @bp.doc(responses=[401, 403])
 def create_sortie(json_data: SortieIn) -> SortieOut:
     """Plan a sortie."""
-    keep_null = ('wind_dir_deg_mag', 'gust_kt')
-    values = {k: v for k, v in json_data.model_dump().items() if v is not None or k in keep_null}
+    values = {k: v for k, v in json_data.model_dump().items() if v is not None or k == 'gust_kt'}
     return SortieOut.of(sorties.create(database(), by=person(), values=values))
 
 
@@ -322,8 +342,8 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     """Work out the brief of a sortie as kept, or as it would be with changes; nothing is written."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    request = coaching.live_request(db, sortie)
-    kept = coaching.brief_of(request)
+    request = live_request(db, sortie)
+    kept = brief_of(request)
     changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
     if not changes:
         return BriefOut(brief=kept, change=None)
@@ -331,9 +351,9 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     asked = request
     if landing is not None or end is not None:
         spot_ft = changes.pop('spot_ft', None)  # at once with the runway: that of the sortie may lie beyond its end
-        asked = coaching.live_request(db, sortie, landing=landing, spot_ft=spot_ft, runway_end=end)
-    asked = coaching.changed_request(asked, changes)
-    brief = coaching.brief_of(asked)
+        asked = live_request(db, sortie, landing=landing, spot_ft=spot_ft, runway_end=end)
+    asked = changed_request(asked, true_wind(changes, asked.runway))
+    brief = brief_of(asked)
     return BriefOut(brief=brief, change=compare(before=kept, after=brief, after_request=asked))
 
 
@@ -346,9 +366,9 @@ def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
     """Work out runway, takeoff, pattern and power-off reach, as kept or with changes; nothing is written."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    request = coaching.live_request(db, sortie)
-    plan = coaching.plan_of(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
-    return PlanOut(plan=make_parts(request, plan, coaching.brief_of(request)))
+    request = live_request(db, sortie)
+    plan = plan_of(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
+    return PlanOut(plan=make_parts(request, plan, brief_of(request)))
 
 
 class KneeboardOut(Out):
@@ -364,7 +384,7 @@ class KneeboardOut(Out):
 def read_kneeboard(sortie_id: int) -> KneeboardOut:
     """The kneeboard card of a sortie as it is briefed now."""
     db = database()
-    return KneeboardOut(kneeboard=coaching.kneeboard_of(db, sorties.find(db, sortie_id, person=person())))
+    return KneeboardOut(kneeboard=kneeboard_of(db, sorties.find(db, sortie_id, person=person())))
 
 
 @bp.get('/<int:sortie_id>/kneeboard-<any(a5, a4):paper>.pdf')
@@ -375,7 +395,7 @@ def print_kneeboard(sortie_id: int, paper: Paper) -> Response:
     from bullseye.paper.kneeboard import kneeboard_pdf  # here: what draws PDF takes long to load, and is seldom needed
 
     db = database()
-    card = coaching.kneeboard_of(db, sorties.find(db, sortie_id, person=person()))
+    card = kneeboard_of(db, sorties.find(db, sortie_id, person=person()))
     return Response(
         kneeboard_pdf(card, paper=paper),
         mimetype='application/pdf',

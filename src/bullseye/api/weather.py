@@ -42,6 +42,7 @@ class RankingIn(In):
     student_id: Id | None = None
     wind_kt: WindKt
     wind_dir_deg_mag: Degrees | None = None
+    wind_dir_deg_true: Degrees | None = None
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25

@@ -10,10 +10,11 @@ import numpy as np
 from sqlalchemy import exists, select, update
 from sqlalchemy.orm import Session
 
+from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.brief.landing import make_brief, setting
 from bullseye.core.model.touchdown import Approach, predict
 from bullseye.demo.examples import add_fleet
-from bullseye.store import catalogue, coaching, laps, people, scope
+from bullseye.store import catalogue, laps, people, scope
 from bullseye.store.models import (
     Aircraft,
     Installation,
@@ -25,6 +26,7 @@ from bullseye.store.models import (
     Technique,
     User,
 )
+from bullseye.store.requests import request_of
 
 PASSWORD = 'lantern-bay-demo'  # noqa: S105  (printed at the start; the demo holds nothing of anybody)
 _DOMAIN = 'lantern-bay.example'
@@ -229,7 +231,9 @@ def _sortie(
         flap='full',
         weight_lb=2_180,
         spot_ft=600,
-        wind_dir_deg_mag=wind[0],
+        wind_dir_deg_true=true_from_magnetic_deg(
+            magnetic_deg=wind[0], variation_deg=catalogue.runway_of(end).magnetic_variation_deg
+        ),
         wind_kt=wind[1],
         gust_kt=wind[2],
         temperature_c=14,
@@ -243,7 +247,7 @@ def _sortie(
 
 def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rng: np.random.Generator) -> None:
     """One lap as this student would fly it: the aim of an uncalibrated brief, with the habit on top."""
-    request = coaching.request_of(sortie)
+    request = request_of(sortie)
     brief = make_brief(request)
     approach = setting(request).approach
     gusting = habit.gust_kt if sortie.gust_kt is not None else 0.0

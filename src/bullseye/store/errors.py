@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+from pydantic import ValidationError
+
 from bullseye.core.basis.errors import BullseyeError
+
+UNREADABLE = (ValidationError, BullseyeError)  # what reading a row raises that holds something else than it should
 
 
 class NotFound(BullseyeError):
@@ -31,3 +35,9 @@ class WrongLogin(BullseyeError):
     """Login or password is wrong; which of them is not told."""
 
     code = 'wrong_login'
+
+
+class UnreadableRow(BullseyeError):
+    """A row that points at nothing, or holds something else than it should; it stops none of the others."""
+
+    code = 'unreadable_row'

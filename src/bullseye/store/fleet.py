@@ -12,7 +12,8 @@ from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.learn.fit import fit_deceleration
 from bullseye.core.model.speeds import touchdown_speed_kcas
 from bullseye.core.model.touchdown import Approach, predict
-from bullseye.store import catalogue, coaching
+from bullseye.store import catalogue
+from bullseye.store.learning import flown_laps
 from bullseye.store.models import Lap, User
 from bullseye.store.sorties import require_coach, usual_weight_lb
 
@@ -66,7 +67,7 @@ def floats(db: Session, *, by: User) -> list[Float]:
             .order_by(Lap.flown_at.desc())
             .limit(_LAPS)
         )
-        flown = coaching.flown_laps(db.scalars(query).all())
+        flown = flown_laps(db.scalars(query).all())
         fit = fit_deceleration(flown, prior_fps2=aircraft.deceleration_fps2)
         low = max(0.5, fit.mean - _INTERVAL * fit.sd)
         high = fit.mean + _INTERVAL * fit.sd

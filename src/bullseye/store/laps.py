@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
-import json
-import logging
+import math
 import uuid
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager, nullcontext
@@ -15,23 +14,23 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import is_in_range
-from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, request_adapter
+from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
-from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
-from bullseye.store import coaching
-from bullseye.store.errors import Conflict, NotFound
+from bullseye.store.errors import Conflict, NotFound, UnreadableRow
+from bullseye.store.judging import MEASURED, LapResult, measured_of, results_of
+from bullseye.store.learning import plain_flown
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
+from bullseye.store.requests import SortieSoFar, aim_of_ft, changed_request, flown_request, fly_by, live_request
 
-_log = logging.getLogger(__name__)
-_FLOWN_LAP = TypeAdapter(FlownLap)
 _READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _EDITABLE = (
-    *coaching.MEASURED,
-    *('wind_dir_deg_mag', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
+    *MEASURED,
+    *('wind_dir_deg_true', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
 _CLOCK_IS_WRONG = timedelta(minutes=5)
 
@@ -42,27 +41,25 @@ def of_sortie(db: Session, sortie: Sortie) -> Sequence[Lap]:
     return db.scalars(query.order_by(Lap.flown_at, Lap.id)).all()
 
 
-def results(db: Session, sortie: Sortie) -> tuple[list[coaching.LapResult], list[uuid.UUID]]:
+def results(db: Session, sortie: Sortie) -> tuple[list[LapResult], list[uuid.UUID]]:
     """Laps of a sortie, scored and explained; and those whose row cannot be read, which stop none of the others."""
-    found, unreadable = [], []
-    for number, lap in enumerate(of_sortie(db, sortie), start=1):
-        try:
-            found.append(coaching.result_of(lap, number=number))
-        except coaching.UNREADABLE:
-            _log.exception('lap %s of school %s cannot be read', lap.id, lap.school_id)
-            unreadable.append(lap.id)
-    return found, unreadable
+    laps = of_sortie(db, sortie)
+    judged = results_of(db, laps)
+    found = [one for one in judged if one is not None]
+    return found, [lap.id for lap, one in zip(laps, judged, strict=True) if one is None]
 
 
-def result(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> coaching.LapResult:
+def result(db: Session, sortie: Sortie, lap_id: uuid.UUID) -> LapResult:
     """One lap of a sortie, scored and explained.
 
     :raises NotFound: when the sortie has no such lap
+    :raises UnreadableRow: when what it was flown by cannot be told any more
     """
-    for number, lap in enumerate(of_sortie(db, sortie), start=1):
-        if lap.id == lap_id:
-            return coaching.result_of(lap, number=number)
-    raise NotFound('lap')
+    found, unreadable = results(db, sortie)
+    for one in found:
+        if one.lap.id == lap_id:
+            return one
+    raise UnreadableRow(f'lap {lap_id} cannot be read') if lap_id in unreadable else NotFound('lap')
 
 
 @dataclasses.dataclass(frozen=True, slots=True, kw_only=True)
@@ -123,21 +120,21 @@ def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID,
 
 
 @dataclasses.dataclass(frozen=True, slots=True)
-class Together:
+class LapBatch:
     """Laps that are written in one transaction: those of them that there were, read at once, and those made since."""
 
     laps: dict[uuid.UUID, Lap]
-    course: coaching.Course = dataclasses.field(default_factory=coaching.Course)
+    so_far: SortieSoFar = dataclasses.field(default_factory=SortieSoFar)
 
     @classmethod
-    def of(cls, db: Session, lap_ids: Sequence[uuid.UUID]) -> Together:
+    def of(cls, db: Session, lap_ids: Sequence[uuid.UUID]) -> LapBatch:
         """Read what there is of these."""
         return cls({lap.id: lap for lap in db.scalars(select(Lap).where(Lap.id.in_(lap_ids)))})
 
     def has_written(self, lap: Lap, request: BriefRequest | None) -> None:
         """Know a lap, what a new one is flown by, and what it taught."""
         self.laps[lap.id] = lap
-        self.course.has_written(lap, request)
+        self.so_far.has_written(lap, request)
 
     @contextmanager
     def one(self, db: Session, lap_id: uuid.UUID) -> Iterator[None]:
@@ -154,36 +151,36 @@ def keep(
     by: User,
     values: Mapping[str, Any],
     writer: Writer | None = None,
-    together: Together | None = None,
+    batch: LapBatch | None = None,
 ) -> int:
     """Write a lap under the id its client made; a removed one comes back.
 
     The brief it was flown by is fixed when it is first written: the sortie as it is, what the laps before it taught,
     and ``aim_point_ft`` if the pilot aimed elsewhere than worked out. Sending the same again changes nothing.
 
-    The sortie must have been locked, so that laps are written one after another. Laps written ``together``
+    The sortie must have been locked, so that laps are written one after another. Laps written ``batch``
     are committed by the caller.
 
     :return: its revision
     :raises RefusedRequest: with a message for each wrong field
     :raises Conflict: when the id belongs to a lap of another sortie
     """
-    lap = together.laps.get(lap_id) if together else db.scalar(select(Lap).where(Lap.id == lap_id))
+    lap = batch.laps.get(lap_id) if batch else db.scalar(select(Lap).where(Lap.id == lap_id))
     is_new, request = lap is None, None
     if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
         return lap.revision
     if lap is None:
-        request = _request_for(db, sortie, values, together)
-        lap = _new_lap(sortie, request, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
+        request = _request_for(db, sortie, values, batch)
+        lap = _new_lap(sortie, lap_id=lap_id, by=by, values=values, flown_at=_flown_at(values, writer))
+        fly_by(db, lap, request)
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
-    was_flown_by = lap.request
-    if not is_new:
-        _fly_another_way(db, sortie, lap, values, together)
-    values = {'marks': [], **values}
+    another_way = not is_new and _fly_another_way(db, sortie, lap, values, batch)
+    wind_deg_true = _wind_read(lap, values, request or flown_request(db, lap))
+    values = {'marks': [], **values, 'wind_dir_deg_true': wind_deg_true}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
-    changed = lap.removed_at is not None or lap.request != was_flown_by
+    changed = another_way or lap.removed_at is not None
     changed |= _write(lap, values)
     settle(lap)
     if writer is not None:
@@ -193,15 +190,15 @@ def keep(
     if changed and not is_new:
         lap.revision += 1
     lap.removed_at = None
-    _check_and_learn(db, lap, request, commit=together is None)
+    _check_and_learn(db, lap, request, commit=batch is None)
     revision = lap.revision
     db.add(lap)
-    if together is None:
+    if batch is None:
         db.commit()
     else:
         if not is_new:
             db.flush()
-        together.has_written(lap, request)  # new ones go to the database together, at the latest when it is read
+        batch.has_written(lap, request)  # new ones go to the database batch, at the latest when it is read
     return revision
 
 
@@ -255,44 +252,38 @@ def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:
     lap.readings = _READINGS.dump_python({name: of for name, of in readings.items() if of}, mode='json')
 
 
-def _new_lap(
-    sortie: Sortie, request: BriefRequest, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime
-) -> Lap:
+def _new_lap(sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime) -> Lap:
     return Lap(
         school_id=sortie.school_id,
         id=lap_id,
         sortie_id=sortie.id,
         student_id=sortie.student_id,
         aircraft_id=sortie.aircraft_id,
-        flap=request.flap_setting.name,
-        landing=request.landing,
         runway_end_id=values.get('runway_end_id') or sortie.runway_end_id,
         flown_at=flown_at,
         revision=1,
         writers={},
         readings={},
-        request=request_adapter().dump_python(request, mode='json'),
         model_version=MODEL_VERSION,
         recorded_by=by.id,
     )
 
 
-def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], together: Together | None) -> BriefRequest:
+def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], batch: LapBatch | None) -> BriefRequest:
     """What a lap is flown by: the sortie as it is, its kind, spot and runway if they are its own, and the aim point."""
-    course = together.course if together else None
-    request = coaching.live_request(
+    request = live_request(
         db,
         sortie,
         landing=values.get('landing'),
         spot_ft=values.get('spot_ft'),
         runway_end=runway_end(db, values.get('runway_end_id')),
-        course=course,
+        so_far=batch.so_far if batch else None,
     )
     if values.get('aim_point_ft') is not None:
-        return coaching.changed_request(request, {'aim_point_ft': values['aim_point_ft']})
+        return changed_request(request, {'aim_point_ft': values['aim_point_ft']})
     if request.aim_point_ft is not None:
         return request  # held within a step of the last
-    return dataclasses.replace(request, aim_point_ft=coaching.aim_of_ft(request))
+    return dataclasses.replace(request, aim_point_ft=aim_of_ft(request))
 
 
 def runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
@@ -308,51 +299,63 @@ def runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
     return row
 
 
-def _fly_another_way(
-    db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any], together: Together | None
-) -> None:
-    """Put right what a lap was flown by: its kind, its spot, the aim point."""
+def _wind_read(lap: Lap, values: Mapping[str, Any], request: BriefRequest) -> float | None:
+    """The direction of the wind as it was read on a lap, true; a magnetic one is turned by the runway's variation."""
+    magnetic_deg: float | None = values.get('wind_dir_deg_mag')
+    if magnetic_deg is None:
+        return None
+    true_deg = true_from_magnetic_deg(magnetic_deg=magnetic_deg, variation_deg=request.runway.magnetic_variation_deg)
+    # sent again it is the same reading, however its last digits are rounded on the way
+    known_deg = lap.wind_dir_deg_true
+    return known_deg if known_deg is not None and math.isclose(known_deg, true_deg, abs_tol=1e-6) else true_deg
+
+
+def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any], batch: LapBatch | None) -> bool:
+    """Put right what a lap was flown by: its kind, its spot, the aim point; whether anything is different now."""
     landing, spot_ft, end_id = values.get('landing'), values.get('spot_ft'), values.get('runway_end_id')
-    another = landing not in (None, lap.landing) or spot_ft not in (None, lap.request['spot_ft'])
+    another = landing not in (None, lap.landing) or spot_ft not in (None, lap.spot_ft)
     if another or end_id not in (None, lap.runway_end_id):
         values = {
             **values,
             'landing': landing or lap.landing,
-            'spot_ft': lap.request['spot_ft'] if spot_ft is None else spot_ft,
+            'spot_ft': lap.spot_ft if spot_ft is None else spot_ft,
             'runway_end_id': end_id or lap.runway_end_id,
         }
         # what the other kind is flown by is worked out anew; the lap's own weather and weight stay
-        request = _request_for(db, sortie, values, together)
-        was = request_adapter().validate_python(lap.request)
-        request = dataclasses.replace(request, weather=was.weather, weight_lb=was.weight_lb)
-        lap.request = request_adapter().dump_python(request, mode='json')
-        lap.landing, lap.flap = request.landing, request.flap_setting.name
+        request = _request_for(db, sortie, values, batch)
+        was = flown_request(db, lap)
+        fly_by(db, lap, dataclasses.replace(request, weather=was.weather, weight_lb=was.weight_lb))
         lap.runway_end_id = values['runway_end_id']
-    elif values.get('aim_point_ft') is not None:
-        lap.request = {**lap.request, 'aim_point_ft': values['aim_point_ft']}
+        return True
+    aim_ft = values.get('aim_point_ft')
+    if aim_ft is None or aim_ft == lap.aim_point_ft:
+        return False
+    lap.aim_point_ft = aim_ft
+    return True
 
 
 def _check_and_learn(db: Session, lap: Lap, request: BriefRequest | None = None, *, commit: bool) -> None:
     try:
-        learn(lap, request)
+        learn(db, lap, request)
     except RefusedRequest:
         if commit:
             db.rollback()
         raise
 
 
-def learn(lap: Lap, request: BriefRequest | None = None) -> None:
-    """Check the measured values and set aside what calibration takes from them.
+def learn(db: Session, lap: Lap, request: BriefRequest | None = None) -> None:
+    """Check the measured values and set aside what learning takes from them, by today's model.
 
     :param request: what the lap is flown by, for one who has it at hand
     """
     try:
-        request = request or coaching.kept_request(json.dumps(lap.request))
-        measured = coaching.measured_of(lap, request)
+        request = request or flown_request(db, lap)
+        measured = measured_of(lap, request)
     except ValidationError as error:
         raise RefusedRequest(messages(error)) from None
     flown = flown_lap(measured, request)
-    lap.flown = None if flown is None or lap.excluded else _FLOWN_LAP.dump_python(flown, mode='json')
+    lap.flown = None if flown is None or lap.excluded else plain_flown(flown)
+    lap.model_version = MODEL_VERSION
 
 
 def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure, value: float | None) -> None:
@@ -383,7 +386,7 @@ def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure,
 
 
 def remove(
-    db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None, together: Together | None = None
+    db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None, batch: LapBatch | None = None
 ) -> None:
     """Take a lap away; writing it again brings it back.
 
@@ -403,8 +406,8 @@ def remove(
         lap.last_device = writer.device
     lap.revision += 1
     lap.removed_at = datetime.now(UTC)
-    if together is None:
+    if batch is None:
         db.commit()
     else:
         db.flush()
-        together.course.forget()
+        batch.so_far.forget()

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import logging
 import uuid
 from collections.abc import Mapping, Sequence
@@ -18,9 +17,11 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.landing import setting
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.measure.readings import Measure, Reading
-from bullseye.store import catalogue, coaching, laps, sorties
-from bullseye.store.errors import Conflict
+from bullseye.store import catalogue, laps, sorties
+from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
+from bullseye.store.plan import planned_at
+from bullseye.store.requests import flown_request
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
@@ -45,7 +46,7 @@ def runways(db: Session) -> list[Runway]:
                 continue
             try:
                 end, frame = catalogue.runway_of(row), catalogue.frame_of(row)
-            except coaching.UNREADABLE:
+            except UNREADABLE:
                 _log.exception('runway end %s of school %s cannot be read', row.id, row.school_id)
                 continue
             found.append(
@@ -115,7 +116,7 @@ def candidates(
         field = sortie.runway_end.airfield.ident
         there = any(one.split(' ')[0] == field for one in used)
         day = sortie.planned_on == begun_at.date()
-        hour = coaching.planned_at(sortie, longitude_deg=sortie.runway_end.threshold_lon_deg)
+        hour = planned_at(sortie, longitude_deg=sortie.runway_end.threshold_lon_deg)
         apart_h = abs((begun_at - hour).total_seconds()) / 3600
         if not noted and not day and apart_h > 18:
             continue
@@ -208,7 +209,7 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
         else:
             lap = by_id[pair.lap_id]
             lap.liftoff_ft = liftoff_ft if lap.liftoff_ft is None else lap.liftoff_ft
-            _measure(lap, row, pair.event, event)
+            _measure(db, lap, row, pair.event, event)
     db.commit()
 
 
@@ -250,15 +251,15 @@ def _make_lap(
         'known_by': {},
         'runway_end_id': None if end.id == sortie.runway_end_id else end.id,
     }
-    together = laps.Together.of(db, [_lap_id(row, index)])
-    laps.keep(db, sortie, lap_id=_lap_id(row, index), by=by, values=values, together=together)
-    lap = together.laps[_lap_id(row, index)]
-    _measure(lap, row, index, event)
+    batch = laps.LapBatch.of(db, [_lap_id(row, index)])
+    laps.keep(db, sortie, lap_id=_lap_id(row, index), by=by, values=values, batch=batch)
+    lap = batch.laps[_lap_id(row, index)]
+    _measure(db, lap, row, index, event)
 
 
-def _measure(lap: Lap, row: TrackFile, index: int, event: Mapping[str, Any]) -> None:
+def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Mapping[str, Any]) -> None:
     """Lay what a track measured beside what was noted; the better known counts."""
-    request = coaching.kept_request(json.dumps(lap.request))
+    request = flown_request(db, lap)
     lap.track_file_id, lap.track_event = row.id, index
     if event['kind'] == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
         laps.settle(lap, readings_of_event(event, request))
@@ -270,7 +271,7 @@ def _measure(lap: Lap, row: TrackFile, index: int, event: Mapping[str, Any]) -> 
             lap.drift = 'none' if abs(event['drift_kt']) < _NO_DRIFT_KT else side
             lap.known_by = {**lap.known_by, 'drift': 'tracked'}
     lap.revision += 1
-    laps.learn(lap)
+    laps.learn(db, lap)
 
 
 def readings_of_event(event: Mapping[str, Any], request: BriefRequest) -> dict[Measure, Reading]:
@@ -315,6 +316,6 @@ def take_back(db: Session, row: TrackFile) -> None:
         if was_made and not lap.readings and not lap.marks and not lap.note:
             lap.removed_at = datetime.now(UTC)
             continue
-        laps.learn(lap)
+        laps.learn(db, lap)
     row.sortie_id = None
     db.flush()

@@ -189,6 +189,7 @@ class Sortie(SchoolOwned, Base):
             name='landing_known',
         ),
         CheckConstraint("wind_source in ('hand', 'report', 'sock')", name='wind_source_known'),
+        CheckConstraint("wind_reference in ('true', 'magnetic')", name='wind_reference_known'),
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
         in_range('planned_on', of='date'),
         CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
@@ -207,7 +208,8 @@ class Sortie(SchoolOwned, Base):
     weight_lb: Mapped[float]
     spot_ft: Mapped[float]
     approach_speed_kias: Mapped[float | None]  # None: as worked out
-    wind_dir_deg_mag: Mapped[float | None]  # None: variable, or calm
+    wind_dir_deg_true: Mapped[float | None]  # None: variable, or calm
+    wind_reference: Mapped[str] = mapped_column(String(8), default='magnetic')  # north of the direction as it was given
     wind_kt: Mapped[float]
     gust_kt: Mapped[float | None]
     temperature_c: Mapped[float]
@@ -231,11 +233,24 @@ class Sortie(SchoolOwned, Base):
     technique: Mapped[Technique] = relationship(viewonly=True)
 
 
+class Version(SchoolOwned, Base):
+    """An aircraft, runway end, standard or technique as laps were flown by it; named by its content, never changed."""
+
+    __tablename__ = 'version'
+    __table_args__ = (CheckConstraint("kind in ('aircraft', 'runway', 'standard', 'technique')", name='kind_known'),)
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # digest of kind and spec
+    kind: Mapped[str] = mapped_column(String(12))
+    spec: Mapped[Json]
+
+
 class Lap(SchoolOwned, Base):
     """One lap as measured, from the landing threshold; unknown is null.
 
-    ``request`` is the brief it was flown by, complete, so that every result can be had again; ``flown`` is what
-    calibration takes from it, null when no touchdown was seen.
+    The brief it was flown by is kept whole, so that every result can be had again: what never changes in versions,
+    the rest here. ``flown`` is what learning takes from it, as ``model_version`` of our model made it; null when no
+    touchdown was seen.
     """
 
     __tablename__ = 'lap'
@@ -244,10 +259,14 @@ class Lap(SchoolOwned, Base):
         points_at('user_account', 'student_id'),
         points_at('aircraft'),
         points_at('runway_end'),
+        points_at('version', 'aircraft_version'),
+        points_at('version', 'runway_version'),
+        points_at('version', 'standard_version'),
+        points_at('version', 'technique_version'),
         Index(None, 'school_id', 'sortie_id'),
+        Index(None, 'school_id', 'model_version'),
         Index(None, 'school_id', 'student_id', 'aircraft_id', 'flap'),
         Index(None, 'school_id', 'aircraft_id', 'flap'),
-        owned_key(),
         CheckConstraint(
             "outcome in ('full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill')",
             name='outcome_known',
@@ -282,7 +301,7 @@ class Lap(SchoolOwned, Base):
     drift: Mapped[str | None] = mapped_column(String(8))
     bounced: Mapped[bool | None]
     ballooned: Mapped[bool | None]
-    wind_dir_deg_mag: Mapped[float | None]
+    wind_dir_deg_true: Mapped[float | None]  # as read on this lap; None with a speed: variable
     wind_kt: Mapped[float | None]
     marks: Mapped[list[str]] = mapped_column(JSONB, default=list)  # what else was seen
     note: Mapped[str | None] = mapped_column(String(200))
@@ -299,8 +318,25 @@ class Lap(SchoolOwned, Base):
     readings: Mapped[dict[str, Any]] = mapped_column(JSONB, default=dict)
     track_file_id: Mapped[uuid.UUID | None]
     track_event: Mapped[int | None]  # which of its events this lap ended with
-    request: Mapped[Json]
-    flown: Mapped[Json | None]
+    # what it was flown by
+    aircraft_version: Mapped[uuid.UUID]
+    runway_version: Mapped[uuid.UUID]
+    standard_version: Mapped[uuid.UUID]
+    technique_version: Mapped[uuid.UUID]
+    weight_lb: Mapped[float]
+    spot_ft: Mapped[float]
+    aim_point_ft: Mapped[float | None]  # None: as worked out
+    approach_speed_kias: Mapped[float | None]  # None: as worked out
+    briefed_wind_deg_true: Mapped[float | None]  # None: variable, or calm
+    briefed_wind_kt: Mapped[float]
+    briefed_gust_kt: Mapped[float | None]
+    temperature_c: Mapped[float]
+    qnh_hpa: Mapped[float]
+    school_crosswind_limit_kt: Mapped[float | None]
+    student_crosswind_limit_kt: Mapped[float | None]
+    belief: Mapped[Json]  # what the core's Calibration is built from: what had been learned before this lap
+    # what follows from it
+    flown: Mapped[list[Any] | None] = mapped_column(JSONB(none_as_null=True))
     model_version: Mapped[str] = mapped_column(String(16))
     removed_at: Mapped[datetime | None]
     recorded_by: Mapped[int]
@@ -384,6 +420,7 @@ class TrackFile(SchoolOwned, Base):
     report: Mapped[Json | None] = mapped_column(JSONB(none_as_null=True), deferred=True)
     log: Mapped[bytes | None] = mapped_column(deferred=True)
     laps: Mapped[int | None]  # how many were found
+    analysis_version: Mapped[str | None] = mapped_column(String(16))  # of the analysis that made report and log
     warnings: Mapped[list[str]] = mapped_column(JSONB, default=list)
     aircraft_id: Mapped[int | None]  # whose touchdown speed it was analysed with
     sortie_id: Mapped[int | None]  # as confirmed by a person

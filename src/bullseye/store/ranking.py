@@ -32,7 +32,7 @@ def rank(db: Session, airfield_id: int, *, by: User, now: datetime, asked: Mappi
     if student is None and asked['student_id']:
         raise InvalidInput('student_id', asked['student_id'], 'a student of the school')
     aircraft = catalogue.aircraft_of(row)
-    weather = ('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa')
+    weather = ('wind_dir_deg_mag', 'wind_dir_deg_true', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa')
     data = {
         'aircraft': aircraft,
         'runway': airfield.ends[0],

@@ -10,20 +10,22 @@ from typing import Any, Literal
 from sqlalchemy import RowMapping, Select, func, select
 from sqlalchemy.orm import Session, aliased, joinedload
 
+from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.given.technique import usual_flap
-from bullseye.store import catalogue, coaching
+from bullseye.store import catalogue
 from bullseye.store.base import SchoolOwned
 from bullseye.store.errors import NotAllowed, NotFound
 from bullseye.store.models import Aircraft, Airfield, Lap, RunwayEnd, Sortie, Standard, Technique, User
+from bullseye.store.requests import Choices, request_of
 
 Right = Literal['read', 'coach']
 _PAGE = 60
 LINE = (
     *('id', 'planned_on', 'student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing'),
-    *('wind_dir_deg_mag', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+    *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
 )
 _CHOICES: dict[str, tuple[type[SchoolOwned], str]] = {
     'student_id': (User, 'student'),
@@ -92,6 +94,7 @@ def _lines() -> Select[Any]:
             Aircraft.name.label('aircraft_name'),
             Standard.name.label('standard_name'),
             RunwayEnd.ident.label('runway_ident'),
+            RunwayEnd.spec['magnetic_variation_deg'].as_float().label('magnetic_variation_deg'),
             Airfield.name.label('airfield'),
             Airfield.is_fictional.label('airfield_is_fictional'),
             flown.label('laps'),
@@ -140,6 +143,27 @@ def usual_weight_lb(aircraft: CoreAircraft) -> float:
     return round(aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1)
 
 
+def _with_true_wind(db: Session, values: Mapping[str, Any], *, runway_end_id: int) -> dict[str, Any]:
+    """Values of a sortie with the wind's direction true, and which north it was given by.
+
+    :raises InvalidInput: when it is given twice
+    """
+    found = dict(values)
+    if 'wind_dir_deg_mag' not in found:
+        return found | {'wind_reference': 'true'} if found.get('wind_dir_deg_true') is not None else found
+    magnetic_deg = found.pop('wind_dir_deg_mag')
+    if found.get('wind_dir_deg_true') is not None:
+        raise InvalidInput('wind_dir_deg_mag', magnetic_deg, 'only one of wind_dir_deg_true and wind_dir_deg_mag')
+    row = db.get(RunwayEnd, runway_end_id) if 0 < runway_end_id < 2**31 else None
+    if row is None:
+        raise InvalidInput('runway_end_id', runway_end_id, 'one of the school (runway end not found)')
+    variation_deg = catalogue.runway_of(row).magnetic_variation_deg
+    found['wind_dir_deg_true'] = (
+        None if magnetic_deg is None else true_from_magnetic_deg(magnetic_deg=magnetic_deg, variation_deg=variation_deg)
+    )
+    return found | {'wind_reference': 'magnetic'}
+
+
 def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     """Make a sortie; what is not given takes the usual value.
 
@@ -154,6 +178,7 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
             raise InvalidInput('technique_id', None, 'a technique: the school has none yet, make one first')
         filled['technique_id'] = by.technique_id or ours[0]
     _check_choices(db, filled)
+    filled = _with_true_wind(db, filled, runway_end_id=filled['runway_end_id'])
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, filled['aircraft_id']))
     if filled.get('flap') is None:
         technique = catalogue.technique_of(db.get_one(Technique, filled['technique_id']))
@@ -170,6 +195,7 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
 def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) -> Sortie:
     """Change a sortie. Laps already flown keep the brief they were flown by."""
     require_coach(by)
+    values = _with_true_wind(db, values, runway_end_id=values.get('runway_end_id', sortie.runway_end_id))
     moved = {name: value for name, value in values.items() if value != getattr(sortie, name)}
     _check_choices(db, moved)
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values.get('aircraft_id', sortie.aircraft_id)))
@@ -189,7 +215,7 @@ def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
     db.add(sortie)
     with db.no_autoflush:
         # the choices are read by their numbers, since the row may not be written before it has been checked
-        pieces = coaching.Pieces(
+        choices = Choices(
             aircraft=db.get_one(Aircraft, sortie.aircraft_id),
             runway_end=db.get_one(RunwayEnd, sortie.runway_end_id),
             standard=db.get_one(Standard, sortie.standard_id),
@@ -197,7 +223,7 @@ def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
             student=db.get_one(User, sortie.student_id),
         )
         try:
-            make_brief(coaching.request_of(sortie, pieces=pieces))
+            make_brief(request_of(sortie, choices=choices))
         except Exception:
             db.rollback()
             raise

@@ -52,13 +52,21 @@ class Components:
 
 
 def true_from_magnetic_deg(*, magnetic_deg: float, variation_deg: float) -> float:
-    """True direction from magnetic; variation is positive east."""
-    return (magnetic_deg + variation_deg) % 360
+    """True direction from magnetic; variation is positive east. North is 360, as it is spoken."""
+    return (magnetic_deg + variation_deg) % 360 or 360.0
 
 
 def magnetic_from_true_deg(*, true_deg: float, variation_deg: float) -> float:
     """Magnetic direction from true; variation is positive east. North is 360, as it is spoken."""
     return (true_deg - variation_deg) % 360 or 360.0
+
+
+def shown_magnetic_deg(direction_deg_true: float | None, *, variation_deg: float) -> float | None:
+    """A direction as a compass shows it at a runway, to a ten thousandth of a degree; None stays unknown."""
+    if direction_deg_true is None:
+        return None
+    # going to true and back leaves dust in the last digits that nobody typed
+    return round(magnetic_from_true_deg(true_deg=direction_deg_true, variation_deg=variation_deg), 4)
 
 
 def components(wind: Wind, *, course_deg_true: float) -> Components:

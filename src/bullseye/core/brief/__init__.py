@@ -1,1 +1,1 @@
-"""Before the lap: a request, and the answer to it; runways ranked, laps planned, the card, and answers to take along."""
+"""Before the lap: a request and the answer to it, runways ranked, laps planned, the card, answers to take along."""

@@ -17,7 +17,7 @@ from bullseye.core.air.atmosphere import (
     pressure_altitude_ft,
     true_airspeed_kt,
 )
-from bullseye.core.air.wind import Components, components
+from bullseye.core.air.wind import Components, components, magnetic_from_true_deg
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     CLEAN_DECELERATION,
@@ -150,7 +150,7 @@ def setting(request: BriefRequest) -> Setting:
     """Bring a request to the approach that the touchdown model takes."""
     flap = request.flap_setting
     runway, weather, table = request.runway, request.weather, flap.airspeed_table
-    wind = weather.wind(variation_deg=runway.magnetic_variation_deg)
+    wind = request.wind
     parts = components(wind, course_deg_true=runway.course_deg_true)
     altitude_ft = pressure_altitude_ft(elevation_ft=runway.elevation_ft, qnh_hpa=weather.qnh_hpa)
     sigma = density_ratio(pressure_altitude_ft=altitude_ft, temperature_c=weather.temperature_c)
@@ -414,7 +414,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     knot = 1 / math.sqrt(made.density_ratio)
     table = made.flap.airspeed_table
     knot *= table.calibrated_kt(made.speed_kias + 0.5) - table.calibrated_kt(made.speed_kias - 0.5)
-    weather_wind = request.weather.wind(variation_deg=runway.magnetic_variation_deg)
+    wind = request.wind
     return BriefAnswer(
         headwind_kt=made.wind.head_kt,
         crosswind_kt=made.wind.cross_kt,
@@ -423,8 +423,8 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         crosswind_limits=limits,
         wind_dir_deg_mag=(
             None
-            if weather_wind.direction_deg_true is None
-            else (weather_wind.direction_deg_true - runway.magnetic_variation_deg) % 360
+            if wind.direction_deg_true is None
+            else magnetic_from_true_deg(true_deg=wind.direction_deg_true, variation_deg=runway.magnetic_variation_deg)
         ),
         pressure_altitude_ft=made.pressure_altitude_ft,
         density_altitude_ft=density_altitude_ft(

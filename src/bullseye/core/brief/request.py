@@ -88,6 +88,11 @@ class BriefRequest(Checked):
                 )
 
     @property
+    def wind(self) -> Wind:
+        """The wind by its true direction; one given as magnetic is turned by the variation of the runway."""
+        return self.weather.wind(variation_deg=self.runway.magnetic_variation_deg)
+
+    @property
     def flap_setting(self) -> FlapSetting:
         """Flap the landing is made with: the one named, else the usual one of its kind."""
         names = [flap.name for flap in self.aircraft.flaps]

@@ -122,7 +122,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
     sun = None
     if airfield is not None and plan.at is not None:
         sun = sun_at(lat_deg=airfield.latitude_deg, lon_deg=airfield.longitude_deg, at=plan.at)
-    wind = request.weather.wind(variation_deg=request.runway.magnetic_variation_deg)
+    wind = request.wind
     # one wind for all ends, whatever variation each prints
     weather = replace(request.weather, wind_dir_deg_mag=None, wind_dir_deg_true=wind.direction_deg_true)
     candidates = []
@@ -149,7 +149,7 @@ def pattern_task(
     request: BriefRequest, plan: Plan, made: Setting, brief: BriefAnswer, first_turn_ft: float
 ) -> PatternTask:
     """What the pattern of a brief is worked out for."""
-    wind = request.weather.wind(variation_deg=request.runway.magnetic_variation_deg)
+    wind = request.wind
     return PatternTask(
         aircraft=request.aircraft,
         runway=request.runway,
@@ -211,7 +211,7 @@ def _lap_plan(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: Pa
     box_ft = brief.box_ft[1] - request.spot_ft
     last_ft = brief.go_around_point_ft
     farthest_ft = runway.landing_distance_available_ft / 2 if last_ft is None else last_ft - box_ft
-    wind = request.weather.wind(variation_deg=runway.magnetic_variation_deg)
+    wind = request.wind
     daylight = None
     if plan.airfield is not None and plan.at is not None:
         daylight = daylight_left_min(

@@ -155,7 +155,7 @@ def wind_at_pattern_height(*, direction_deg_true: float, speed_kt: float, is_nor
     northern hemisphere, to the left in the southern [com].
     """
     turn = _VEER_DEG if is_northern else -_VEER_DEG
-    return (direction_deg_true + turn) % 360, speed_kt * _STRONGER
+    return (direction_deg_true + turn) % 360 or 360.0, speed_kt * _STRONGER
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -185,12 +185,13 @@ def calibrate(
     """
     timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
     fit = fit_pilot(pilot_laps, deceleration=timed)
+    # rounded to what is kept of it, far finer than it is known, so that a lap is judged by the very same belief
     return Calibration(
-        deceleration_fps2=fit.deceleration.mean,
-        bias_ft=fit.bias.mean,
-        scatter_ft=fit.scatter_ft,
-        deceleration_sd_fps2=fit.deceleration.sd,
-        bias_sd_ft=fit.bias.sd,
+        deceleration_fps2=round(fit.deceleration.mean, 4),
+        bias_ft=round(fit.bias.mean, 2),
+        scatter_ft=round(fit.scatter_ft, 2),
+        deceleration_sd_fps2=round(fit.deceleration.sd, 4),
+        bias_sd_ft=round(fit.bias.sd, 2),
         laps=len(pilot_laps),
         timed_laps=len(timed.weights),
     )

@@ -1,0 +1,94 @@
+"""What each lap shows: measured values, score and explanation, from its stored inputs."""
+
+from __future__ import annotations
+
+import logging
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from pydantic import TypeAdapter
+from sqlalchemy.orm import Session
+
+from bullseye.core.air.wind import Wind, components
+from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.brief.landing import BriefAnswer
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.explain.diagnosis import Diagnosis, diagnose
+from bullseye.core.explain.scoring import Score, score_lap
+from bullseye.core.explain.summary import Summary, summarise
+from bullseye.core.measure.lap import MeasuredLap
+from bullseye.store.errors import UNREADABLE
+from bullseye.store.models import Lap, Sortie
+from bullseye.store.requests import brief_of, flown_requests, live_request
+
+_log = logging.getLogger(__name__)
+MEASURED = (
+    'outcome',
+    'along_ft',
+    'lateral_ft',
+    'threshold_speed_kias',
+    'float_s',
+    'drift',
+    'bounced',
+    'ballooned',
+)
+_MEASURED_LAP = TypeAdapter(MeasuredLap)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LapResult:
+    """One lap with what it was flown by, its score and its explanation."""
+
+    lap: Lap
+    number: int
+    request: BriefRequest
+    brief: BriefAnswer
+    score: Score
+    diagnosis: Diagnosis
+
+
+def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
+    """The core's measured lap of a row; its wind, when read, is resolved on the runway."""
+    head_kt = None
+    if lap.wind_kt is not None:
+        wind = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
+        head_kt = components(wind, course_deg_true=request.runway.course_deg_true).head_kt
+    return _MEASURED_LAP.validate_python({**{name: getattr(lap, name) for name in MEASURED}, 'headwind_kt': head_kt})
+
+
+def results_of(db: Session, laps: Sequence[Lap]) -> list[LapResult | None]:
+    """Score and explain laps from their stored inputs; None for one that cannot be read, which stops no other."""
+    requests = flown_requests(db, laps)
+    found: list[LapResult | None] = []
+    for number, lap in enumerate(laps, start=1):
+        result = None
+        try:
+            brief, score, diagnosis = _judged(requests[lap.id], measured_of(lap, requests[lap.id]))
+            result = LapResult(
+                lap=lap, number=number, request=requests[lap.id], brief=brief, score=score, diagnosis=diagnosis
+            )
+        except (KeyError, *UNREADABLE):
+            _log.exception('lap %s of school %s cannot be read', lap.id, lap.school_id)
+        found.append(result)
+    return found
+
+
+@lru_cache(2_000)
+def _judged(request: BriefRequest, measured: MeasuredLap) -> tuple[BriefAnswer, Score, Diagnosis]:
+    """Judge a lap from its inputs: laps are read far more often than they change."""
+    brief = brief_of(request)
+    return (
+        brief,
+        score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing)),
+        diagnose(measured, request=request, brief=brief),
+    )
+
+
+def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Summary:
+    """The laps of a sortie together, and the one change that follows for the next."""
+    brief = brief_of(live_request(db, sortie)) if results else None
+    laps = [(r.score, r.diagnosis, r.lap.outcome in NOT_LANDED) for r in results if not r.lap.excluded]
+    if brief is None:
+        return summarise(laps)
+    return summarise(laps, next_aim_ft=brief.aim_point_ft, next_spot_ft=brief.spot_ft)

@@ -1,0 +1,32 @@
+"""The kneeboard card of a sortie."""
+
+from __future__ import annotations
+
+from sqlalchemy.orm import Session
+
+from bullseye.core.brief.kneeboard import Kneeboard, make_kneeboard
+from bullseye.core.brief.whole import make_parts
+from bullseye.store.models import Sortie
+from bullseye.store.plan import plan_of
+from bullseye.store.requests import brief_of, live_request
+
+
+def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
+    """The kneeboard card of a sortie as it is briefed now."""
+    request = live_request(db, sortie)
+    brief = brief_of(request)
+    wind, field = request.wind, sortie.runway_end.airfield.name
+    blows = 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
+    if wind.speed_kt:
+        from_deg = brief.wind_dir_deg_mag
+        blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
+        blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''
+    return make_kneeboard(
+        request=request,
+        brief=brief,
+        parts=make_parts(request, plan_of(db, sortie), brief),
+        card=brief.card,
+        title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
+        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:,.0f} lb, '
+        f'{sortie.standard.name}, technique {sortie.technique.name}',
+    )

@@ -1,0 +1,95 @@
+"""What a sortie's whole brief is asked with, beside the landing: field, hour, lesson and the student's record."""
+
+from __future__ import annotations
+
+import statistics
+from contextlib import suppress
+from datetime import UTC, datetime, time, timedelta
+from typing import cast, get_args
+
+from pydantic import TypeAdapter
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.basis.kinds import LandingKind, TakeoffKind
+from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
+from bullseye.core.brief.request import BriefRequest, RefusedRequest
+from bullseye.core.brief.whole import Parts, Plan
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.store import catalogue
+from bullseye.store.judging import results_of
+from bullseye.store.models import Lap, Sortie
+from bullseye.store.requests import live_request
+
+_RECORD_LAPS = 40  # [own] of a student's latest laps, whose record the plan looks at
+_PATTERN_CHOICE = TypeAdapter(PatternChoice)
+_LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
+_USUAL_HOUR = time(14)
+
+
+def planned_at(sortie: Sortie, *, longitude_deg: float) -> datetime:
+    """When a sortie is flown [UTC]; two in the afternoon by the sun at the field when no hour is planned."""
+    if sortie.planned_time is not None:
+        return datetime.combine(sortie.planned_on, sortie.planned_time, UTC)
+    return datetime.combine(sortie.planned_on, _USUAL_HOUR, UTC) - timedelta(hours=longitude_deg / 15)
+
+
+def plan_of(
+    db: Session, sortie: Sortie, *, takeoff: TakeoffKind | None = None, pattern: PatternChoice | None = None
+) -> Plan:
+    """What the sortie's whole brief is asked with, or with another takeoff or pattern."""
+    row = sortie.runway_end.airfield
+    airfield = catalogue.airfield_of(row)
+    return Plan(
+        takeoff=takeoff or cast(TakeoffKind, sortie.takeoff),
+        pattern=pattern or _PATTERN_CHOICE.validate_python(sortie.pattern or {}),
+        airfield=airfield,
+        at=planned_at(sortie, longitude_deg=airfield.longitude_deg),
+        is_northern=airfield.latitude_deg >= 0,
+        lesson=LessonTime(booked_min=sortie.booked_min, fuel_gal=sortie.fuel_gal, record=records_of(db, sortie)),
+        field_name=row.name,
+        marks=catalogue.placed_marks(row, sortie.runway_end),
+        laps=None if sortie.lap_plan is None else _LAP_PLAN.validate_python(sortie.lap_plan),
+    )
+
+
+def requests_of_plan(db: Session, sortie: Sortie, plan: Parts) -> dict[LandingKind, BriefRequest]:
+    """Requests of the landings that a sortie may be asked for: its own kind, and those of its lap plan."""
+    wanted = {sortie.landing, *(lap.kind for lap in plan.lap_plan.laps)}
+    found: dict[LandingKind, BriefRequest] = {}
+    for kind in get_args(LandingKind):
+        if kind in wanted:
+            # what was planned by hand may be a kind that the sortie's standard does not judge
+            with suppress(RefusedRequest):
+                found[kind] = live_request(db, sortie, landing=kind)
+    return found
+
+
+def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:
+    """What earlier sorties of this student show of each landing kind, from their latest laps."""
+    query = (
+        select(Lap)
+        .where(Lap.student_id == sortie.student_id, Lap.removed_at.is_(None), Lap.sortie_id != sortie.id)
+        .order_by(Lap.flown_at.desc())
+        .limit(_RECORD_LAPS)
+    )
+    by_kind: dict[str, list[Lap]] = {}
+    for lap in db.scalars(query):
+        by_kind.setdefault(lap.landing, []).append(lap)
+    found = []
+    for kind, laps in by_kind.items():
+        judged = [one for one in results_of(db, laps) if one is not None]
+        errors = [one.diagnosis.error_ft for one in judged if one.diagnosis.error_ft is not None]
+        scored = [one.score.hit for one in judged if one.score.hit is not None]
+        flown_on = laps[0].flown_at.date()
+        found.append(
+            KindRecord(
+                landing=cast(LandingKind, kind),
+                laps=len(laps),
+                hit_rate=sum(scored) / len(scored) if scored else None,
+                mean_error_ft=statistics.fmean(errors) if errors else None,
+                spread_ft=statistics.stdev(errors) if len(errors) > 1 else None,
+                days_since=float(max(0, (sortie.planned_on - flown_on).days)),
+            )
+        )
+    return tuple(found)

@@ -1,0 +1,311 @@
+"""From rows to what the core is asked with: the request of a sortie, and of a lap as it was flown."""
+
+from __future__ import annotations
+
+import dataclasses
+import uuid
+from collections.abc import Sequence
+from contextlib import suppress
+from dataclasses import dataclass, field
+from datetime import datetime
+from functools import lru_cache
+from typing import Any, cast
+
+from pydantic import TypeAdapter, ValidationError
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.brief.landing import make_brief, prior_deceleration_fps2, recommended_aim_ft
+from bullseye.core.brief.request import BriefRequest, RefusedRequest, Weather, messages, request_adapter
+from bullseye.core.given.belief import Calibration
+from bullseye.store import catalogue, versions
+from bullseye.store.errors import UNREADABLE, UnreadableRow
+from bullseye.store.learning import TeachingLaps, calibration_for, teaching_laps
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
+
+brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
+aim_of_ft = lru_cache(1_000)(recommended_aim_ft)
+_BELIEF = TypeAdapter(Calibration)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Choices:
+    """The rows a sortie chooses."""
+
+    aircraft: Aircraft
+    runway_end: RunwayEnd
+    standard: Standard
+    technique: Technique
+    student: User
+
+    @classmethod
+    def of(cls, sortie: Sortie, *, runway_end: RunwayEnd | None = None) -> Choices:
+        """Those of a sortie, or with another runway end."""
+        return cls(
+            aircraft=sortie.aircraft,
+            runway_end=runway_end or sortie.runway_end,
+            standard=sortie.standard,
+            technique=sortie.technique,
+            student=sortie.student,
+        )
+
+
+def request_of(
+    sortie: Sortie,
+    *,
+    choices: Choices | None = None,
+    school_crosswind_limit_kt: float | None = None,
+    spot_ft: float | None = None,
+) -> BriefRequest:
+    """The brief request of a sortie, without what laps have taught.
+
+    :param choices: rows to take in place of the sortie's own
+    :param spot_ft: another spot than the sortie's
+    :raises RefusedRequest: with the field named as the sortie names it
+    """
+    rows = choices or Choices.of(sortie)
+    try:
+        return BriefRequest(
+            aircraft=catalogue.aircraft_of(rows.aircraft),
+            runway=catalogue.runway_of(rows.runway_end),
+            weather=Weather(
+                wind_dir_deg_true=sortie.wind_dir_deg_true,
+                wind_kt=sortie.wind_kt,
+                gust_kt=sortie.gust_kt,
+                temperature_c=sortie.temperature_c,
+                qnh_hpa=sortie.qnh_hpa,
+            ),
+            weight_lb=sortie.weight_lb,
+            landing=cast(LandingKind, sortie.landing),
+            standard=catalogue.standard_of(rows.standard),
+            technique=catalogue.technique_of(rows.technique),
+            spot_ft=sortie.spot_ft if spot_ft is None else spot_ft,
+            flap=sortie.flap,
+            approach_speed_kias=sortie.approach_speed_kias,
+            school_crosswind_limit_kt=school_crosswind_limit_kt,
+            student_crosswind_limit_kt=rows.student.crosswind_limit_kt,
+        )
+    except InvalidInput as error:
+        raise RefusedRequest({error.field: str(error)}) from None
+
+
+def changed_request(request: BriefRequest, changes: dict[str, Any]) -> BriefRequest:
+    """A request with some things asked differently: weather fields, weight, flap, spot, speed or aim.
+
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    weather_fields = {f.name for f in dataclasses.fields(request.weather)}
+    data: dict[str, Any] = {f.name: getattr(request, f.name) for f in dataclasses.fields(request)}
+    weather = {k: v for k, v in changes.items() if k in weather_fields}
+    data.update({k: v for k, v in changes.items() if k not in weather_fields})
+    try:
+        if weather:
+            data['weather'] = {f: getattr(request.weather, f) for f in weather_fields} | weather
+        return request_adapter().validate_python(data)
+    except ValidationError as error:
+        raise RefusedRequest({path.removeprefix('weather.'): text for path, text in messages(error).items()}) from None
+
+
+def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
+    """Set what a lap is flown by."""
+    names = versions.keep(
+        db,
+        lap.school_id,
+        {
+            'aircraft': request.aircraft,
+            'runway': request.runway,
+            'standard': request.standard,
+            'technique': request.technique,
+        },
+    )
+    lap.aircraft_version, lap.runway_version = names['aircraft'], names['runway']
+    lap.standard_version, lap.technique_version = names['standard'], names['technique']
+    lap.landing, lap.flap = request.landing, request.flap_setting.name
+    lap.weight_lb, lap.spot_ft = request.weight_lb, request.spot_ft
+    lap.aim_point_ft, lap.approach_speed_kias = request.aim_point_ft, request.approach_speed_kias
+    wind = request.wind
+    lap.briefed_wind_deg_true, lap.briefed_wind_kt, lap.briefed_gust_kt = (
+        wind.direction_deg_true,
+        wind.speed_kt,
+        wind.gust_kt,
+    )
+    lap.temperature_c, lap.qnh_hpa = request.weather.temperature_c, request.weather.qnh_hpa
+    lap.school_crosswind_limit_kt = request.school_crosswind_limit_kt
+    lap.student_crosswind_limit_kt = request.student_crosswind_limit_kt
+    lap.belief = _BELIEF.dump_python(request.calibration, mode='json', exclude_none=True)
+
+
+def flown_requests(db: Session, laps: Sequence[Lap]) -> dict[uuid.UUID, BriefRequest]:
+    """What laps were flown by; those that cannot be read are left out."""
+    parts = versions.load(
+        db,
+        {
+            name
+            for lap in laps
+            for name in (lap.aircraft_version, lap.runway_version, lap.standard_version, lap.technique_version)
+        },
+    )
+    found = {}
+    for lap in laps:
+        with suppress(KeyError, *UNREADABLE):
+            found[lap.id] = _request_of_lap(lap, parts)
+    return found
+
+
+def flown_request(db: Session, lap: Lap) -> BriefRequest:
+    """What a lap was flown by.
+
+    :raises UnreadableRow: when that cannot be told any more
+    """
+    try:
+        return flown_requests(db, [lap])[lap.id]
+    except KeyError:
+        raise UnreadableRow(f'lap {lap.id} cannot be read') from None
+
+
+def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
+    return BriefRequest(
+        aircraft=parts[lap.aircraft_version],
+        runway=parts[lap.runway_version],
+        standard=parts[lap.standard_version],
+        technique=parts[lap.technique_version],
+        weather=Weather(
+            wind_dir_deg_true=lap.briefed_wind_deg_true,
+            wind_kt=lap.briefed_wind_kt,
+            gust_kt=lap.briefed_gust_kt,
+            temperature_c=lap.temperature_c,
+            qnh_hpa=lap.qnh_hpa,
+        ),
+        weight_lb=lap.weight_lb,
+        landing=cast(LandingKind, lap.landing),
+        spot_ft=lap.spot_ft,
+        calibration=_BELIEF.validate_python(lap.belief),
+        flap=lap.flap,
+        approach_speed_kias=lap.approach_speed_kias,
+        aim_point_ft=lap.aim_point_ft,
+        school_crosswind_limit_kt=lap.school_crosswind_limit_kt,
+        student_crosswind_limit_kt=lap.student_crosswind_limit_kt,
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class LastLap:
+    """The last lap of a sortie in one kind of landing: when it was flown, and by what."""
+
+    flown_at: datetime
+    request: BriefRequest
+
+
+@dataclass(slots=True)
+class SortieSoFar:
+    """What a sortie has taught so far, while many of its laps are written at once: read once, then kept in step."""
+
+    teaching: dict[tuple[str, str], TeachingLaps] = field(default_factory=dict)
+    last: dict[str, LastLap | None] = field(default_factory=dict)
+    request: BriefRequest | None = None  # the sortie's own, which stands while its laps are written
+
+    def forget(self) -> None:
+        """Read all anew: something has changed that cannot be followed here."""
+        self.teaching.clear()
+        self.last.clear()
+
+    def has_written(self, lap: Lap, request: BriefRequest | None) -> None:
+        """Follow a lap that was written; ``request`` is what a new one is flown by, None for one there was."""
+        before = self.last.get(lap.landing)
+        followed = request is not None and (before is None or lap.flown_at > before.flown_at)
+        if followed and request is not None and lap.landing in self.last:
+            self.last[lap.landing] = LastLap(lap.flown_at, request)
+        if followed and lap.flown is not None:
+            of_flap = [(landing, known) for (landing, flap), known in self.teaching.items() if flap == lap.flap]
+            followed = all(known.add(lap, is_own_kind=landing == lap.landing) for landing, known in of_flap)
+        if not followed:
+            self.forget()
+
+
+def _last_of(db: Session, sortie: Sortie, landing: str) -> LastLap | None:
+    lap = db.scalar(
+        select(Lap)
+        .where(Lap.sortie_id == sortie.id, Lap.landing == landing, Lap.removed_at.is_(None))
+        .order_by(Lap.flown_at.desc(), Lap.id.desc())
+        .limit(1)
+    )
+    if lap is not None:
+        with suppress(UnreadableRow):
+            return LastLap(lap.flown_at, flown_request(db, lap))
+    return None
+
+
+def live_request(
+    db: Session,
+    sortie: Sortie,
+    *,
+    landing: LandingKind | None = None,
+    spot_ft: float | None = None,
+    runway_end: RunwayEnd | None = None,
+    so_far: SortieSoFar | None = None,
+) -> BriefRequest:
+    """The request of a sortie with all that its school, student and laps so far add; or of another kind, spot, runway.
+
+    :param so_far: what the sortie has taught so far, for a caller who writes many laps
+    """
+    request = _asked(sortie, landing=landing, spot_ft=spot_ft, runway_end=runway_end, so_far=so_far)
+    kind, flap = request.landing, request.flap_setting.name
+    prior = prior_deceleration_fps2(request)
+    if so_far is None:
+        learned = calibration_for(db, sortie, prior_deceleration_fps2=prior, landing=kind, flap=flap)
+        last = _last_of(db, sortie, kind)
+    else:
+        if (kind, flap) not in so_far.teaching:
+            so_far.teaching[kind, flap] = teaching_laps(db, sortie, landing=kind, flap=flap)
+        if kind not in so_far.last:
+            so_far.last[kind] = _last_of(db, sortie, kind)
+        learned = so_far.teaching[kind, flap].belief(prior_deceleration_fps2=prior)
+        last = so_far.last[kind]
+    request = dataclasses.replace(request, calibration=learned)
+    return request if last is None else _stepped(request, last.request, sortie.school.aim_step_ft)
+
+
+def _asked(
+    sortie: Sortie,
+    *,
+    landing: LandingKind | None,
+    spot_ft: float | None,
+    runway_end: RunwayEnd | None,
+    so_far: SortieSoFar | None,
+) -> BriefRequest:
+    """The request of a sortie, or of another kind, spot, runway, before anything was learned."""
+    is_elsewhere = runway_end is not None and runway_end.id != sortie.runway_end_id
+    request = so_far.request if so_far is not None and not is_elsewhere else None
+    if request is None:
+        request = request_of(
+            sortie,
+            choices=Choices.of(sortie, runway_end=runway_end if is_elsewhere else None),
+            school_crosswind_limit_kt=sortie.school.crosswind_limit_kt,
+            spot_ft=spot_ft if is_elsewhere else None,  # the sortie's own may lie beyond the end of another runway
+        )
+    if so_far is not None and not is_elsewhere:
+        so_far.request = request
+    changes: dict[str, Any] = {}
+    if landing is not None and landing != request.landing:
+        # another kind has its usual flap and its own speed
+        changes = {'landing': landing, 'flap': None, 'approach_speed_kias': None}
+    if spot_ft is not None:
+        changes['spot_ft'] = spot_ft
+    return changed_request(request, changes) if changes else request
+
+
+def _stepped(request: BriefRequest, flown: BriefRequest, step_ft: float) -> BriefRequest:
+    """Hold what a lap taught within a step: the next aim against where the last lap would aim today."""
+    same = all(getattr(flown, name) == getattr(request, name) for name in ('landing', 'approach_speed_kias'))
+    same = same and flown.flap_setting.name == request.flap_setting.name
+    if not same or flown.aim_point_ft is None or request.technique.aim_distance != 'calibrated':
+        return request
+    wanted_ft = aim_of_ft(request)
+    before_ft = aim_of_ft(flown)
+    # what wind, weight and spot have changed since is not learning and is not held back
+    learned_ft = aim_of_ft(dataclasses.replace(request, calibration=flown.calibration))
+    at_last_ft = learned_ft + (flown.aim_point_ft - before_ft)
+    held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
+    return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)
