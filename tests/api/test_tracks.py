@@ -524,3 +524,33 @@ def test_what_is_not_the_fault_of_a_file_leaves_the_file_as_it_came(marta, demo_
     marta.call('POST', f'/api/tracks/{broken["id"]}/analysis', {})
     work_off(demo_url)
     assert marta.get(f'/api/tracks/{broken["id"]}')['track']['state'] == 'done'
+
+
+def test_a_flight_of_an_older_analysis_is_measured_again_and_its_laps_with_it(marta, demo_url):
+    flight, raw = file_of(rate_hz=4)
+    found = analysed(marta, demo_url, raw)
+    sortie_id = marta.sortie_of('Ines')
+    match(marta, found, sortie_id)
+    laps = laps_of(marta, sortie_id)
+    with psycopg.connect(demo_url.replace('+psycopg', '')) as db:
+        # as an older analysis and model would have left them: a touchdown 30 ft off
+        db.execute(
+            "update track_file set analysis_version = '0', "
+            "report = jsonb_set(report, '{events,1,along_ft}', to_jsonb((report#>>'{events,1,along_ft}')::float8 + 30)) "
+            'where id = %s',
+            [found['track']['id']],
+        )
+        db.execute("update lap set model_version = '1', flown = null")
+    told = marta.get('/api/session')['version']
+    assert told['laps_to_rework'] > 40
+    assert told['flights_to_rework'] == 1
+    work_off(demo_url)
+    told = marta.get('/api/session')['version']
+    assert (told['laps_to_rework'], told['flights_to_rework']) == (0, 0)
+    again = marta.get(f'/api/tracks/{found["track"]["id"]}')
+    assert again['events'] == found['events']
+    assert [lap['along_ft'] for lap in laps_of(marta, sortie_id)] == [lap['along_ft'] for lap in laps]
+    marta.call(
+        'DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204
+    )  # what it made can still be taken back
+    assert laps_of(marta, sortie_id) == []

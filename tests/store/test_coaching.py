@@ -10,11 +10,11 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import judging, laps, scope, sorties
-from bullseye.store.plan import plan_of
-from bullseye.store.requests import changed_request, live_request, request_of
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound
 from bullseye.store.models import Lap, Sortie, User
+from bullseye.store.plan import plan_of
+from bullseye.store.requests import changed_request, live_request, request_of
 
 
 @pytest.fixture

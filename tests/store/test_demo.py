@@ -13,9 +13,9 @@ from bullseye.core.brief.request import RefusedRequest
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
 from bullseye.demo.flights import recorded_flight
 from bullseye.store import laps, scope
-from bullseye.store.requests import brief_of, live_request
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import Sortie, User
+from bullseye.store.requests import brief_of, live_request
 from tests.core.making import make_request
 
 

@@ -106,7 +106,10 @@ def test_what_laps_were_flown_by_is_kept_once_and_never_changed(db):
 
 def test_a_lap_takes_less_than_a_kilobyte_with_its_indexes(db):
     """The demo's laps with speed, time, wind and drift noted, as they lie in the table and in all its indexes."""
-    change(db, 'insert into lap select (jsonb_populate_record(lap, jsonb_build_object(\'id\', gen_random_uuid()))).* from lap, generate_series(1, 100)')
+    change(
+        db,
+        "insert into lap select (jsonb_populate_record(lap, jsonb_build_object('id', gen_random_uuid()))).* from lap, generate_series(1, 100)",
+    )
     db.commit()
     with db.execution_options(isolation_level='AUTOCOMMIT') as loose:
         loose.execute(text('vacuum full lap'))

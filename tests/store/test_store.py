@@ -1,10 +1,11 @@
 import pytest
 from alembic import command
 from alembic.util import CommandError
-from sqlalchemy import create_engine, inspect, select, text
+from sqlalchemy import create_engine, inspect, select, text, update
 
+from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.demo import seed
-from bullseye.store import judging, scope, upgrade
+from bullseye.store import judging, reworking, scope, upgrade
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import Installation, Lap, School, Sortie, User
@@ -129,3 +130,39 @@ def test_the_demo_is_filled_once_and_brought_to_today(sessions):
         days = dict(db.execute(select(Sortie.id, Sortie.planned_on)).all())
         assert days[kept_id] == date.today()
         assert list(days.values()).count(later) == 3
+
+
+def test_laps_of_an_older_model_are_worked_out_again_and_teach_as_if_flown_today(sessions):
+    with sessions() as db:
+        scope.see_every_school(db)
+        before = {row.id: row.flown for row in db.scalars(select(Lap))}
+        one = db.scalars(select(Lap).where(Lap.flown.is_not(None)).order_by(Lap.id)).first()
+        broken_id = one.id
+        db.execute(update(Lap).values(model_version='1', flown=None))
+        db.execute(update(Lap).where(Lap.id == broken_id).values(belief={'scatter_ft': -1}))
+        db.commit()
+        scope.bind(db, one.school_id)
+        assert reworking.outdated(db).laps == len(before)
+        scope.see_every_school(db)
+        assert reworking.rework_laps(db) == len(before)
+        assert reworking.rework_laps(db) == 0  # one that cannot be read is not tried for ever
+        db.expire_all()
+        after = {row.id: row.flown for row in db.scalars(select(Lap))}
+        assert after.pop(broken_id) is None
+        before.pop(broken_id)
+        assert after == before
+        assert {row.model_version for row in db.scalars(select(Lap))} == {MODEL_VERSION}
+
+
+def test_a_lap_that_somebody_is_writing_is_left_for_later(sessions):
+    with sessions() as db, sessions() as other:
+        scope.see_every_school(db)
+        scope.see_every_school(other)
+        db.execute(update(Lap).values(model_version='1'))
+        db.commit()
+        held = other.scalars(select(Lap).order_by(Lap.id).limit(1).with_for_update()).one()
+        count = len(db.scalars(select(Lap.id)).all())
+        assert reworking.rework_laps(db) == count - 1
+        assert held.id not in set(db.scalars(select(Lap.id).where(Lap.model_version == MODEL_VERSION)))
+        other.rollback()
+        assert reworking.rework_laps(db) == 1

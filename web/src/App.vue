@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
+import type { Session } from '@/api/types'
 import DeviceBanner from '@/components/DeviceBanner.vue'
 import KeysDialog from '@/components/KeysDialog.vue'
 import LessonRail from '@/components/LessonRail.vue'
@@ -26,7 +27,23 @@ const undo = useUndo()
 const sync = useSync()
 const track = useTrack()
 const update = useUpdate()
-const session = useQuery(sessionQuery)
+// a session kept on the device before there were versions has none
+const old = (version: Session['version'] | undefined) => (version ? version.laps_to_rework + version.flights_to_rework : 0)
+const session = useQuery({ ...sessionQuery, refetchInterval: (query) => (old(query.state.data?.version) ? 5_000 : false) })
+/** What was derived by an older model stands until the background work has been through it, and that is said. */
+const reworking = computed(() => {
+  const version = session.data.value?.version
+  if (!old(version)) return ''
+  const { laps_to_rework: laps, flights_to_rework: flights } = version!
+  const left = [
+    ...(laps ? [`${laps.toLocaleString('en')} ${laps === 1 ? 'lap' : 'laps'}`] : []),
+    ...(flights ? [`${flights.toLocaleString('en')} recorded ${flights === 1 ? 'flight' : 'flights'}`] : []),
+  ]
+  return `Past laps are being worked out again by touchdown model ${version!.model}: ${left.join(' and ')} to go. Aim points and chances to hit may still move.`
+})
+watch(reworking, (now, before) => {
+  if (before && !now) void client.invalidateQueries()
+})
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
 const places = computed(() => [
@@ -132,6 +149,9 @@ useKeys({
         </template>
       </header>
       <DeviceBanner v-if="person" :session="session.data.value" />
+      <p v-if="reworking" role="status" class="border-b border-line bg-card px-4 py-1 print:hidden">
+        {{ reworking }}
+      </p>
       <!-- never during a sortie: a lesson is flown with what it began with -->
       <div
         v-if="update.isWaiting.value && !sortieId"
@@ -157,6 +177,6 @@ useKeys({
       <span aria-hidden="true">▲ </span>Training aid: the aircraft handbook, local rules and the instructor decide. A
       go-around is always a good answer.
     </p>
-    <KeysDialog v-model="showKeys" />
+    <KeysDialog v-model="showKeys" :version="session.data.value?.version" />
   </div>
 </template>

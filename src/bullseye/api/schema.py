@@ -7,8 +7,7 @@ from typing import Annotated, Any
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, StringConstraints
 
-from bullseye.core.air.wind import true_from_magnetic_deg
-from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.air.wind import given_direction_deg_true
 from bullseye.core.given.airfield import RunwayEnd
 
 
@@ -45,15 +44,11 @@ def true_wind(changes: Mapping[str, Any], runway: RunwayEnd) -> dict[str, Any]:
     :raises InvalidInput: when it is given twice
     """
     found = dict(changes)
-    if 'wind_dir_deg_mag' in found:
-        magnetic_deg = found.pop('wind_dir_deg_mag')
-        if found.get('wind_dir_deg_true') is not None:
-            raise InvalidInput('wind_dir_deg_mag', magnetic_deg, 'only one of wind_dir_deg_true and wind_dir_deg_mag')
-        variation_deg = runway.magnetic_variation_deg
-        found['wind_dir_deg_true'] = (
-            None
-            if magnetic_deg is None
-            else true_from_magnetic_deg(magnetic_deg=magnetic_deg, variation_deg=variation_deg)
+    if {'wind_dir_deg_mag', 'wind_dir_deg_true'} & found.keys():
+        found['wind_dir_deg_true'] = given_direction_deg_true(
+            wind_dir_deg_true=found.get('wind_dir_deg_true'),
+            wind_dir_deg_mag=found.pop('wind_dir_deg_mag', None),
+            variation_deg=runway.magnetic_variation_deg,
         )
     return found
 

@@ -10,11 +10,13 @@ from flask.typing import ResponseReturnValue
 from flask_login import current_user, login_required, login_user, logout_user
 from flask_wtf.csrf import generate_csrf
 
+from bullseye import __version__
 from bullseye.api.context import database, person
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import Id, In, Login, Out, Secret, Text
+from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.demo.examples import add_fleet
-from bullseye.store import catalogue, people, scope
+from bullseye.store import catalogue, people, reworking, scope
 from bullseye.store.errors import NotFound
 from bullseye.store.models import School, User
 
@@ -32,6 +34,15 @@ class PersonOut(Out):
     technique_id: int | None = None
 
 
+class VersionOut(Out):
+    """Which Bullseye this is, by which model it reckons, and what still stands as an older model made it."""
+
+    software: str
+    model: str
+    laps_to_rework: int
+    flights_to_rework: int
+
+
 class SessionOut(Out):
     """Who is signed in, and what the sign-in page needs to know."""
 
@@ -39,6 +50,7 @@ class SessionOut(Out):
     school: str | None
     csrf_token: str
     needs_set_up: bool
+    version: VersionOut
     demo_people: list[PersonOut]
 
 
@@ -119,13 +131,18 @@ def _session() -> SessionOut:
     school = db.get_one(School, user.school_id).name if user else None
     empty = user is None and people.needs_set_up(db)
     demo = [] if user or empty else [PersonOut.model_validate(one) for one in people.demo_people(db)]
+    old = reworking.Outdated(laps=0, flights=0)
     if user:
         scope.bind(db, user.school_id)
+        old = reworking.outdated(db)
     return SessionOut(
         person=PersonOut.model_validate(user) if user else None,
         school=school,
         csrf_token=generate_csrf(),
         needs_set_up=empty,
+        version=VersionOut(
+            software=__version__, model=MODEL_VERSION, laps_to_rework=old.laps, flights_to_rework=old.flights
+        ),
         demo_people=demo,
     )
 

@@ -11,7 +11,8 @@ if TYPE_CHECKING:
     from procrastinate import App
 
 ANALYSE = 'analyse'
-TAKE_UP = 'take up what nobody handed in'
+TAKE_UP = 'analyse files that wait unheeded'
+REWORK = 'work out again what an older model made'
 
 
 def plain_url(url: str) -> str:

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session, sessionmaker, undefer
 
 from bullseye.store import measuring, scope, sorties, trackfiles
 from bullseye.store.models import Sortie, TrackFile, User
+from bullseye.tracks import ANALYSIS_VERSION
 from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.flightlog import log_of, pack
 from bullseye.tracks.readers import as_text, read_track, unpacked
@@ -30,7 +31,9 @@ def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.
     """Analyse a file and keep what was found; only the bytes of a file that is no track are let go."""
     with sessions() as db:
         scope.bind(db, school_id)
-        row = db.scalar(select(TrackFile).where(TrackFile.id == file_id).options(undefer(TrackFile.raw)))
+        row = db.scalar(
+            select(TrackFile).where(TrackFile.id == file_id).options(undefer(TrackFile.raw), undefer(TrackFile.report))
+        )
         if row is None or row.removed_at is not None or row.raw is None:
             return
         row.state, row.attempts = 'working', row.attempts + 1
@@ -89,7 +92,7 @@ def _work(db: Session, row: TrackFile, tell: Callable[[str], None]) -> None:
     runways = measuring.runways(db)
     db.commit()  # the row must be free for the progress that is written beside the work
     found = analyse(track, runways, known=known, progress=tell)
-    _keep(row, found)
+    _keep(db, row, found)
 
 
 def _read(db: Session, row: TrackFile) -> Track:
@@ -123,11 +126,18 @@ def _likely(db: Session, row: TrackFile, track: Track) -> Sortie | None:
     return found[0].sortie if found and sorties.may_coach(by) else None
 
 
-def _keep(row: TrackFile, found: Analysis) -> None:
+def _keep(db: Session, row: TrackFile, found: Analysis) -> None:
     report = as_dict(found)
+    row.state, row.progress, row.problem, row.analysis_version = 'done', '', None, ANALYSIS_VERSION
+    if row.sortie_id is not None:
+        # laps count its events: they are measured anew where these are the same, else all stays as it was confirmed
+        if not measuring.are_same_ends(row, report):
+            return
+        row.report, row.log = report, pack(log_of(found))
+        measuring.measure_again(db, row)
+        return
     row.report, row.log = report, pack(log_of(found))
     row.laps, row.warnings = len(found.laps), list(found.warnings)
     row.begun_at = datetime.fromtimestamp(float(found.track.time_s[0]), UTC)
     row.ended_at = datetime.fromtimestamp(float(found.track.time_s[-1]), UTC)
     row.fixes = found.track.count
-    row.state, row.progress, row.problem = 'done', '', None

@@ -12,8 +12,8 @@ from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
-from bullseye.jobs import ANALYSE, TAKE_UP, lock_of, plain_url
-from bullseye.store import scope, trackfiles
+from bullseye.jobs import ANALYSE, REWORK, TAKE_UP, lock_of, plain_url
+from bullseye.store import reworking, scope, trackfiles
 from bullseye.store.database import open_engine, session_maker
 
 _CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
@@ -29,6 +29,15 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
 
         analyse_file(sessions, school_id, uuid.UUID(file_id))
 
+    @app.task(name=REWORK, queueing_lock=REWORK)
+    async def rework() -> None:
+        while await asyncio.to_thread(_rework_some, sessions):
+            pass
+        with sessions() as db:
+            scope.see_every_school(db)
+            flights = reworking.old_flights(db)
+        await _hand_in(app, flights)
+
     @app.periodic(cron='*/2 * * * *')
     @app.task(name=TAKE_UP, queueing_lock=TAKE_UP)
     async def take_up(timestamp: int) -> None:
@@ -38,6 +47,12 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
         await _hand_in(app, left)
 
     return app
+
+
+def _rework_some(sessions: sessionmaker[Session]) -> int:
+    with sessions() as db:
+        scope.see_every_school(db)
+        return reworking.rework_laps(db)
 
 
 async def _hand_in(app: App, files: Sequence[tuple[int, uuid.UUID]]) -> None:
@@ -55,6 +70,8 @@ async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
         scope.see_every_school(db)
         left = trackfiles.sweep(db)
     await _hand_in(app, left)
+    with suppress(AlreadyEnqueued):
+        await app.configure_task(REWORK).defer_async()
 
 
 def work(url: str, *, until_done: bool = False) -> None:

@@ -31,6 +31,7 @@ _NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a
 _USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
 _AROUND = timedelta(hours=36)
 _LAST_TAP = timedelta(minutes=3)
+_SAME_END = timedelta(seconds=20)  # [own] between two analyses of one landing
 _ENDS = ('touchdown', 'go_around', 'low_approach')
 _AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
 _BY_GROUND_KT = 5.0  # of one from groundspeed and reported wind: the wind on short final is not the reported one [own]
@@ -299,6 +300,25 @@ def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
     made = setting(request)
     true_kt = groundspeed_kt + made.approach.headwind_kt
     return made.flap.airspeed_table.indicated_kt(true_kt * made.density_ratio**0.5)
+
+
+def are_same_ends(row: TrackFile, report: Mapping[str, Any]) -> bool:
+    """Whether another analysis of a flight found the same ends of laps, at the same places of its list."""
+    if row.report is None or len(row.report['events']) != len(report['events']):
+        return False
+    for before, now in zip(row.report['events'], report['events'], strict=True):
+        apart = datetime.fromisoformat(now['time']) - datetime.fromisoformat(before['time'])
+        if abs(apart) > _SAME_END or any(before[name] != now[name] for name in ('kind', 'field', 'runway')):
+            return False
+    return True
+
+
+def measure_again(db: Session, row: TrackFile) -> None:
+    """Lay what a new analysis of a flight measured beside what was noted of its laps. The caller commits."""
+    ends = dict(_ends(row))
+    for lap in db.scalars(select(Lap).where(Lap.track_file_id == row.id)).all():
+        if lap.track_event in ends:
+            _measure(db, lap, row, lap.track_event, ends[lap.track_event])
 
 
 def take_back(db: Session, row: TrackFile) -> None:

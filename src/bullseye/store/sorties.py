@@ -10,7 +10,7 @@ from typing import Any, Literal
 from sqlalchemy import RowMapping, Select, func, select
 from sqlalchemy.orm import Session, aliased, joinedload
 
-from bullseye.core.air.wind import true_from_magnetic_deg
+from bullseye.core.air.wind import given_direction_deg_true
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
@@ -149,19 +149,18 @@ def _with_true_wind(db: Session, values: Mapping[str, Any], *, runway_end_id: in
     :raises InvalidInput: when it is given twice
     """
     found = dict(values)
-    if 'wind_dir_deg_mag' not in found:
-        return found | {'wind_reference': 'true'} if found.get('wind_dir_deg_true') is not None else found
-    magnetic_deg = found.pop('wind_dir_deg_mag')
-    if found.get('wind_dir_deg_true') is not None:
-        raise InvalidInput('wind_dir_deg_mag', magnetic_deg, 'only one of wind_dir_deg_true and wind_dir_deg_mag')
+    if not {'wind_dir_deg_mag', 'wind_dir_deg_true'} & found.keys():
+        return found
     row = db.get(RunwayEnd, runway_end_id) if 0 < runway_end_id < 2**31 else None
     if row is None:
         raise InvalidInput('runway_end_id', runway_end_id, 'one of the school (runway end not found)')
-    variation_deg = catalogue.runway_of(row).magnetic_variation_deg
-    found['wind_dir_deg_true'] = (
-        None if magnetic_deg is None else true_from_magnetic_deg(magnetic_deg=magnetic_deg, variation_deg=variation_deg)
+    magnetic_deg = found.pop('wind_dir_deg_mag', None)
+    found['wind_dir_deg_true'] = given_direction_deg_true(
+        wind_dir_deg_true=found.get('wind_dir_deg_true'),
+        wind_dir_deg_mag=magnetic_deg,
+        variation_deg=catalogue.runway_of(row).magnetic_variation_deg,
     )
-    return found | {'wind_reference': 'magnetic'}
+    return found | {'wind_reference': 'true' if magnetic_deg is None else 'magnetic'}
 
 
 def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:

@@ -1,1 +1,3 @@
-"""From a recorded flight to measured laps: readers, cleaning, smoothing, events, measures."""
+"""From a recorded flight to measured laps; :mod:`bullseye.tracks.readers` reads the files."""
+
+ANALYSIS_VERSION = '1'  # goes up when the same file is measured otherwise

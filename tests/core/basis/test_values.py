@@ -24,10 +24,10 @@ END = {'ident': '05', 'course_deg_true': 38.0, 'length_ft': 2_790.0, 'width_ft':
 
 def test_the_exact_units():
     # [pub] ICAO Annex 5: 1 ft = 0.3048 m and 1 nm = 1852 m, exactly
-    assert FT_PER_M * 0.3048 == pytest.approx(1, abs=1e-12)
+    assert pytest.approx(1, abs=1e-12) == FT_PER_M * 0.3048
     assert pytest.approx(6_076.115, abs=0.001) == FT_PER_NM
     assert pytest.approx(1.68781, abs=1e-5) == FPS_PER_KT
-    assert 29.92 * HPA_PER_INHG == pytest.approx(1_013.2, abs=0.05)  # [com] the two settings of an altimeter
+    assert pytest.approx(1_013.2, abs=0.05) == 29.92 * HPA_PER_INHG  # [com] the two settings of an altimeter
 
 
 @pytest.mark.parametrize(

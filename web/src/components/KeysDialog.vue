@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** All keys, on the key "?". */
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import type { Session } from '@/api/types'
 import { STEPS } from '@/steps'
+
+defineProps<{ version: Session['version'] | undefined }>()
 
 const open = defineModel<boolean>({ required: true })
 const KEYS: readonly (readonly [string, string])[] = [
@@ -30,6 +33,7 @@ const KEYS: readonly (readonly [string, string])[] = [
             <dd>{{ what }}</dd>
           </template>
         </dl>
+        <p v-if="version" class="mt-3 text-sm text-soft">Bullseye {{ version.software }}, touchdown model {{ version.model }}.</p>
         <button type="button" class="button mt-4" @click="open = false">Close</button>
       </DialogPanel>
     </div>

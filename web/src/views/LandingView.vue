@@ -18,7 +18,7 @@ import { useUndo } from '@/stores/undo'
 import { landingLength, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
-import { LANDING_LABEL, percent, round, signed, windWords } from '@/words'
+import { LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -206,7 +206,7 @@ const otherProblem = computed(() =>
             </select>
           </div>
           <Stepper
-            :model-value="wind.wind_dir_deg_mag"
+            :model-value="wind.wind_dir_deg_mag === null ? null : Math.round(wind.wind_dir_deg_mag) || 360"
             label="Wind from, magnetic"
             unit="°"
             :min="0"

@@ -421,7 +421,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :min="0"
               :max="360"
               :step="10"
-              :start="sortie.wind_dir_deg_mag ?? 360"
+              :start="Math.round(sortie.wind_dir_deg_mag ?? 360) || 360"
               empty-word="as briefed"
               :error="fieldErrors.wind_dir_deg_mag"
               @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })"
@@ -436,7 +436,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="sortie.wind_kt"
               empty-word="as briefed"
               :error="fieldErrors.wind_kt"
-              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? sortie.wind_dir_deg_mag) })"
+              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? roundDirection(sortie.wind_dir_deg_mag)) })"
             />
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">Remove this lap</button>

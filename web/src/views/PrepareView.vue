@@ -32,7 +32,9 @@ const form = reactive<Form>({
   standard_id: 0,
   landing: 'normal',
   wind_kt: 0,
+  // one of the two: a direction is kept by the north it was given by
   wind_dir_deg_mag: null,
+  wind_dir_deg_true: null,
   gust_kt: null,
   temperature_c: 15,
   qnh_hpa: 1013.25,
@@ -64,7 +66,9 @@ watch(
       standard_id: own?.standard.id ?? last?.standard_id ?? all.standards[0]?.id ?? 0,
       landing: from?.landing ?? 'normal',
       technique_id: own?.technique.id ?? null,
-      wind_dir_deg_mag: from?.wind_dir_deg_mag ?? null,
+      ...(own?.wind_reference === 'magnetic'
+        ? { wind_dir_deg_mag: own.wind_dir_deg_mag, wind_dir_deg_true: null }
+        : { wind_dir_deg_mag: null, wind_dir_deg_true: from?.wind_dir_deg_true ?? null }),
       wind_kt: from?.wind_kt ?? 0,
       gust_kt: from?.gust_kt ?? null,
       temperature_c: from?.temperature_c ?? 15,
@@ -113,7 +117,7 @@ const field = computed(() =>
 const said = ref<string[]>([])
 const reportProblem = ref('')
 /** The wind as the report has it, beside what the sock says. */
-const reported = ref<{ wind_dir_deg_mag: number | null; wind_kt: number; gust_kt: number | null } | null>(null)
+const reported = ref<Pick<Form, 'wind_dir_deg_mag' | 'wind_dir_deg_true' | 'wind_kt' | 'gust_kt'> | null>(null)
 type Read = Awaited<ReturnType<typeof api.readMetar>>
 /** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
 function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
@@ -122,16 +126,17 @@ function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
       found.wind_kt === null
         ? null
         : {
-            wind_dir_deg_mag: magnetic === null ? null : Math.round(magnetic),
-            wind_kt: Math.round(found.wind_kt),
-            gust_kt: found.gust_kt === null ? null : Math.round(found.gust_kt),
+            wind_dir_deg_mag: null,
+            wind_dir_deg_true: found.wind_dir_deg_true,
+            wind_kt: found.wind_kt,
+            gust_kt: found.gust_kt,
           }
     if (reported.value && form.wind_source !== 'sock') {
       Object.assign(form, reported.value)
       form.wind_source = 'report'
     }
     form.temperature_c = found.temperature_c ?? form.temperature_c
-    form.qnh_hpa = found.qnh_hpa === null ? form.qnh_hpa : Math.round(found.qnh_hpa)
+    form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
     const true_deg = found.wind_dir_deg_true
     said.value = [
       ...(true_deg === null || magnetic === null
@@ -190,7 +195,7 @@ function byReport() {
   if (reported.value) Object.assign(form, reported.value)
   form.wind_source = 'report'
 }
-/** A direction is typed as the tower says it or as a report writes it; it is kept magnetic. */
+/** A direction is typed as the tower says it or as a report writes it, and shown by either north. */
 const REFERENCES = [
   { value: 'mag', label: 'Magnetic, as the tower says' },
   { value: 'true', label: 'True, as a report writes' },
@@ -201,11 +206,20 @@ const variation = computed(
 )
 const round360 = (deg: number) => ((Math.round(deg) % 360) + 360) % 360 || 360
 const shownDirection = computed(() => {
-  const mag = form.wind_dir_deg_mag ?? null
-  return mag === null || reference.value === 'mag' ? mag : round360(mag + variation.value)
+  const { wind_dir_deg_mag: mag, wind_dir_deg_true: isTrue } = form
+  if (reference.value === 'mag') return mag ?? (isTrue == null ? null : round360(isTrue - variation.value))
+  return isTrue ?? (mag == null ? null : round360(mag + variation.value))
 })
-function toMagnetic(typed: number | null) {
-  return typed === null || reference.value === 'mag' ? typed : round360(typed - variation.value)
+function from(typed: number | null) {
+  return reference.value === 'mag'
+    ? { wind_dir_deg_mag: typed, wind_dir_deg_true: null }
+    : { wind_dir_deg_mag: null, wind_dir_deg_true: typed }
+}
+/** A wind in words, by the compass at the runway chosen. */
+function spoken(wind: NonNullable<typeof reported.value> | Form) {
+  const { wind_dir_deg_true: isTrue, wind_kt, gust_kt = null } = wind
+  const wind_dir_deg_mag = wind.wind_dir_deg_mag ?? (isTrue == null ? null : round360(isTrue - variation.value))
+  return windWords({ wind_dir_deg_mag, wind_kt, gust_kt })
 }
 const at = computed(() => (form.planned_time && form.planned_on ? `${form.planned_on}T${form.planned_time}Z` : null))
 const asked = computed(() => ({
@@ -214,6 +228,7 @@ const asked = computed(() => ({
   student_id: form.student_id || null,
   wind_kt: form.wind_kt,
   wind_dir_deg_mag: form.wind_dir_deg_mag,
+  wind_dir_deg_true: form.wind_dir_deg_true,
   gust_kt: form.gust_kt,
   temperature_c: form.temperature_c,
   qnh_hpa: form.qnh_hpa,
@@ -272,7 +287,9 @@ async function save() {
             landing: before.landing,
             flap: before.flap,
             weight_lb: before.weight_lb,
-            wind_dir_deg_mag: before.wind_dir_deg_mag,
+            ...(before.wind_reference === 'magnetic'
+              ? { wind_dir_deg_mag: before.wind_dir_deg_mag }
+              : { wind_dir_deg_true: before.wind_dir_deg_true }),
             wind_kt: before.wind_kt,
             gust_kt: before.gust_kt,
             temperature_c: before.temperature_c,
@@ -414,7 +431,7 @@ const otherProblem = computed(() =>
           </template>
         </p>
         <div v-if="form.wind_source === 'sock' && reported" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2" role="status">
-          <p><b>The sock wins:</b> {{ windWords(form as Parameters<typeof windWords>[0]) }}. The report says {{ windWords(reported) }}.</p>
+          <p><b>The sock wins:</b> {{ spoken(form) }}. The report says {{ spoken(reported) }}.</p>
           <button type="button" class="button mt-1" @click="byReport">Back to the report</button>
         </div>
         <Choice v-model="reference" label="Wind direction by hand" :options="REFERENCES" />
@@ -427,8 +444,8 @@ const otherProblem = computed(() =>
           :step="10"
           :start="360"
           empty-word="variable"
-          :error="fields.wind_dir_deg_mag"
-          @update:model-value="bySock({ wind_dir_deg_mag: toMagnetic($event) })"
+          :error="fields.wind_dir_deg_mag ?? fields.wind_dir_deg_true"
+          @update:model-value="bySock(from($event))"
         />
         <div class="grid grid-cols-2 gap-3">
           <Stepper

@@ -61,6 +61,20 @@ def magnetic_from_true_deg(*, true_deg: float, variation_deg: float) -> float:
     return (true_deg - variation_deg) % 360 or 360.0
 
 
+def given_direction_deg_true(
+    *, wind_dir_deg_true: float | None, wind_dir_deg_mag: float | None, variation_deg: float
+) -> float | None:
+    """The true direction of a wind that was given by either north; None when it was given by neither.
+
+    :raises InvalidInput: when it is given by both
+    """
+    if wind_dir_deg_mag is None:
+        return wind_dir_deg_true
+    if wind_dir_deg_true is not None:
+        raise InvalidInput('wind_dir_deg_mag', wind_dir_deg_mag, 'only one of wind_dir_deg_true and wind_dir_deg_mag')
+    return true_from_magnetic_deg(magnetic_deg=wind_dir_deg_mag, variation_deg=variation_deg)
+
+
 def shown_magnetic_deg(direction_deg_true: float | None, *, variation_deg: float) -> float | None:
     """A direction as a compass shows it at a runway, to a ten thousandth of a degree; None stays unknown."""
     if direction_deg_true is None:

@@ -10,7 +10,7 @@ from typing import Annotated, Any, get_args
 from annotated_types import Ge, Le
 from pydantic import TypeAdapter, ValidationError
 
-from bullseye.core.air.wind import Wind, true_from_magnetic_deg
+from bullseye.core.air.wind import Wind, given_direction_deg_true
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import LandingKind, StandardCode
 from bullseye.core.basis.quantity import Checked, Degrees, Name, Real
@@ -33,17 +33,15 @@ class Weather(Checked):
     gust_kt: Annotated[Real, Ge(0), Le(150)] | None = None
 
     def check_together(self) -> None:
-        if self.wind_dir_deg_true is not None and self.wind_dir_deg_mag is not None:
-            raise InvalidInput(
-                'wind_dir_deg_mag', self.wind_dir_deg_mag, 'only one of wind_dir_deg_true and wind_dir_deg_mag'
-            )
         self.wind(variation_deg=0.0)
 
     def wind(self, *, variation_deg: float) -> Wind:
         """The wind by its true direction; variation is positive east."""
-        direction = self.wind_dir_deg_true
-        if self.wind_dir_deg_mag is not None:
-            direction = true_from_magnetic_deg(magnetic_deg=self.wind_dir_deg_mag, variation_deg=variation_deg)
+        direction = given_direction_deg_true(
+            wind_dir_deg_true=self.wind_dir_deg_true,
+            wind_dir_deg_mag=self.wind_dir_deg_mag,
+            variation_deg=variation_deg,
+        )
         return Wind(direction_deg_true=direction, speed_kt=self.wind_kt, gust_kt=self.gust_kt)
 
 

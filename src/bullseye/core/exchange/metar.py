@@ -82,7 +82,8 @@ def _parsed(text: str, now: datetime) -> Metar:
 
 
 def _value(quantity: object, unit: str) -> float | None:
-    return None if quantity is None else float(quantity.value(unit))  # type: ignore[attr-defined]
+    """A value in our unit, to a tenth: no report tells more, and screens show the very figure that is used."""
+    return None if quantity is None else round(float(quantity.value(unit)), 1)  # type: ignore[attr-defined]
 
 
 def _warnings(found: Metar, observed_at: datetime | None, *, now: datetime, station: str | None) -> list[str]:
