@@ -527,7 +527,7 @@ def test_what_is_not_the_fault_of_a_file_leaves_the_file_as_it_came(marta, demo_
 
 
 def test_a_flight_of_an_older_analysis_is_measured_again_and_its_laps_with_it(marta, demo_url):
-    flight, raw = file_of(rate_hz=4)
+    _, raw = file_of(rate_hz=4)
     found = analysed(marta, demo_url, raw)
     sortie_id = marta.sortie_of('Ines')
     match(marta, found, sortie_id)

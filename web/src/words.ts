@@ -83,6 +83,9 @@ export function direction(deg: number | null): string {
   return String(spoken).padStart(3, '0')
 }
 
+/** A direction in whole degrees, north 360; null stays unknown. */
+export const wholeDirection = (deg: number | null) => (deg === null ? null : Math.round(deg) % 360 || 360)
+
 /** Wind in words: `070° 9 gust 14 kt`. */
 export function windWords(wind: { wind_dir_deg_mag: number | null; wind_kt: number; gust_kt: number | null }): string {
   if (wind.wind_kt === 0 && !wind.gust_kt) return 'calm'

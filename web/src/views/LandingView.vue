@@ -206,7 +206,7 @@ const otherProblem = computed(() =>
             </select>
           </div>
           <Stepper
-            :model-value="wind.wind_dir_deg_mag === null ? null : Math.round(wind.wind_dir_deg_mag) || 360"
+            :model-value="wholeDirection(wind.wind_dir_deg_mag)"
             label="Wind from, magnetic"
             unit="°"
             :min="0"

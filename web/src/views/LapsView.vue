@@ -27,7 +27,7 @@ import { EXCLUDED_LABEL, type LapState } from '@/marks'
 import { useSync } from '@/offline/sync'
 import { clamp, landingLength, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
-import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, windWords } from '@/words'
+import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, wholeDirection, windWords } from '@/words'
 
 const LISTED = 10
 const id = Number(useRoute().params.id)
@@ -421,7 +421,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :min="0"
               :max="360"
               :step="10"
-              :start="Math.round(sortie.wind_dir_deg_mag ?? 360) || 360"
+              :start="wholeDirection(sortie.wind_dir_deg_mag) ?? 360"
               empty-word="as briefed"
               :error="fieldErrors.wind_dir_deg_mag"
               @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })"
@@ -436,7 +436,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="sortie.wind_kt"
               empty-word="as briefed"
               :error="fieldErrors.wind_kt"
-              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? roundDirection(sortie.wind_dir_deg_mag)) })"
+              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? wholeDirection(sortie.wind_dir_deg_mag)) })"
             />
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">Remove this lap</button>
