@@ -11,8 +11,9 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import IO, Any
 
+from bullseye.core.brief.flat import flat_whole_brief, flat_whole_schema
 from bullseye.core.brief.request import RefusedRequest, request_schema
-from bullseye.core.brief.whole import make_whole_brief, whole_adapter
+from bullseye.core.brief.whole import make_whole_brief
 from bullseye.core.brief.whole_request import parse_whole_request, whole_request_schema
 from bullseye.core.learn.advice import advice_adapter, advice_request_schema, advise, parse_advice_request
 from bullseye.demo.fleet import AIRCRAFT, field_files
@@ -38,8 +39,7 @@ def brief_from_json(text: str) -> dict[str, Any]:
     """
     request, plan, report = parse_whole_request(_read(text), aircraft_by_name=AIRCRAFT, now=datetime.now(UTC))
     answer = make_whole_brief(request, plan, weather_warnings=report.warnings if report else ())
-    found: dict[str, Any] = whole_adapter().dump_python(answer, mode='json')
-    return found
+    return flat_whole_brief(answer)
 
 
 def advice_from_json(text: str) -> dict[str, Any]:
@@ -64,7 +64,7 @@ def _answers(lines: IO[str], answer: Answer) -> Iterator[dict[str, Any]]:
 def _brief_schema() -> dict[str, Any]:
     return {
         'request': whole_request_schema(request_schema(list(AIRCRAFT))),
-        'answer': whole_adapter().json_schema(mode='serialization'),
+        'answer': flat_whole_schema(),
     }
 
 

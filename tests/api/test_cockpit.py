@@ -157,7 +157,7 @@ def test_a_lap_of_another_kind_and_spot_is_judged_as_such(marta):
     again = marta.put_lap(sortie, lap_id=kept['id'], along_ft=800.0, landing='normal', spot_ft=700.0)
     assert again['box_ft'] == [700.0, 1_100.0]  # the same, normal: 0 to +400 ft
     brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {'landing': 'short_field', 'spot_ft': 700.0})['brief']
-    assert brief['box_ft'] == [700.0, 900.0]
+    assert brief['aim']['box_ft'] == [700.0, 900.0]
 
 
 def test_a_lap_left_out_of_learning_teaches_nothing(marta):
@@ -165,26 +165,26 @@ def test_a_lap_left_out_of_learning_teaches_nothing(marta):
     before = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
     marta.put_lap(sortie, lap_id=lap_id, along_ft=1_500.0, excluded='gust')
     after = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    assert after['aim_point_ft'] == before['aim_point_ft']
+    assert after['aim']['aim_point_ft'] == before['aim']['aim_point_ft']
     assert marta.get(f'/api/sorties/{sortie}/laps')['summary']['measured'] == 0
     marta.put_lap(sortie, lap_id=lap_id, along_ft=1_500.0)
     taught = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    assert taught['aim_point_ft'] < before['aim_point_ft']
+    assert taught['aim']['aim_point_ft'] < before['aim']['aim_point_ft']
 
 
 def test_one_lap_never_moves_the_aim_by_more_than_the_schools_step(app, marta):
     sortie = marta.sortie_of('Ines')
     assert marta.call('PATCH', '/api/school', {'aim_step_ft': 2.0})['aim_step_ft'] == 2.0
     steps = []
-    aim = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
+    aim = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim']['aim_point_ft']
     for minute in range(6):
         marta.put_lap(sortie, along_ft=1_200.0, flown_at=f'2026-11-20T10:{minute:02d}:00Z')
-        moved = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
+        moved = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim']['aim_point_ft']
         steps.append(abs(moved - aim))
         aim = moved
     assert max(steps) == pytest.approx(2, abs=0.5)
     marta.call('PATCH', '/api/school', {'aim_step_ft': 300.0})
-    freed = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim_point_ft']
+    freed = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim']['aim_point_ft']
     assert abs(freed - aim) > 5
     marta.call('PATCH', '/api/school', {'aim_step_ft': 0.0}, status=422)
     Browser(app).sign_in('elias').call('PATCH', '/api/school', {'aim_step_ft': 50.0}, status=403)
@@ -196,7 +196,7 @@ def test_limits_of_school_and_student_reach_the_brief(app, marta):
     marta.call('PATCH', '/api/school', {'crosswind_limit_kt': 9.0})
     assert marta.call('PATCH', f'/api/people/{ines}', {'crosswind_limit_kt': 4.0})['crosswind_limit_kt'] == 4.0
     brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    limits = {one['name']: one['limit_kt'] for one in brief['crosswind_limits']}
+    limits = {one['name']: one['limit_kt'] for one in brief['wind']['crosswind_limits']}
     assert (limits['student'], limits['school']) == (4.0, 9.0)
     marta.call('PATCH', '/api/people/999999', {'crosswind_limit_kt': 4.0}, status=404)
     Browser(app).sign_in('ines').call('PATCH', f'/api/people/{ines}', {'crosswind_limit_kt': 40.0}, status=403)

@@ -11,14 +11,14 @@ from tests.api.conftest import Browser
 def test_a_lap_is_scored_explained_and_moves_the_next_aim(marta):
     sortie = marta.sortie_of('Owen')
     before = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    lap = marta.put_lap(sortie, along_ft=before['target_ft'] + 150, drift='none')
+    lap = marta.put_lap(sortie, along_ft=before['aim']['target_ft'] + 150, drift='none')
     assert lap['number'] == 1
     assert lap['diagnosis']['error_ft'] == pytest.approx(150)
     known = [part['feet'] for part in lap['diagnosis']['parts'] if part['feet'] is not None]
     assert sum(known) == pytest.approx(150)
     assert lap['score']['hit'] is False  # power-off 180, US commercial: a box of 200 ft, 150 ft past its middle
     after = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    assert after['aim_point_ft'] < before['aim_point_ft']
+    assert after['aim']['aim_point_ft'] < before['aim']['aim_point_ft']
     assert after['basis']['laps'] == before['basis']['laps'] + 1
 
 
@@ -116,11 +116,13 @@ def test_a_lap_may_be_flown_to_another_runway_and_is_judged_on_it(marta):
     assert {'05', '23'} <= set(ends)
     there = marta.call('POST', f'/api/sorties/{sortie}/brief', {'runway_end_id': ends['23']})['brief']
     here = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
-    assert here['headwind_kt'] == pytest.approx(-there['headwind_kt'], abs=0.01)  # the other end of the same pavement
+    assert here['wind']['headwind_kt'] == pytest.approx(
+        -there['wind']['headwind_kt'], abs=0.01
+    )  # the other end of the same pavement
     lap_id = str(uuid.uuid4())
     lap = marta.put_lap(sortie, lap_id=lap_id, runway_end_id=ends['23'], aim_point_ft=300.0)
     assert lap['runway_ident'] == '23'
-    assert lap['recommended_aim_point_ft'] == pytest.approx(there['aim_point_ft'])
+    assert lap['recommended_aim_point_ft'] == pytest.approx(there['aim']['aim_point_ft'])
     moved = marta.put_lap(sortie, lap_id=lap_id, runway_end_id=ends['05'])
     assert moved['runway_ident'] == '05'
     assert moved['revision'] == lap['revision'] + 1
@@ -140,8 +142,8 @@ def test_what_is_taken_along_answers_for_every_runway_that_can_be_flown(marta):
     assert ends[own] not in elsewhere
     assert ends['23'] in elsewhere
     asked = marta.call('POST', f'/api/sorties/{sortie}/brief', {'runway_end_id': ends['23']})['brief']
-    assert elsewhere[ends['23']]['brief']['aim_point_ft'] == asked['aim_point_ft']
-    assert elsewhere[ends['23']]['answers']['briefed_aim_ft'] == pytest.approx(asked['aim_point_ft'], abs=0.5)
+    assert elsewhere[ends['23']]['brief']['aim']['aim_point_ft'] == asked['aim']['aim_point_ft']
+    assert elsewhere[ends['23']]['answers']['briefed_aim_ft'] == pytest.approx(asked['aim']['aim_point_ft'], abs=0.5)
 
 
 YEAR_ONE, YEAR_LAST = '0001-01-01T00:00:00+14:00', '9999-12-31T23:59:59-12:00'

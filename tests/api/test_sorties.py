@@ -1,5 +1,8 @@
+import json
+
 import pytest
 
+from bullseye.cli import brief_from_json
 from bullseye.store import people
 from tests.api.conftest import Browser
 from tests.api.test_session import CHIEF
@@ -26,7 +29,7 @@ def test_a_sortie_is_planned_with_the_usual_values_and_briefed(marta):
     assert made['weight_lb'] == 2_080  # two thirds of the way from 1,450 to 2,400 lb, in tens
     answer = marta.call('POST', f'/api/sorties/{made["id"]}/brief', {})
     assert answer['change'] is None
-    assert answer['brief']['predicted_touchdown_ft'] == pytest.approx(made['spot_ft'] + 200)
+    assert answer['brief']['touchdown']['predicted_touchdown_ft'] == pytest.approx(made['spot_ft'] + 200)
 
 
 def test_the_api_and_the_command_line_give_the_same_brief(marta):
@@ -55,9 +58,11 @@ def test_the_api_and_the_command_line_give_the_same_brief(marta):
             weather={'wind_dir_deg_mag': 70, 'wind_kt': 8, 'gust_kt': 14},
         )
     )
-    assert ours['aim_point_ft'] == pytest.approx(theirs.aim_point_ft)
-    assert ours['approach_speed_kias'] == pytest.approx(theirs.approach_speed_kias)
-    assert ours['hit_chance'] == pytest.approx(theirs.hit_chance, abs=0.05)  # a prior of bias is carried along
+    assert ours['aim']['aim_point_ft'] == pytest.approx(theirs.aim.aim_point_ft)
+    assert ours['speed']['approach_speed_kias'] == pytest.approx(theirs.speed.approach_speed_kias)
+    assert ours['aim']['hit_chance'] == pytest.approx(
+        theirs.aim.hit_chance, abs=0.05
+    )  # a prior of bias is carried along
 
 
 @pytest.mark.parametrize(
@@ -92,7 +97,7 @@ def test_a_what_if_is_answered_in_feet_and_writes_nothing(marta):
     sortie = marta.sortie_of('Owen')
     before = marta.get(f'/api/sorties/{sortie}')
     answer = marta.call('POST', f'/api/sorties/{sortie}/brief', {'wind_kt': 20, 'spot_ft': 900})
-    assert answer['brief']['spot_ft'] == 900
+    assert answer['brief']['aim']['spot_ft'] == 900
     assert 'ft' in answer['change']['words']
     assert marta.get(f'/api/sorties/{sortie}') == before
     marta.call('PATCH', f'/api/sorties/{sortie}', {'wind_kt': 20, 'gust_kt': None})
@@ -135,3 +140,57 @@ def test_another_school_is_invisible(app, marta):
     # nor can anything of the other school be chosen
     refused = ada.call('POST', '/api/sorties', choices(marta), status=422)
     assert 'not found' in refused['message']
+
+
+def _flat(brief):
+    parts = {
+        name: value
+        for part in ('wind', 'speed', 'aim', 'touchdown', 'ground')
+        for name, value in brief.pop(part).items()
+    }
+    return parts | brief
+
+
+@pytest.mark.parametrize(
+    'wind',
+    [
+        {'wind_dir_deg_true': 352.0, 'wind_kt': 9.0, 'gust_kt': 17.0},
+        {'wind_dir_deg_mag': 4.0, 'wind_kt': 9.0, 'gust_kt': 17.0},  # west variation: from the other side of north
+    ],
+)
+def test_screen_and_command_line_give_the_same_brief_to_the_digit(marta, wind):
+    sortie = marta.sortie_of('Owen')
+    marta.call('PATCH', f'/api/sorties/{sortie}', wind | {'landing': 'normal', 'temperature_c': 23.0, 'qnh_hpa': 996.4})
+    kept = marta.get(f'/api/sorties/{sortie}')
+    assert kept['wind_reference'] == ('true' if 'wind_dir_deg_true' in wind else 'magnetic')
+    variation = kept['runway']['magnetic_variation_deg']
+    assert kept['wind_dir_deg_mag'] == pytest.approx((kept['wind_dir_deg_true'] - variation) % 360, abs=1e-4)
+    screen = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    aboard = marta.get(f'/api/sorties/{sortie}/aboard')
+    catalogue = aboard['catalogue']
+    of = {
+        name: next(one['spec'] for one in catalogue[many] if one['id'] == kept[name]['id'])
+        for name, many in (('aircraft', 'aircraft'), ('standard', 'standards'), ('technique', 'techniques'))
+    }
+    basis = screen['basis']
+    request = of | {
+        'runway': kept['runway'],
+        'weather': wind | {'temperature_c': 23.0, 'qnh_hpa': 996.4},
+        **{name: kept[name] for name in ('weight_lb', 'landing', 'spot_ft', 'flap')},
+        'calibration': {name: basis[name] for name in ('deceleration_fps2', 'bias_ft', 'bias_sd_ft', 'scatter_ft')}
+        | {name: basis[name] for name in ('laps', 'timed_laps')},
+        'school_crosswind_limit_kt': 8.0,
+        'student_crosswind_limit_kt': 12.0,
+    }
+    line = brief_from_json(json.dumps(request))
+    for name, value in _flat(screen).items():
+        assert line[name] == value, name
+
+
+def test_a_wind_given_by_both_norths_is_refused(marta):
+    sortie = marta.sortie_of('Owen')
+    both = {'wind_dir_deg_true': 70.0, 'wind_dir_deg_mag': 82.0}
+    assert (
+        'only one of' in marta.call('PATCH', f'/api/sorties/{sortie}', both, status=422)['fields']['wind_dir_deg_mag']
+    )
+    assert 'only one of' in marta.call('POST', f'/api/sorties/{sortie}/brief', both, status=422)['message']

@@ -57,7 +57,7 @@ def test_a_file_becomes_measured_laps_that_score_teach_and_can_be_taken_back(mar
     assert found['track']['laps'] == 5
     sortie_id = marta.sortie_of('Ines')
     assert sortie_id in [one['sortie_id'] for one in found['candidates']]
-    before = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft']
+    before = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim']['aim_point_ft']
 
     line = match(marta, found, sortie_id)
     assert 'Ines Carvalho' in line['sortie_words']
@@ -71,12 +71,12 @@ def test_a_file_becomes_measured_laps_that_score_teach_and_can_be_taken_back(mar
         assert lap['score']['points'] is not None
         assert lap['diagnosis']['error_ft'] is not None
         assert lap['track_file_id'] == found['track']['id']
-    taught = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft']
+    taught = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim']['aim_point_ft']
     assert taught != before  # the next aim point has learned of these laps
 
     marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
     assert laps_of(marta, sortie_id) == []
-    assert marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim_point_ft'] == before
+    assert marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim']['aim_point_ft'] == before
     match(marta, found, sortie_id)
     assert [lap['along_ft'] for lap in laps_of(marta, sortie_id)] == [lap['along_ft'] for lap in laps]
 

@@ -123,7 +123,7 @@ def test_another_spot_moves_the_aim_by_as_much(table, shift):
             calibration={'bias_ft': 60.0, 'scatter_ft': 80.0, 'bias_sd_ft': 70.0},
         )
     )
-    assert there['aim_point_ft'] == pytest.approx(brief.aim_point_ft, abs=0.5)
+    assert there['aim_point_ft'] == pytest.approx(brief.aim.aim_point_ft, abs=0.5)
 
 
 def test_a_pilot_who_is_always_long_is_brought_to_the_middle_of_the_box(table):

@@ -108,7 +108,7 @@ def test_another_aircraft_brings_its_own_flap_and_a_weight_it_can_have(db):
     changed = sorties.change(db, sortie, by=marta, values={'aircraft_id': bramble})
     assert changed.flap == 'none'
     assert 820 <= changed.weight_lb <= 1_350
-    assert make_brief(live_request(db, changed)).approach_speed_kias < 52.5
+    assert make_brief(live_request(db, changed)).speed.approach_speed_kias < 52.5
     assert live_request(db, changed).calibration.laps == 0  # what was learned of another aircraft stays there
 
 

@@ -74,9 +74,9 @@ def test_every_student_flies_today_and_has_flown_before(school):
 def test_every_sortie_of_the_demo_is_briefed(school):
     for sortie in school.scalars(select(Sortie)):
         brief = brief_of(live_request(school, sortie))
-        assert 0 < brief.hit_chance <= 1
-        assert brief.ground_roll is not None  # inside its table
-        assert brief.box_ft[0] <= brief.target_ft <= brief.box_ft[1]
+        assert 0 < brief.aim.hit_chance <= 1
+        assert brief.ground.ground_roll is not None  # inside its table
+        assert brief.aim.box_ft[0] <= brief.aim.target_ft <= brief.aim.box_ft[1]
 
 
 def test_laps_without_a_touchdown_have_none(school):
@@ -110,10 +110,10 @@ def test_an_aircraft_of_the_demo_lands_where_one_of_its_size_would(name, weight)
     aircraft = AIRCRAFT[name]
     weight_lb = max(aircraft.empty_weight_lb + 300, weight * aircraft.max_weight_lb)
     brief = make_brief(make_request(aircraft=name, weight_lb=min(weight_lb, aircraft.max_weight_lb)))
-    assert 45 < brief.approach_speed_kias < 90
-    assert 100 < brief.float_ft < 1_200
-    assert 200 < brief.touchdown_minus_aim_ft < 1_300
-    assert 3 < brief.descent_rate_fpm / brief.approach_groundspeed_kt < 8
+    assert 45 < brief.speed.approach_speed_kias < 90
+    assert 100 < brief.touchdown.float_ft < 1_200
+    assert 200 < brief.touchdown.touchdown_minus_aim_ft < 1_300
+    assert 3 < brief.speed.descent_rate_fpm / brief.speed.approach_groundspeed_kt < 8
 
 
 def test_fields_are_where_they_are_said_to_be_and_marked_as_made_up():

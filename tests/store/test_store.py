@@ -42,7 +42,7 @@ def _judged(sessions):
         rows = db.scalars(select(Lap).order_by(Lap.id)).all()
         found = judging.results_of(db, rows)
         return {
-            row.id: (one.brief.aim_point_ft, one.brief.headwind_kt, one.score.points, one.diagnosis.error_ft)
+            row.id: (one.brief.aim.aim_point_ft, one.brief.wind.headwind_kt, one.score.points, one.diagnosis.error_ft)
             for row, one in zip(rows, found, strict=True)
         }
 

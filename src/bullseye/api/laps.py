@@ -195,11 +195,12 @@ class LapOut(Out):
             *('marks', 'note', 'excluded', 'flown_by', 'landing', 'runway_end_id', 'liftoff_ft', 'revision'),
             *('readings', 'track_file_id', 'track_event'),
         )
-        of_brief = ('aim_point_ft', 'recommended_aim_point_ft', 'approach_speed_kias', 'spot_ft', 'box_ft', 'target_ft')
+        of_aim = ('aim_point_ft', 'recommended_aim_point_ft', 'spot_ft', 'box_ft', 'target_ft')
         return cls.model_validate(
             {
                 **{name: getattr(lap, name) for name in of_lap},
-                **{name: getattr(brief, name) for name in of_brief},
+                **{name: getattr(brief.aim, name) for name in of_aim},
+                'approach_speed_kias': brief.speed.approach_speed_kias,
                 'number': result.number,
                 'runway_ident': runway.ident,
                 'wind_dir_deg_mag': shown_magnetic_deg(

@@ -11,7 +11,8 @@ from sqlalchemy import exists, select, update
 from sqlalchemy.orm import Session
 
 from bullseye.core.air.wind import true_from_magnetic_deg
-from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.model.touchdown import Approach, predict
 from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, laps, people, scope
@@ -249,7 +250,7 @@ def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rn
     """One lap as this student would fly it: the aim of an uncalibrated brief, with the habit on top."""
     request = request_of(sortie)
     brief = make_brief(request)
-    approach = setting(request).approach
+    approach = landing_setup(request).approach
     gusting = habit.gust_kt if sortie.gust_kt is not None else 0.0
     off_kt = habit.speed_kt + gusting + habit.speed_scatter_kt * float(rng.normal())
     flown = Approach(
@@ -260,7 +261,7 @@ def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rn
         deceleration_fps2=approach.deceleration_fps2 * 0.96,
     )
     touch = predict(flown)
-    along_ft = brief.aim_point_ft + touch.touchdown_ft + habit.bias_ft + habit.scatter_ft * float(rng.normal())
+    along_ft = brief.aim.aim_point_ft + touch.touchdown_ft + habit.bias_ft + habit.scatter_ft * float(rng.normal())
     drifted = rng.random() < habit.drift_chance
     lap_id = uuid.UUID(bytes=rng.bytes(16), version=4)
     values = {
@@ -268,12 +269,12 @@ def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rn
         'outcome': 'touch_and_go',
         'along_ft': float(round(along_ft, -1)),
         'lateral_ft': float(round(rng.normal() * 5)),
-        'threshold_speed_kias': float(round(brief.approach_speed_kias + off_kt)),
+        'threshold_speed_kias': float(round(brief.speed.approach_speed_kias + off_kt)),
         'float_s': float(round(max(0.5, touch.float_s + habit.float_extra_s + 0.3 * rng.normal()), 1)),
         'drift': ('right' if rng.random() < 0.5 else 'left') if drifted else 'none',
         'bounced': bool(rng.random() < 0.05),
         'ballooned': bool(off_kt > 4),
-        'aim_point_ft': brief.aim_point_ft,
+        'aim_point_ft': brief.aim.aim_point_ft,
         'known_by': {'along_ft': 'tapped', 'float_s': 'timed', 'threshold_speed_kias': 'read'},
     }
     laps.keep(db, sortie, lap_id=lap_id, by=by, values=values)

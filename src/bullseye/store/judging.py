@@ -91,4 +91,4 @@ def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Sum
     laps = [(r.score, r.diagnosis, r.lap.outcome in NOT_LANDED) for r in results if not r.lap.excluded]
     if brief is None:
         return summarise(laps)
-    return summarise(laps, next_aim_ft=brief.aim_point_ft, next_spot_ft=brief.spot_ft)
+    return summarise(laps, next_aim_ft=brief.aim.aim_point_ft, next_spot_ft=brief.aim.spot_ft)

@@ -14,8 +14,8 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.brief.landing import setting
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.measure.readings import Measure, Reading
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.errors import UNREADABLE, Conflict
@@ -297,7 +297,7 @@ def readings_of_event(event: Mapping[str, Any], request: BriefRequest) -> dict[M
 
 def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
     """The airspeed that a groundspeed over the threshold means in the wind the lap was briefed with."""
-    made = setting(request)
+    made = landing_setup(request)
     true_kt = groundspeed_kt + made.approach.headwind_kt
     return made.flap.airspeed_table.indicated_kt(true_kt * made.density_ratio**0.5)
 

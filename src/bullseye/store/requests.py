@@ -17,8 +17,10 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
-from bullseye.core.brief.landing import make_brief, prior_deceleration_fps2, recommended_aim_ft
+from bullseye.core.brief.aiming import recommended_aim_ft
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, Weather, messages, request_adapter
+from bullseye.core.brief.setup import prior_deceleration_fps2
 from bullseye.core.given.belief import Calibration
 from bullseye.store import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow

@@ -10,7 +10,8 @@ from scipy.optimize import minimize
 from scipy.stats import t as student_t
 
 from bullseye.core.basis.constants import BIAS_SD_FT, SCATTER_FT
-from bullseye.core.brief.landing import make_brief, recommended_aim_ft
+from bullseye.core.brief.aiming import recommended_aim_ft
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.given.belief import Calibration
 from bullseye.core.learn.fit import Estimate, calibrate, fit_deceleration, fit_pilot
 from bullseye.core.measure.flown import FlownLap
@@ -48,11 +49,13 @@ def test_the_aim_point_alone_is_that_of_the_brief(kind, weather, weight_lb, spot
         calibration={'bias_ft': bias_ft, 'scatter_ft': 90.0},
     )
     brief = make_brief(request)
-    assert recommended_aim_ft(request) == brief.recommended_aim_point_ft
+    assert recommended_aim_ft(request) == brief.aim.recommended_aim_point_ft
     # what a pilot aims at by hand changes where the wheels come, not what is recommended
-    elsewhere = dataclasses.replace(request, aim_point_ft=brief.aim_point_ft + 150)
-    assert recommended_aim_ft(elsewhere) == brief.recommended_aim_point_ft
-    assert make_brief(elsewhere).predicted_touchdown_ft == pytest.approx(brief.predicted_touchdown_ft + 150)
+    elsewhere = dataclasses.replace(request, aim_point_ft=brief.aim.aim_point_ft + 150)
+    assert recommended_aim_ft(elsewhere) == brief.aim.recommended_aim_point_ft
+    assert make_brief(elsewhere).touchdown.predicted_touchdown_ft == pytest.approx(
+        brief.touchdown.predicted_touchdown_ft + 150
+    )
 
 
 @given(bias_ft=st.floats(-400, 400), more_ft=st.floats(1, 300))

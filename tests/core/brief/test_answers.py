@@ -7,8 +7,9 @@ import numpy as np
 import pytest
 
 from bullseye.core.brief.answers import AnswerTable, make_answers
-from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.given.belief import Calibration
 from bullseye.core.model.forecast import hit_chance, simulate_from_aim_ft
 from bullseye.core.model.touchdown import predict
@@ -65,7 +66,7 @@ def test_reading_between_the_values_stays_within_ten_feet_of_the_model(cases):
             speed = float(rng.uniform(table.speed_kias[0], table.speed_kias[-1]))
             wind = float(rng.uniform(table.headwind_kt[0], table.headwind_kt[-1]))
             calls.append(['touchdownMinusAimFt', plain(table), speed, wind])
-            approach = setting(dataclasses.replace(request, approach_speed_kias=speed)).approach
+            approach = landing_setup(dataclasses.replace(request, approach_speed_kias=speed)).approach
             truth.append(predict(dataclasses.replace(approach, headwind_kt=wind)).touchdown_ft)
     off = np.abs(np.array(on_device(calls)) - np.array(truth))
     assert len(off) == 720
@@ -76,7 +77,7 @@ def test_the_chance_read_from_the_table_is_that_of_the_simulation(cases):
     rng = np.random.default_rng(5)
     calls, truth = [], []
     for request, table in cases:
-        made, brief = setting(request), make_brief(request)
+        made, brief = landing_setup(request), make_brief(request)
         middle = predict(made.approach).touchdown_ft
         for _ in range(6):
             scatter, shift = float(rng.uniform(30, 350)), float(rng.uniform(-400, 400))
@@ -84,7 +85,7 @@ def test_the_chance_read_from_the_table_is_that_of_the_simulation(cases):
             landed = simulate_from_aim_ft(
                 made.approach, bias_ft=0.0, scatter_ft=scatter, gust_headwind_kt=made.wind.gust_head_kt
             )
-            box = [edge - brief.target_ft for edge in brief.box_ft]
+            box = [edge - brief.aim.target_ft for edge in brief.aim.box_ft]
             truth.append(hit_chance(landed - middle + shift, box_from_ft=box[0], box_to_ft=box[1]))
     assert np.abs(np.array(on_device(calls)) - np.array(truth)).max() < 0.03
 
@@ -92,9 +93,9 @@ def test_the_chance_read_from_the_table_is_that_of_the_simulation(cases):
 def test_without_new_laps_the_device_aims_where_the_brief_does(cases):
     for (request, _), answer in zip(cases, on_device([['nextLap', plain(t), []] for _, t in cases]), strict=True):
         brief = make_brief(request)
-        assert answer['aim_point_ft'] == pytest.approx(brief.aim_point_ft)
-        assert answer['predicted_ft'] == pytest.approx(brief.predicted_touchdown_ft, abs=10)
-        assert answer['hit_chance'] == pytest.approx(brief.hit_chance, abs=0.04)
+        assert answer['aim_point_ft'] == pytest.approx(brief.aim.aim_point_ft)
+        assert answer['predicted_ft'] == pytest.approx(brief.touchdown.predicted_touchdown_ft, abs=10)
+        assert answer['hit_chance'] == pytest.approx(brief.aim.hit_chance, abs=0.04)
 
 
 def flown(along_ft: float | None, aim_ft: float, **seen: Any) -> dict[str, Any]:

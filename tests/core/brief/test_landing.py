@@ -101,10 +101,10 @@ def test_a_refusal_names_the_field_and_what_is_accepted(changes, field, accepted
 
 def test_the_aim_point_puts_the_touchdown_in_the_middle_of_the_box():
     answer = briefed(spot_ft=700)
-    assert answer.box_ft == (700, 1_100)  # [pub] FAA-S-ACS-6, 0 to +400 ft; value from memory
-    assert answer.predicted_touchdown_ft == pytest.approx(900)
-    assert answer.aim_point_ft == pytest.approx(900 - answer.touchdown_minus_aim_ft)
-    assert answer.go_around_point_ft == pytest.approx(2_790 - 1.43 * answer.ground_roll.expected_ft)
+    assert answer.aim.box_ft == (700, 1_100)  # [pub] FAA-S-ACS-6, 0 to +400 ft; value from memory
+    assert answer.touchdown.predicted_touchdown_ft == pytest.approx(900)
+    assert answer.aim.aim_point_ft == pytest.approx(900 - answer.touchdown.touchdown_minus_aim_ft)
+    assert answer.ground.go_around_point_ft == pytest.approx(2_790 - 1.43 * answer.ground.ground_roll.expected_ft)
 
 
 @given(
@@ -122,32 +122,33 @@ def test_any_weather_is_briefed_and_every_number_is_finite(direction, wind, spre
         weight_lb=1_450 + weight * 950,
     )
     assert json.dumps(
-        [answer.aim_point_ft, answer.float_ft, answer.hit_chance, answer.predicted_band_ft], allow_nan=False
+        [answer.aim.aim_point_ft, answer.touchdown.float_ft, answer.aim.hit_chance, answer.touchdown.predicted_band_ft],
+        allow_nan=False,
     )
-    assert 0 <= answer.hit_chance <= answer.best_hit_chance <= 1
-    assert answer.predicted_band_ft[0] < answer.predicted_band_ft[1]
+    assert 0 <= answer.aim.hit_chance <= answer.aim.best_hit_chance <= 1
+    assert answer.touchdown.predicted_band_ft[0] < answer.touchdown.predicted_band_ft[1]
 
 
 def test_steady_wind_adds_nothing_and_adding_for_it_is_said_to_be_a_mistake():
     calm, windy = briefed(), briefed(weather={'wind_kt': 20})
-    assert windy.approach_speed_kias == calm.approach_speed_kias
-    added = briefed(weather={'wind_kt': 20}, approach_speed_kias=calm.approach_speed_kias + 10)
-    assert any('a steady wind adds nothing' in text for text in added.cautions)
+    assert windy.speed.approach_speed_kias == calm.speed.approach_speed_kias
+    added = briefed(weather={'wind_kt': 20}, approach_speed_kias=calm.speed.approach_speed_kias + 10)
+    assert any('a steady wind adds nothing' in text for text in map(str, added.cautions))
 
 
 def test_an_aim_before_the_threshold_is_never_called_good():
     short = briefed(spot_ft=0)
-    assert short.aim_point_ft < 0
-    assert not short.aim_is_good
-    assert any('short of the landing threshold' in text for text in short.cautions)
+    assert short.aim.aim_point_ft < 0
+    assert not short.aim.aim_is_good
+    assert any('short of the landing threshold' in text for text in map(str, short.cautions))
     blocked = briefed(runway={'obstacle': {'height_ft': 60, 'before_threshold_ft': 500}})
-    assert any('below the top of the 60 ft obstacle' in text for text in blocked.aim_problems)
-    said = next(text for text in blocked.aim_problems if 'One steady' in text)
+    assert any('below the top of the 60 ft obstacle' in text for text in map(str, blocked.aim.aim_problems))
+    said = next(text for text in map(str, blocked.aim.aim_problems) if 'One steady' in text)
     angle = float(said.split('One steady ')[1].split('°')[0])
-    over_ft = math.tan(math.radians(angle)) * (blocked.aim_point_ft + 500)
+    over_ft = math.tan(math.radians(angle)) * (blocked.aim.aim_point_ft + 500)
     assert over_ft == pytest.approx(90, abs=2)  # the obstacle and 30 ft, exact trigonometry
     hopeless = briefed(runway={'obstacle': {'height_ft': 300, 'before_threshold_ft': 500}})
-    assert any('No steady angle' in text for text in hopeless.aim_problems)
+    assert any('No steady angle' in text for text in map(str, hopeless.aim.aim_problems))
 
 
 @pytest.mark.parametrize(
@@ -163,31 +164,31 @@ def test_an_aim_before_the_threshold_is_never_called_good():
     ],
 )
 def test_what_could_hurt_is_said_beside_the_numbers(changes, words):
-    assert any(words in text for text in briefed(**changes).cautions)
+    assert any(words in text for text in map(str, briefed(**changes).cautions))
 
 
 def test_an_unknown_ground_roll_is_unknown_and_not_zero():
     answer = briefed(weather={'temperature_c': 45})
-    assert answer.go_around_point_ft is None
-    assert answer.ground_roll is None
+    assert answer.ground.go_around_point_ft is None
+    assert answer.ground.ground_roll is None
 
 
 def test_a_variable_wind_is_unknown_and_widens_the_band():
     variable = briefed(weather={'wind_dir_deg_mag': None, 'wind_kt': 8})
     calm = briefed()
-    assert variable.headwind_kt is None
-    assert variable.crosswind_kt is None
-    assert variable.hit_chance < calm.hit_chance
+    assert variable.wind.headwind_kt is None
+    assert variable.wind.crosswind_kt is None
+    assert variable.aim.hit_chance < calm.aim.hit_chance
 
 
 def test_the_corrections_of_the_ground_roll():
     # [com] -10 % per 9 kt of headwind, +10 % per 2 kt of tailwind, dry grass +45 %, 5 % per 1 % of slope
-    base = briefed().ground_roll.expected_ft
-    assert briefed(weather={'wind_kt': 9}).ground_roll.expected_ft == pytest.approx(0.9 * base)
-    assert briefed(weather={'wind_kt': 4, 'wind_dir_deg_mag': 230.4}).ground_roll.expected_ft == pytest.approx(
+    base = briefed().ground.ground_roll.expected_ft
+    assert briefed(weather={'wind_kt': 9}).ground.ground_roll.expected_ft == pytest.approx(0.9 * base)
+    assert briefed(weather={'wind_kt': 4, 'wind_dir_deg_mag': 230.4}).ground.ground_roll.expected_ft == pytest.approx(
         1.2 * base
     )
-    assert briefed(runway={'surface': 'grass'}).ground_roll.expected_ft == pytest.approx(1.45 * base)
-    assert briefed(runway={'slope_pct': -2}).ground_roll.expected_ft == pytest.approx(1.1 * base)
+    assert briefed(runway={'surface': 'grass'}).ground.ground_roll.expected_ft == pytest.approx(1.45 * base)
+    assert briefed(runway={'slope_pct': -2}).ground.ground_roll.expected_ft == pytest.approx(1.1 * base)
     # [pub] UK CAA Safety Sense leaflet on performance: x 1.43; value from memory
-    assert briefed().ground_roll.factored_ft == pytest.approx(1.43 * base)
+    assert briefed().ground.ground_roll.factored_ft == pytest.approx(1.43 * base)

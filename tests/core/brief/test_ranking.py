@@ -11,7 +11,7 @@ from bullseye.core.air.sun import Sun
 from bullseye.core.air.wind import Components
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
 from bullseye.core.basis.tables import read_table, require_rising
-from bullseye.core.brief.landing import CrosswindLimit
+from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.brief.ranking import Candidate, rank_ends
 from tests.core.making import make_request
 

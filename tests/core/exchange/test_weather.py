@@ -29,7 +29,7 @@ def test_a_report_is_read_with_all_its_parts():
     [
         ('LANT 251150Z VRB03KT CAVOK 14/08 Q1016 NOSIG', None, 3, 1016, ()),
         ('KXYZ 251150Z AUTO 00000KT 10SM CLR M05/M10 A2992', None, 0, 1013.2, ()),
-        ('LANT 251150Z 36005MPS 9999 14/08 Q1016', 360, 9.72, 1016, ()),  # 5 m/s x 3600/1852
+        ('LANT 251150Z 36005MPS 9999 14/08 Q1016', 360, 9.7, 1016, ()),  # 5 m/s x 3600/1852
         ('LANT 251150Z 07009KT 9999', 70, 9, None, ('temperature', 'pressure')),
         ('LANT 251150Z /////KT 9999 14/08 Q1016', None, None, 1016, ('wind',)),
         ('LANT 251150Z 09010KT 060V120 9999 14/08 Q1016', 90, 10, 1016, ()),

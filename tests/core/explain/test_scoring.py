@@ -64,7 +64,7 @@ def test_unknown_neither_gains_nor_costs():
 
 
 def test_the_total_is_the_plain_sum_that_the_screen_shows():
-    speed = briefed().recommended_speed_kias
+    speed = briefed().speed.recommended_speed_kias
     seen = {'threshold_speed_kias': speed + 11, 'float_s': 4.0, 'drift': 'left', 'lateral_ft': 4.0}
     score, _, _ = judged(**seen, bounced=False, ballooned=False)
     verdicts = {c.name: c.verdict for c in score.criteria}
@@ -103,22 +103,24 @@ seen = st.fixed_dictionaries(
 @given(seen, st.one_of(st.none(), st.floats(-200, 1_500)))
 def test_the_split_adds_up_to_the_error(what, aim_ft):
     _, diagnosis, brief = judged(request=make_request(aim_point_ft=aim_ft), **what)
-    assert diagnosis.error_ft == pytest.approx(what['along_ft'] - brief.target_ft)
+    assert diagnosis.error_ft == pytest.approx(what['along_ft'] - brief.aim.target_ft)
     assert sum(part.feet or 0 for part in diagnosis.parts) == pytest.approx(diagnosis.error_ft, abs=1e-6)
 
 
 def test_each_cause_gets_its_own_feet():
-    _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim_point_ft + 150), along_ft=950)
+    _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim.aim_point_ft + 150), along_ft=950)
     assert {p.cause: round(p.feet) for p in aimed.parts if p.feet} == {'aim': 150}
     assert aimed.one_change.startswith('Aim 150 ft earlier (¾ stripe and gap)')
-    fast = brief.ft_per_kt_speed * 3
-    _, hot, brief = judged(threshold_speed_kias=brief.approach_speed_kias + 3, along_ft=800 + fast)
+    fast = brief.touchdown.ft_per_kt_speed * 3
+    _, hot, brief = judged(threshold_speed_kias=brief.speed.approach_speed_kias + 3, along_ft=800 + fast)
     parts = {p.cause: p.feet for p in hot.parts}
     assert parts['speed'] == pytest.approx(fast, rel=0.05)
     assert abs(parts['hold_off']) < 0.05 * fast
     assert hot.largest == 'speed'
     _, windy, _ = judged(headwind_kt=10.0, along_ft=800)
-    assert {p.cause: p.feet for p in windy.parts}['wind'] == pytest.approx(10 * brief.ft_per_kt_headwind, rel=0.06)
+    assert {p.cause: p.feet for p in windy.parts}['wind'] == pytest.approx(
+        10 * brief.touchdown.ft_per_kt_headwind, rel=0.06
+    )
 
 
 def test_what_nobody_measured_is_said_and_not_made_up():
@@ -143,7 +145,7 @@ def test_consistently_long_is_told_from_all_over_the_place():
     assert following.one_change == 'Steadily 1,200 ft long: aim at 210 ft for the spot at 1,400 ft on the next lap.'
     assert 'before the threshold' in summary_of(180, 210, 190, 200, next_aim_ft=-40).one_change
     assert summary_of(300, -250, 20, -100).one_change.startswith('Scattered by')
-    usual = briefed().approach_speed_kias
+    usual = briefed().speed.approach_speed_kias
     by_speed = summary_of(260, -260, 250, -250, speeds=[usual + 5, usual - 5, usual + 5, usual - 5])
     assert 'most of it speed' in by_speed.one_change
     assert '2 of 3 laps' in summary_of(200, 210).one_change
@@ -158,8 +160,8 @@ def test_what_a_change_does_is_said_in_feet():
     assert f'touch {round(-change.touchdown_ft)} ft shorter' in change.words
     same = compare(before=make_brief(before_request), after=make_brief(before_request), after_request=before_request)
     assert same.words == 'Nothing moves.'
-    held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim_point_ft)
-    assert make_brief(held).predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
+    held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim.aim_point_ft)
+    assert make_brief(held).touchdown.predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
 
 
 @pytest.mark.parametrize(

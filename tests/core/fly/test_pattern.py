@@ -19,7 +19,8 @@ from bullseye.core.air.turns import (
 )
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.brief.landing import make_brief
-from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task, setting
+from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task
 from bullseye.core.fly import poweroff
 from bullseye.core.fly.pattern import NoPattern, PatternChoice, brief_pattern, wind_at_pattern_height
 from tests.core.making import briefed, make_request
@@ -30,7 +31,7 @@ CALM = GroundWind(along_fps=0, right_fps=0)
 def task_for(choice=None, **changes):
     request = make_request(**changes)
     plan = Plan(pattern=choice or PatternChoice(wind_kt=0.0))
-    return request, pattern_task(request, plan, setting(request), briefed(**changes), first_turn_ft=738)
+    return request, pattern_task(request, plan, landing_setup(request), briefed(**changes), first_turn_ft=738)
 
 
 def pattern(choice=None, **changes):
@@ -115,7 +116,7 @@ def test_halfway_round_half_the_height_is_gone():
     gates = {gate.name: gate for gate in pattern().gates}
     assert gates['mid-base'].height_ft == pytest.approx(500, abs=80)
     assert gates['200 ft on final'].along_ft == pytest.approx(
-        briefed().aim_point_ft - 200 / math.tan(math.radians(3)), abs=0.1
+        briefed().aim.aim_point_ft - 200 / math.tan(math.radians(3)), abs=0.1
     )
 
 

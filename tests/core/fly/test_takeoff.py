@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from scipy.interpolate import RegularGridInterpolator
 
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
-from bullseye.core.brief.landing import setting
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.brief.whole import Plan, takeoff_of
 from bullseye.core.given.aircraft import TakeoffTable
 from bullseye.core.given.airfield import DepartureObstacle
@@ -21,7 +21,7 @@ def takeoff(*, kind='normal', obstacle=None, **changes):
     request = make_request(**changes)
     if obstacle:
         request = dataclasses.replace(request, runway=dataclasses.replace(request.runway, departure_obstacle=obstacle))
-    return takeoff_of(request, Plan(takeoff=kind), setting(request))
+    return takeoff_of(request, Plan(takeoff=kind), landing_setup(request))
 
 
 def test_the_table_is_exact_at_its_values_and_linear_between():

@@ -6,8 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.learn.advice import advise, parse_advice_request
 from bullseye.core.model.touchdown import predict
 from bullseye.demo.fleet import AIRCRAFT
@@ -29,8 +30,8 @@ def lap(touchdown_ft, *, aim_ft=400.0, **more):
 def fly(rng, *, deceleration, bias, scatter, count=12):
     """Laps of a simulated pilot of known habit in an aircraft of known deceleration, as an instructor would note them."""
     request = make_request()
-    made = setting(request)
-    speed = make_brief(request).approach_speed_kias
+    made = landing_setup(request)
+    speed = make_brief(request).speed.approach_speed_kias
     for _ in range(count):
         off_kt, head_kt = 3 * rng.normal(), 4 + 3 * rng.random()
         flown = dataclasses.replace(
@@ -50,7 +51,7 @@ def fly(rng, *, deceleration, bias, scatter, count=12):
 
 def test_without_laps_it_is_the_brief():
     found, brief = advice(), make_brief(make_request())
-    assert found.next_aim_ft == pytest.approx(brief.recommended_aim_point_ft)
+    assert found.next_aim_ft == pytest.approx(brief.aim.recommended_aim_point_ft)
     assert (found.calibration.laps_used, found.split_ft, found.error_ft) == (0, None, None)
     assert 'no lap flown yet' in found.sentence
 
@@ -71,7 +72,7 @@ def test_simulated_pilots_are_recovered_within_the_stated_interval(scatter):
 def test_the_aim_moves_back_for_a_pilot_who_is_always_long():
     rng = np.random.default_rng(4)
     found = advice(*fly(rng, deceleration=3.2, bias=180, scatter=40), aim_step_ft=1_000)
-    usual = make_brief(make_request()).recommended_aim_point_ft
+    usual = make_brief(make_request()).aim.recommended_aim_point_ft
     assert usual - 230 < found.next_aim_ft < usual - 80
     assert found.predicted_touchdown_ft == pytest.approx(800)
     assert found.sentence.startswith('Steadily')

@@ -149,5 +149,5 @@ def test_the_cue_counts_stripes():
 
 def test_a_lighter_touch_on_the_power_moves_the_aim():
     usual, early = briefed(), briefed(technique={'roundout_order': 'idle_shift_flare'})
-    assert early.touchdown_minus_aim_ft < usual.touchdown_minus_aim_ft
-    assert early.approach_speed_kias == usual.approach_speed_kias
+    assert early.touchdown.touchdown_minus_aim_ft < usual.touchdown.touchdown_minus_aim_ft
+    assert early.speed.approach_speed_kias == usual.speed.approach_speed_kias

@@ -257,7 +257,7 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number,
         const elsewhere = there ? copy.elsewhere?.find((one) => one.runway_end_id === runway_end_id) : undefined
         if (there && !elsewhere) throw new ApiError(0, 'That runway was not taken along: it cannot be briefed without a network.')
         const brief = (elsewhere?.brief ?? (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief) as Brief
-        return { brief: movedBy(brief, spot_ft - brief.spot_ft), change: null }
+        return { brief: movedBy(brief, spot_ft - brief.aim.spot_ft), change: null }
       },
     ),
   placeholderData: <T>(before: T) => before,

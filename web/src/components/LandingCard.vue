@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { api } from '@/api/queries'
 import type { Brief } from '@/api/types'
 
-const props = defineProps<{ own: Brief['card']; crosswind: Brief['crosswind']; sortieId: number }>()
+const props = defineProps<{ own: Brief['card']; crosswind: Brief['wind']['crosswind']; sortieId: number }>()
 const asked = ref('')
 /** The cards of the other landings and exercises are fetched when somebody wants one. */
 const others = useQuery({

@@ -4,7 +4,7 @@ import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import type { Brief } from '@/api/types'
 
 defineProps<{ brief: Brief }>()
-const NAME: Record<Brief['approach_speed_steps'][number]['step'], string> = {
+const NAME: Record<Brief['speed']['approach_speed_steps'][number]['step'], string> = {
   base: 'Base',
   weight: 'Weight',
   gust: 'Gust',
@@ -21,7 +21,7 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
     <DisclosurePanel>
       <ol class="space-y-1.5">
         <li
-          v-for="step in brief.approach_speed_steps"
+          v-for="step in brief.speed.approach_speed_steps"
           :key="step.step"
           class="grid grid-cols-[4rem_4rem_1fr] gap-x-2"
           :class="step.step === 'result' ? 'border-t border-line pt-1.5 font-bold' : ''"
@@ -34,7 +34,7 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
         </li>
       </ol>
       <p class="mt-2 text-sm text-soft">
-        Knots indicated. Wheels meet the runway near {{ brief.touchdown_speed_kias.toFixed(0) }}.
+        Knots indicated. Wheels meet the runway near {{ brief.speed.touchdown_speed_kias.toFixed(0) }}.
       </p>
     </DisclosurePanel>
   </Disclosure>

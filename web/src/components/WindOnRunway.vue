@@ -7,26 +7,26 @@ import { round } from '@/words'
 const props = defineProps<{ brief: Brief; courseMag: number; ident: string; words: string }>()
 const REACH = 62
 const off = computed(() =>
-  props.brief.wind_dir_deg_mag === null ? null : ((props.brief.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
+  props.brief.wind.wind_dir_deg_mag === null ? null : ((props.brief.wind.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
 )
 const from = computed(() => ({
   x: 70 + REACH * Math.cos(off.value ?? 0),
   y: 58 + REACH * Math.sin(off.value ?? 0),
 }))
-const isCalm = computed(() => props.brief.headwind_kt === 0 && props.brief.crosswind_kt === 0)
+const isCalm = computed(() => props.brief.wind.headwind_kt === 0 && props.brief.wind.crosswind_kt === 0)
 const along = computed(() => {
-  const kt = props.brief.headwind_kt
+  const kt = props.brief.wind.headwind_kt
   if (kt === null) return 'unknown'
   return `${round(Math.abs(kt))} kt ${kt < -0.5 ? 'tailwind' : 'headwind'}`
 })
 const across = computed(() => {
-  const kt = props.brief.crosswind_kt
+  const kt = props.brief.wind.crosswind_kt
   if (kt === null) return 'unknown'
   if (Math.abs(kt) < 0.5) return 'no crosswind'
   return `${round(Math.abs(kt))} kt from the ${kt > 0 ? 'right' : 'left'}`
 })
 const gust = computed(() => {
-  const { gust_headwind_kt: head, gust_crosswind_kt: cross, headwind_kt: steady } = props.brief
+  const { gust_headwind_kt: head, gust_crosswind_kt: cross, headwind_kt: steady } = props.brief.wind
   if (head === null || cross === null || head === steady) return ''
   return `in gusts ${round(head)} and ${round(Math.abs(cross))}`
 })
@@ -57,7 +57,7 @@ const gust = computed(() => {
     </div>
   </div>
   <ul class="mt-1 space-y-0.5 text-sm">
-    <li v-for="limit in brief.crosswind_limits" :key="limit.name" class="flex items-baseline gap-2">
+    <li v-for="limit in brief.wind.crosswind_limits" :key="limit.name" class="flex items-baseline gap-2">
       <span
         class="whitespace-nowrap font-bold"
         :class="limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : 'text-soft'"

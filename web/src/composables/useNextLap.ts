@@ -84,17 +84,13 @@ export function useNextLap(
     const answers = isFromDevice.value ? table(landing.value, endId.value) : null
     const next = answers && nextLap(answers, flownLaps(landing.value, endId.value), spotFt.value)
     if (!next) return brief.value
-    const by = next.aim_point_ft - brief.value.aim_point_ft
+    const by = next.aim_point_ft - brief.value.aim.aim_point_ft
+    const { aim, touchdown } = brief.value
+    const [low, high] = touchdown.predicted_band_ft as [number, number]
     return {
       ...brief.value,
-      aim_point_ft: next.aim_point_ft,
-      hit_chance: next.hit_chance,
-      predicted_touchdown_ft: next.predicted_ft,
-      predicted_band_ft: brief.value.predicted_band_ft && [
-        brief.value.predicted_band_ft[0]! + by,
-        brief.value.predicted_band_ft[1]! + by,
-      ],
-      aim_before_spot_words: '',
+      aim: { ...aim, aim_point_ft: next.aim_point_ft, hit_chance: next.hit_chance, aim_before_spot_words: '' },
+      touchdown: { ...touchdown, predicted_touchdown_ft: next.predicted_ft, predicted_band_ft: [low + by, high + by] },
     } as Brief
   })
   function resultHere(one: ShownLap) {

@@ -11,7 +11,12 @@ export async function aboardOf(sortieId: number): Promise<AboardRow | null> {
   const row = await fromDevice(() => device.aboard.get(sortieId), undefined)
   if (!row) return null
   const session = await keptSession()
-  return session?.person?.id === row.person_id ? row : null
+  return session?.person?.id === row.person_id && isReadable(row) ? row : null
+}
+/** A copy that an older Bullseye took along is laid out otherwise: it is as if there were none, and is taken anew. */
+function isReadable(row: AboardRow): boolean {
+  const brief: unknown = row.data.brief.brief
+  return typeof brief === 'object' && brief !== null && 'aim' in brief
 }
 
 /** Keep a sortie on this device. */
@@ -50,5 +55,6 @@ export async function allAboard(): Promise<AboardRow[]> {
   const session = await keptSession()
   const personId = session?.person?.id
   if (personId === undefined) return []
-  return fromDevice(() => device.aboard.where('person_id').equals(personId).toArray(), [])
+  const rows = await fromDevice(() => device.aboard.where('person_id').equals(personId).toArray(), [])
+  return rows.filter(isReadable)
 }

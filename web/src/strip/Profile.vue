@@ -13,8 +13,8 @@ const props = withDefaults(
 )
 const GROUND = 30
 const top = 24
-const slope = computed(() => Math.tan((props.brief.path_angle_deg * Math.PI) / 180))
-const pathHeight = (feet: number) => (props.brief.aim_point_ft - feet) * slope.value
+const slope = computed(() => Math.tan((props.brief.speed.path_angle_deg * Math.PI) / 180))
+const pathHeight = (feet: number) => (props.brief.aim.aim_point_ft - feet) * slope.value
 const crossing = computed(() => pathHeight(0))
 const highest = computed(() => Math.max(30, crossing.value * 1.4, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
 const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
@@ -24,15 +24,15 @@ const draw = line<readonly [number, number]>(
   (point) => y.value(point[1]),
 )
 const path = computed(() => {
-  const start = Math.max(props.from, props.brief.aim_point_ft - highest.value / slope.value)
+  const start = Math.max(props.from, props.brief.aim.aim_point_ft - highest.value / slope.value)
   return draw([
     [start, pathHeight(start)],
-    [props.brief.roundout_start_ft, props.brief.roundout_height_ft],
+    [props.brief.touchdown.roundout_start_ft, props.brief.touchdown.roundout_height_ft],
   ])
 })
 /** Roundout: the circular arc, drawn as a parabola that leaves along the path and ends level. */
 const roundout = computed(() => {
-  const { roundout_start_ft: a, hold_off_start_ft: b, roundout_height_ft: high, hold_off_height_ft: low } = props.brief
+  const { roundout_start_ft: a, hold_off_start_ft: b, roundout_height_ft: high, hold_off_height_ft: low } = props.brief.touchdown
   return draw(
     Array.from({ length: 13 }, (_, i) => {
       const part = i / 12
@@ -41,11 +41,11 @@ const roundout = computed(() => {
   )
 })
 const hold = computed(() => {
-  const { hold_off_start_ft: a, predicted_touchdown_ft: b, hold_off_height_ft: low } = props.brief
+  const { hold_off_start_ft: a, predicted_touchdown_ft: b, hold_off_height_ft: low } = props.brief.touchdown
   return draw(Array.from({ length: 9 }, (_, i) => [a + ((b - a) * i) / 8, low * (1 - (i / 8) ** 2)] as const))
 })
 const stop = computed(() =>
-  props.brief.ground_roll ? props.brief.predicted_touchdown_ft + props.brief.ground_roll.expected_ft : null,
+  props.brief.ground.ground_roll ? props.brief.touchdown.predicted_touchdown_ft + props.brief.ground.ground_roll.expected_ft : null,
 )
 const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1) - x.value(0))))
 </script>
@@ -57,7 +57,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     :height="height"
     class="block select-none"
     role="img"
-    :aria-label="`Side view: ${round(crossing)} feet over the threshold, roundout from ${round(brief.roundout_height_ft)} feet, float ${round(brief.float_ft)} feet`"
+    :aria-label="`Side view: ${round(crossing)} feet over the threshold, roundout from ${round(brief.touchdown.roundout_height_ft)} feet, float ${round(brief.touchdown.float_ft)} feet`"
   >
     <rect
       :x="x(pavedStart(runway))"
@@ -93,7 +93,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     </g>
     <path :d="path ?? ''" fill="none" stroke="var(--aim)" stroke-width="3" />
     <path
-      :d="`M${x(brief.roundout_start_ft)} ${y(brief.roundout_height_ft)} L${x(brief.aim_point_ft)} ${y(0)}`"
+      :d="`M${x(brief.touchdown.roundout_start_ft)} ${y(brief.touchdown.roundout_height_ft)} L${x(brief.aim.aim_point_ft)} ${y(0)}`"
       fill="none"
       stroke="var(--aim)"
       stroke-width="1.5"
@@ -102,14 +102,14 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     <path :d="roundout ?? ''" fill="none" stroke="var(--ink)" stroke-width="3.5" />
     <path :d="hold ?? ''" fill="none" stroke="var(--predict)" stroke-width="5" />
     <path
-      :d="`M${x(brief.predicted_touchdown_ft)} ${y(0) - 7} l7 7 l-7 7 l-7 -7 Z`"
+      :d="`M${x(brief.touchdown.predicted_touchdown_ft)} ${y(0) - 7} l7 7 l-7 7 l-7 -7 Z`"
       fill="var(--card)"
       stroke="var(--ink)"
       stroke-width="2"
     />
     <line
       v-if="stop !== null"
-      :x1="x(brief.predicted_touchdown_ft) + 8"
+      :x1="x(brief.touchdown.predicted_touchdown_ft) + 8"
       :x2="x(stop)"
       :y1="y(0) + 2.5"
       :y2="y(0) + 2.5"
@@ -118,30 +118,30 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
       stroke-dasharray="6 3"
     />
     <text
-      :x="x(brief.roundout_start_ft) + 12"
-      :y="y(brief.roundout_height_ft) - 12"
+      :x="x(brief.touchdown.roundout_start_ft) + 12"
+      :y="y(brief.touchdown.roundout_height_ft) - 12"
       class="words"
       fill="var(--ink)"
     >
-      roundout from {{ round(brief.roundout_height_ft) }} ft
+      roundout from {{ round(brief.touchdown.roundout_height_ft) }} ft
     </text>
     <text
-      :x="x(brief.predicted_touchdown_ft) + 14"
+      :x="x(brief.touchdown.predicted_touchdown_ft) + 14"
       :y="y(0) - 9"
       class="words"
       fill="var(--aim-ink)"
     >
-      float {{ round(brief.float_ft, 10) }} ft, {{ brief.float_s.toFixed(1) }} s
+      float {{ round(brief.touchdown.float_ft, 10) }} ft, {{ brief.touchdown.float_s.toFixed(1) }} s
     </text>
     <text
-      v-if="stop !== null && x(stop) - x(brief.predicted_touchdown_ft) > 240"
+      v-if="stop !== null && x(stop) - x(brief.touchdown.predicted_touchdown_ft) > 240"
       :x="x(stop)"
       :y="y(0) + 20"
       text-anchor="end"
       class="words"
       fill="var(--ink-soft)"
     >
-      roll {{ round(brief.ground_roll!.expected_ft, 10) }} ft
+      roll {{ round(brief.ground.ground_roll!.expected_ft, 10) }} ft
     </text>
     <text :x="width - 4" y="14" text-anchor="end" class="words" fill="var(--ink-soft)">
       heights drawn {{ steeper }} times too tall

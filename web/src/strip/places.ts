@@ -14,9 +14,25 @@ export interface Stretch {
   to: number
 }
 
-/** What of a brief is drawn on the strip; a lap already flown has no prediction any more. */
-export type Marks = Pick<Brief, 'spot_ft' | 'box_ft' | 'aim_point_ft' | 'go_around_point_ft'> &
-  Partial<Pick<Brief, 'predicted_band_ft'>>
+/** What is drawn on the strip: of a brief, or of a lap already flown, which has no prediction any more. */
+export interface Marks {
+  spot_ft: number
+  box_ft: readonly [number, number]
+  aim_point_ft: number
+  go_around_point_ft: number | null
+  predicted_band_ft?: readonly [number, number] | undefined
+}
+/** What of a brief is drawn on the strip. */
+export function marksOf(brief: Brief): Marks {
+  const { aim, ground, touchdown } = brief
+  return {
+    spot_ft: aim.spot_ft,
+    box_ft: aim.box_ft as [number, number],
+    aim_point_ft: aim.aim_point_ft,
+    go_around_point_ft: ground.go_around_point_ft,
+    predicted_band_ft: touchdown.predicted_band_ft as [number, number],
+  }
+}
 
 export const hasPaint = (runway: Runway) => runway.surface === 'asphalt' || runway.surface === 'concrete'
 export const landingLength = (runway: Runway) => runway.length_ft - (runway.displaced_threshold_ft ?? 0)
@@ -64,17 +80,24 @@ export function windowAround(
 export function movedBy(brief: Brief, feet: number): Brief {
   if (feet === 0) return brief
   const move = (pair: readonly [number, number]): [number, number] => [pair[0] + feet, pair[1] + feet]
+  const { aim, touchdown } = brief
   return {
     ...brief,
-    spot_ft: brief.spot_ft + feet,
-    target_ft: brief.target_ft + feet,
-    box_ft: move(brief.box_ft as [number, number]),
-    aim_point_ft: brief.aim_point_ft + feet,
-    recommended_aim_point_ft: brief.recommended_aim_point_ft + feet,
-    best_aim_point_ft: brief.best_aim_point_ft + feet,
-    roundout_start_ft: brief.roundout_start_ft + feet,
-    hold_off_start_ft: brief.hold_off_start_ft + feet,
-    predicted_touchdown_ft: brief.predicted_touchdown_ft + feet,
-    predicted_band_ft: move(brief.predicted_band_ft as [number, number]),
+    aim: {
+      ...aim,
+      spot_ft: aim.spot_ft + feet,
+      target_ft: aim.target_ft + feet,
+      box_ft: move(aim.box_ft as [number, number]),
+      aim_point_ft: aim.aim_point_ft + feet,
+      recommended_aim_point_ft: aim.recommended_aim_point_ft + feet,
+      best_aim_point_ft: aim.best_aim_point_ft + feet,
+    },
+    touchdown: {
+      ...touchdown,
+      roundout_start_ft: touchdown.roundout_start_ft + feet,
+      hold_off_start_ft: touchdown.hold_off_start_ft + feet,
+      predicted_touchdown_ft: touchdown.predicted_touchdown_ft + feet,
+      predicted_band_ft: move(touchdown.predicted_band_ft as [number, number]),
+    },
   }
 }

@@ -10,7 +10,7 @@ import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useSync } from '@/offline/sync'
-import { windowAround, type Marks } from '@/strip/places'
+import { windowAround, marksOf, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import { clock, LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
 
@@ -45,7 +45,7 @@ const touches = computed<Touch[]>(() =>
 )
 const moved = computed(() => laps.value.some((lap) => lap.spot_ft !== sortie.value?.spot_ft))
 const marks = computed<Marks | null>(() =>
-  brief.value ? { ...brief.value, predicted_band_ft: undefined } : null,
+  brief.value ? { ...marksOf(brief.value), predicted_band_ft: undefined } : null,
 )
 /** One scale for all bars, so that laps can be compared: the longest run of parts to either side. */
 const reach = computed(() =>

@@ -15,7 +15,7 @@ import WindOnRunway from '@/components/WindOnRunway.vue'
 import { useWhatIf } from '@/composables/useWhatIf'
 import { useWidth } from '@/composables/useWidth'
 import { useUndo } from '@/stores/undo'
-import { landingLength, movedBy, windowAround } from '@/strip/places'
+import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
 import { LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
@@ -37,7 +37,7 @@ const answered = computed(() => (isChanged.value ? (whatIf.answer.value?.brief ?
 const brief = computed(() => {
   const base = answered.value
   if (!base) return undefined
-  return movedBy(base, (changes.spot_ft ?? sortie.value?.spot_ft ?? base.spot_ft) - base.spot_ft)
+  return movedBy(base, (changes.spot_ft ?? sortie.value?.spot_ft ?? base.aim.spot_ft) - base.aim.spot_ft)
 })
 const words = computed(() => (isChanged.value ? (whatIf.answer.value?.change?.words ?? '') : ''))
 
@@ -109,19 +109,19 @@ const otherProblem = computed(() =>
         <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
       </div>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
-        <Figure label="Fly" :value="round(brief.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.flap}, path ${brief.path_angle_deg.toFixed(1)}°`" />
-        <Figure label="Aim" tone="aim" :value="round(brief.aim_point_ft, 10)" unit="ft" :note="brief.aim_before_spot_words" />
+        <Figure label="Fly" :value="round(brief.speed.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.speed.flap}, path ${brief.speed.path_angle_deg.toFixed(1)}°`" />
+        <Figure label="Aim" tone="aim" :value="round(brief.aim.aim_point_ft, 10)" unit="ft" :note="brief.aim.aim_before_spot_words" />
         <Figure
           label="Chance to hit the box"
-          :value="percent(brief.hit_chance)"
-          :note="brief.best_hit_chance - brief.hit_chance > 0.01 ? `best ${percent(brief.best_hit_chance)} aiming at ${round(brief.best_aim_point_ft, 10)}` : 'about the best there is'"
+          :value="percent(brief.aim.hit_chance)"
+          :note="brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01 ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}` : 'about the best there is'"
         />
         <Figure
           label="Go around if not down by"
           tone="fail"
-          :value="round(brief.go_around_point_ft, 10)"
-          :unit="brief.go_around_point_ft === null ? '' : 'ft'"
-          :note="brief.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.go_around_point_ft, 10)} ft left for the factored roll`"
+          :value="round(brief.ground.go_around_point_ft, 10)"
+          :unit="brief.ground.go_around_point_ft === null ? '' : 'ft'"
+          :note="brief.ground.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.ground.go_around_point_ft, 10)} ft left for the factored roll`"
         />
       </div>
       <Cautions :cautions="brief.cautions.slice(0, -1)" />
@@ -130,7 +130,7 @@ const otherProblem = computed(() =>
           <template v-if="width > 0">
             <Strip
               :runway="sortie.runway"
-              :brief="brief"
+              :brief="marksOf(brief)"
               :from="view.from"
               :to="view.to"
               :width="width"
@@ -141,14 +141,14 @@ const otherProblem = computed(() =>
             <Profile :runway="sortie.runway" :brief="brief" :from="view.from" :to="view.to" :width="width" />
           </template>
         </div>
-        <p class="px-1 pt-1 text-lg font-bold">{{ brief.roundout_cue.words }}</p>
+        <p class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
           {{ planState.data.value.plan.power_off.words }} The glide reaches
           {{ round(reach?.[0], 10) }} to {{ round(reach?.[1], 10) }} ft:
           {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at the aim.
         </p>
       </section>
-      <LandingCard :own="brief.card" :crosswind="brief.crosswind" :sortie-id="id" />
+      <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">
@@ -178,8 +178,8 @@ const otherProblem = computed(() =>
             unit="kt"
             :min="20"
             :max="250"
-            :start="Math.round(brief.recommended_speed_kias)"
-            :empty-word="round(brief.recommended_speed_kias)"
+            :start="Math.round(brief.speed.recommended_speed_kias)"
+            :empty-word="round(brief.speed.recommended_speed_kias)"
             :error="whatIf.fields.value.approach_speed_kias"
             @update:model-value="change('approach_speed_kias', $event)"
           />
@@ -251,19 +251,19 @@ const otherProblem = computed(() =>
         <h2 id="moves" class="font-bold">What moves the touchdown</h2>
         <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
           <dt>1 kt faster</dt>
-          <dd class="figure text-right">{{ signed(brief.ft_per_kt_speed) }} ft</dd>
+          <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_kt_speed) }} ft</dd>
           <dt>1 kt more headwind</dt>
-          <dd class="figure text-right">{{ signed(brief.ft_per_kt_headwind) }} ft</dd>
+          <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_kt_headwind) }} ft</dd>
           <dt>Roundout 1 ft higher, then dropped in</dt>
-          <dd class="figure text-right">{{ signed(brief.ft_per_ft_roundout_height) }} ft</dd>
+          <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_ft_roundout_height) }} ft</dd>
           <dt>Aim to touchdown</dt>
-          <dd class="figure text-right">{{ round(brief.touchdown_minus_aim_ft, 10) }} ft</dd>
+          <dd class="figure text-right">{{ round(brief.touchdown.touchdown_minus_aim_ft, 10) }} ft</dd>
           <dt>Descent on this path</dt>
-          <dd class="figure text-right">{{ round(brief.descent_rate_fpm, 10) }} fpm</dd>
+          <dd class="figure text-right">{{ round(brief.speed.descent_rate_fpm, 10) }} fpm</dd>
           <dt>Density altitude</dt>
-          <dd class="figure text-right">{{ round(brief.density_altitude_ft, 10) }} ft</dd>
+          <dd class="figure text-right">{{ round(brief.wind.density_altitude_ft, 10) }} ft</dd>
         </dl>
-        <p class="mt-1 text-sm">{{ brief.air_words }}</p>
+        <p class="mt-1 text-sm">{{ brief.wind.air_words }}</p>
       </section>
       <section class="panel text-sm" aria-labelledby="sure">
         <h2 id="sure" class="text-base font-bold">How sure</h2>

@@ -25,7 +25,7 @@ import { useWidth } from '@/composables/useWidth'
 import { usePhrases } from '@/composables/usePhrases'
 import { EXCLUDED_LABEL, type LapState } from '@/marks'
 import { useSync } from '@/offline/sync'
-import { clamp, landingLength, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
+import { clamp, landingLength, marksOf, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, wholeDirection, windWords } from '@/words'
 
@@ -64,10 +64,13 @@ const view = computed(() =>
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {
   if (!figures.value) return null
-  if (lap.value) return { ...lap.value, go_around_point_ft: figures.value.go_around_point_ft }
-  if (!ended.value) return figures.value
-  const { spot_ft, box_ft, go_around_point_ft } = movedBy(figures.value, spot.value - figures.value.spot_ft)
-  return { spot_ft, box_ft, go_around_point_ft, aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim_point_ft }
+  if (lap.value) {
+    const { spot_ft, box_ft, aim_point_ft } = lap.value
+    return { spot_ft, box_ft: box_ft as [number, number], aim_point_ft, go_around_point_ft: figures.value.ground.go_around_point_ft }
+  }
+  if (!ended.value) return marksOf(figures.value)
+  const { spot_ft, box_ft, go_around_point_ft } = marksOf(movedBy(figures.value, spot.value - figures.value.aim.spot_ft))
+  return { spot_ft, box_ft, go_around_point_ft, aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim.aim_point_ft }
 })
 const touches = computed<Touch[]>(() => {
   const along = current.value?.values.along_ft
@@ -83,7 +86,7 @@ function asPlanned(): Partial<LapIn> {
   if (ended.value || !sortie.value) return {}
   // said outright: the sortie may have been changed elsewhere before this lap is sent
   const part: Partial<LapIn> = { landing: next.landing.value, spot_ft: next.spotFt.value, runway_end_id: next.endId.value }
-  if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim_point_ft)
+  if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim.aim_point_ft)
   return part
 }
 function tap(place: { along: number; lateral: number }) {
@@ -223,22 +226,22 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       <Figure
         :label="ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'"
         tone="aim"
-        :value="round(figures.aim_point_ft, 10)"
+        :value="round(figures.aim.aim_point_ft, 10)"
         unit="ft"
-        :note="next.isFromDevice.value ? 'worked out on this device' : figures.aim_before_spot_words"
+        :note="next.isFromDevice.value ? 'worked out on this device' : figures.aim.aim_before_spot_words"
       />
-      <Figure label="Fly" :value="round(figures.approach_speed_kias)" unit="KIAS" />
-      <Figure class="hidden md:block" label="Chance to hit" :value="percent(figures.hit_chance)" />
+      <Figure label="Fly" :value="round(figures.speed.approach_speed_kias)" unit="KIAS" />
+      <Figure class="hidden md:block" label="Chance to hit" :value="percent(figures.aim.hit_chance)" />
       <Figure
         label="Go around by"
         tone="fail"
-        :value="round(figures.go_around_point_ft, 10)"
-        :unit="figures.go_around_point_ft === null ? '' : 'ft'"
-        :note="figures.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
+        :value="round(figures.ground.go_around_point_ft, 10)"
+        :unit="figures.ground.go_around_point_ft === null ? '' : 'ft'"
+        :note="figures.ground.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
       />
     </div>
 
-    <p class="!mt-1 text-sm md:hidden">Chance to hit <b class="figure">{{ percent(figures.hit_chance) }}</b></p>
+    <p class="!mt-1 text-sm md:hidden">Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b></p>
 
     <Cautions :cautions="brief.cautions.slice(0, -1)" />
 
@@ -306,7 +309,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             tall
             :min="21"
             :max="250"
-            :start="Math.round(figures.approach_speed_kias)"
+            :start="Math.round(figures.speed.approach_speed_kias)"
             empty-word="–"
             :error="fieldErrors.threshold_speed_kias"
             @update:model-value="set('threshold speed', { threshold_speed_kias: $event, known_by: { threshold_speed_kias: 'read' } })"
@@ -395,7 +398,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :min="-500"
               :max="landingLength(runway!)"
               :step="10"
-              :start="Math.round(brief.aim_point_ft / 10) * 10"
+              :start="Math.round(brief.aim.aim_point_ft / 10) * 10"
               empty-word="as briefed"
               :error="fieldErrors.aim_point_ft"
               @update:model-value="set('aim flown', { aim_point_ft: $event })"
@@ -452,9 +455,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :spot-ft="spot"
         :next="{
           spot_ft: next.spotFt.value,
-          aim_point_ft: figures.aim_point_ft,
-          speed_kias: figures.approach_speed_kias,
-          go_around_point_ft: figures.go_around_point_ft,
+          aim_point_ft: figures.aim.aim_point_ft,
+          speed_kias: figures.speed.approach_speed_kias,
+          go_around_point_ft: figures.ground.go_around_point_ft,
         }"
         :excluded="current.values.excluded ?? null"
       />
@@ -495,7 +498,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           />
         </template>
         <p v-if="runwayProblem" role="alert" class="font-bold text-fail-ink">{{ runwayProblem }}</p>
-        <p class="text-lg font-bold">{{ brief.roundout_cue.words }}</p>
+        <p class="text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p class="text-sm text-soft">{{ brief.basis.words }}</p>
         <div v-if="mayRecord" class="space-y-2 border-t border-line pt-2">
           <TrackSwitch v-if="person" :sortie-id="id" :person-id="person.id" />

@@ -11,8 +11,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT
-from bullseye.core.brief.landing import make_brief, setting
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.model.forecast import hit_chance, simulate_from_aim_ft
 from bullseye.core.model.touchdown import predict
 
@@ -61,14 +62,14 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     The share of a mean residual of n laps that counts as bias is sd²/(sd² + s²/n): the posterior mean of a normal bias
     of standard deviation sd seen through scatter s. Source: the conjugate normal model of Bayesian textbooks.
     """
-    made, brief = setting(request), make_brief(request)
+    made, brief = landing_setup(request), make_brief(request)
     aircraft, flap = request.aircraft, made.flap
     stall_kias = flap.airspeed_table.indicated_kt(aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb))
-    lowest = max(brief.approach_speed_kias - _SPEED_BELOW_KT, stall_kias + _LEAST_OVER_STALL_KT)
+    lowest = max(brief.speed.approach_speed_kias - _SPEED_BELOW_KT, stall_kias + _LEAST_OVER_STALL_KT)
     speeds = tuple(
-        float(kias) for kias in np.arange(lowest, brief.approach_speed_kias + _SPEED_ABOVE_KT + 1, _SPEED_STEP_KT)
+        float(kias) for kias in np.arange(lowest, brief.speed.approach_speed_kias + _SPEED_ABOVE_KT + 1, _SPEED_STEP_KT)
     )
-    approaches = [setting(replace(request, approach_speed_kias=kias)).approach for kias in speeds]
+    approaches = [landing_setup(replace(request, approach_speed_kias=kias)).approach for kias in speeds]
 
     def landed(i: int, headwind_kt: float) -> float:
         return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
@@ -76,7 +77,9 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     touch = np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
     by_speed = np.gradient(touch, np.asarray(speeds), axis=0)
     by_wind = np.gradient(touch, np.asarray(_HEADWINDS_KT), axis=1)
-    chances = _chances(request, brief_box=(brief.box_ft[0] - brief.target_ft, brief.box_ft[1] - brief.target_ft))
+    chances = _chances(
+        request, brief_box=(brief.aim.box_ft[0] - brief.aim.target_ft, brief.aim.box_ft[1] - brief.aim.target_ft)
+    )
     known = request.calibration
     bias_sd = known.bias_sd_ft if known.bias_sd_ft else BIAS_SD_FT
     scatter = brief.basis.scatter_ft
@@ -90,12 +93,12 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         shift_ft=_SHIFTS_FT,
         hit_chance=chances,
         bias_share=tuple(bias_sd**2 / (bias_sd**2 + scatter**2 / n) for n in range(1, _MOST_LAPS + 1)),
-        briefed_speed_kias=brief.approach_speed_kias,
+        briefed_speed_kias=brief.speed.approach_speed_kias,
         briefed_headwind_kt=made.approach.headwind_kt,
-        briefed_aim_ft=brief.aim_point_ft,
-        spot_ft=brief.spot_ft,
-        target_minus_spot_ft=brief.target_ft - brief.spot_ft,
-        box_minus_spot_ft=(brief.box_ft[0] - brief.spot_ft, brief.box_ft[1] - brief.spot_ft),
+        briefed_aim_ft=brief.aim.aim_point_ft,
+        spot_ft=brief.aim.spot_ft,
+        target_minus_spot_ft=brief.aim.target_ft - brief.aim.spot_ft,
+        box_minus_spot_ft=(brief.aim.box_ft[0] - brief.aim.spot_ft, brief.aim.box_ft[1] - brief.aim.spot_ft),
         bias_ft=brief.basis.bias_ft,
         pilot_scatter_ft=scatter,
         aim_step_ft=aim_step_ft,
@@ -107,7 +110,7 @@ def _grid(values: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Grid:
 
 
 def _chances(request: BriefRequest, *, brief_box: tuple[float, float]) -> Grid:
-    made = setting(request)
+    made = landing_setup(request)
     middle_ft = predict(made.approach).touchdown_ft
     variable_kt = request.weather.wind_kt if made.wind.head_kt is None else 0.0
     rows = []

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from bullseye.core.basis.sentence import Sentence
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.whole import Parts
@@ -50,7 +51,7 @@ class Kneeboard:
     engine_failure: tuple[Line, ...]
     steps: tuple[str, ...]
     laps: tuple[Tick, ...]
-    cautions: tuple[str, ...]
+    cautions: tuple[Sentence, ...]
 
 
 def _ft(value: float | None, step: float = 10.0) -> str:
@@ -68,7 +69,7 @@ def _heading(deg: float) -> str:
 def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Line, ...]:
     takeoff = parts.takeoff
     lines = [
-        Line(label='Approach', value=f'{brief.approach_speed_kias:.0f} KIAS, flap {brief.flap}'),
+        Line(label='Approach', value=f'{brief.speed.approach_speed_kias:.0f} KIAS, flap {brief.speed.flap}'),
         Line(label='Lift-off', value=_kt(takeoff.lift_off_speed_kias)),
         Line(label='Vx / Vy', value=f'{_kt(takeoff.vx_kias)} / {_kt(takeoff.vy_kias)}'),
     ]
@@ -122,15 +123,15 @@ def make_kneeboard(
     :param subtitle: day, wind, standard
     """
     headings, gates = _pattern(parts.pattern)
-    last = brief.go_around_point_ft
+    last = brief.ground.go_around_point_ft
     return Kneeboard(
         title=title,
         subtitle=subtitle,
         points=(
-            Line(label='Spot', value=f'{_ft(brief.spot_ft)}, box to {_ft(brief.box_ft[1])}'),
-            Line(label='Aim', value=f'{_ft(brief.aim_point_ft)}: {brief.aim_before_spot_words}'),
+            Line(label='Spot', value=f'{_ft(brief.aim.spot_ft)}, box to {_ft(brief.aim.box_ft[1])}'),
+            Line(label='Aim', value=f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'),
             Line(label='Go around by', value='unknown: use the handbook' if last is None else _ft(last)),
-            Line(label='Descent', value=f'{round(brief.descent_rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'),
+            Line(label='Descent', value=f'{round(brief.speed.descent_rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'),
         ),
         speeds=_speeds(request, brief, parts),
         headings=headings,

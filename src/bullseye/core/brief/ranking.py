@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from bullseye.core.air.sun import Sun, is_in_the_eyes
 from bullseye.core.air.wind import Components
-from bullseye.core.brief.landing import CrosswindLimit
+from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
 _OVER_LIMIT = 100.0  # [own] no headwind makes up for it

@@ -22,15 +22,15 @@ class Change:
 def compare(*, before: BriefAnswer, after: BriefAnswer, after_request: BriefRequest) -> Change:
     """Compare two briefs of the same landing."""
     if after_request.aim_point_ft is None:
-        held = make_brief(replace(after_request, aim_point_ft=before.aim_point_ft))
+        held = make_brief(replace(after_request, aim_point_ft=before.aim.aim_point_ft))
     else:
         held = after
-    touchdown_ft = held.predicted_touchdown_ft - before.predicted_touchdown_ft
-    aim_ft = after.aim_point_ft - before.aim_point_ft
+    touchdown_ft = held.touchdown.predicted_touchdown_ft - before.touchdown.predicted_touchdown_ft
+    aim_ft = after.aim.aim_point_ft - before.aim.aim_point_ft
     return Change(
         touchdown_ft=touchdown_ft,
         aim_ft=aim_ft,
-        speed_kt=after.approach_speed_kias - before.approach_speed_kias,
+        speed_kt=after.speed.approach_speed_kias - before.speed.approach_speed_kias,
         words=_words(touchdown_ft, aim_ft, after),
     )
 
@@ -44,5 +44,5 @@ def _words(touchdown_ft: float, aim_ft: float, after: BriefAnswer) -> str:
         parts.append(f'With the old aim point you would touch {abs(moved)} ft {"farther" if moved > 0 else "shorter"}.')
     if shift:
         parts.append(f'Aim {abs(shift)} ft {"later" if shift > 0 else "earlier"} ({in_stripes(shift)}).')
-    parts.append(f'Chance to hit {after.hit_chance:.0%}.')
+    parts.append(f'Chance to hit {after.aim.hit_chance:.0%}.')
     return ' '.join(parts)

@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field, fields, replace
+from dataclasses import dataclass, field, replace
 from datetime import datetime
-from functools import cache
 from typing import get_args
-
-from pydantic import TypeAdapter
 
 from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import OBSTACLE_MARGIN_FT, PATTERN_HEIGHT_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.brief.landing import BriefAnswer, Setting, crosswind_limits, ground_roll, make_brief, setting
+from bullseye.core.brief.conditions import crosswind_limits
+from bullseye.core.brief.ground import ground_roll
+from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.lapplan import (
     BriefedLap,
     LapPlan,
@@ -27,6 +26,7 @@ from bullseye.core.brief.lapplan import (
 )
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
@@ -100,7 +100,7 @@ def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
     return request.runway.elevation_ft + PATTERN_HEIGHT_FT
 
 
-def takeoff_of(request: BriefRequest, plan: Plan, made: Setting) -> TakeoffAnswer:
+def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> TakeoffAnswer:
     """The takeoff part of a brief."""
     return brief_takeoff(
         kind=plan.takeoff,
@@ -129,7 +129,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
     for end in airfield.ends if airfield else (request.runway,):
         spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
         asked = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None)
-        made = setting(asked)
+        made = landing_setup(asked)
         takeoff = takeoff_of(asked, plan, made)
         roll, _ = ground_roll(asked, made)
         candidates.append(
@@ -146,7 +146,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
 
 
 def pattern_task(
-    request: BriefRequest, plan: Plan, made: Setting, brief: BriefAnswer, first_turn_ft: float
+    request: BriefRequest, plan: Plan, made: LandingSetup, brief: BriefAnswer, first_turn_ft: float
 ) -> PatternTask:
     """What the pattern of a brief is worked out for."""
     wind = request.wind
@@ -160,10 +160,10 @@ def pattern_task(
         surface_wind_kt=wind.speed_kt,
         pattern_altitude_ft=_pattern_altitude_ft(request, plan),
         first_turn_ft=first_turn_ft,
-        aim_point_ft=brief.aim_point_ft,
+        aim_point_ft=brief.aim.aim_point_ft,
         spot_ft=request.spot_ft,
-        path_angle_deg=brief.path_angle_deg,
-        approach_kias=brief.approach_speed_kias,
+        path_angle_deg=brief.speed.path_angle_deg,
+        approach_kias=brief.speed.approach_speed_kias,
         is_northern=plan.is_northern,
         base_cue=request.technique.base_cue,
     )
@@ -204,12 +204,12 @@ def _lap_plan(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: Pa
     runway = request.runway
     lowest_aim_ft = 0.0
     if runway.obstacle is not None:
-        slope = math.tan(math.radians(brief.path_angle_deg))
+        slope = math.tan(math.radians(brief.speed.path_angle_deg))
         clear_ft = (runway.obstacle.height_ft + OBSTACLE_MARGIN_FT) / slope
         lowest_aim_ft = max(0.0, clear_ft - runway.obstacle.before_threshold_ft)
-    nearest_ft = max(0.0, request.spot_ft - brief.recommended_aim_point_ft + lowest_aim_ft)
-    box_ft = brief.box_ft[1] - request.spot_ft
-    last_ft = brief.go_around_point_ft
+    nearest_ft = max(0.0, request.spot_ft - brief.aim.recommended_aim_point_ft + lowest_aim_ft)
+    box_ft = brief.aim.box_ft[1] - request.spot_ft
+    last_ft = brief.ground.go_around_point_ft
     farthest_ft = runway.landing_distance_available_ft / 2 if last_ft is None else last_ft - box_ft
     wind = request.wind
     daylight = None
@@ -229,10 +229,10 @@ def _lap_plan(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: Pa
             time=plan.lesson,
             fuel_burn_gph=request.aircraft.fuel_burn_gph,
             daylight_min=daylight,
-            crosswind_kt=brief.crosswind_kt,
+            crosswind_kt=brief.wind.crosswind_kt,
             gust_spread_kt=wind.gust_spread_kt,
-            headwind_kt=brief.headwind_kt,
-            over_limit=any(limit.within is False for limit in brief.crosswind_limits),
+            headwind_kt=brief.wind.headwind_kt,
+            over_limit=any(limit.within is False for limit in brief.wind.crosswind_limits),
             possible=kinds_possible(examined, has_glide=request.aircraft.best_glide_kias is not None),
         )
     )
@@ -266,7 +266,7 @@ def _briefed(lap: PlannedLap, briefs: _Briefs) -> BriefedLap:
     brief = briefs.of(lap.kind if lands else 'normal')
     aim_ft = None
     if brief is not None and lap.spot_ft is not None:
-        aim_ft = lap.spot_ft + brief.recommended_aim_point_ft - brief.spot_ft
+        aim_ft = lap.spot_ft + brief.aim.recommended_aim_point_ft - brief.aim.spot_ft
     return BriefedLap(
         kind=lap.kind,
         runway=lap.runway,
@@ -274,9 +274,9 @@ def _briefed(lap: PlannedLap, briefs: _Briefs) -> BriefedLap:
         watch=lap.watch,
         why=lap.why,
         aim_point_ft=aim_ft,
-        approach_kias=brief.recommended_speed_kias if brief else None,
-        go_around_point_ft=brief.go_around_point_ft if brief and lands else None,
-        flap=brief.flap if brief else None,
+        approach_kias=brief.speed.recommended_speed_kias if brief else None,
+        go_around_point_ft=brief.ground.go_around_point_ft if brief and lands else None,
+        flap=brief.speed.flap if brief else None,
     )
 
 
@@ -299,7 +299,7 @@ def planned_laps(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern:
 
 def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> Parts:
     """Work out everything beside the landing itself; no part that fails takes another with it."""
-    made = setting(request)
+    made = landing_setup(request)
     brief = brief or make_brief(request)
     takeoff = takeoff_of(request, plan, made)
     notes: list[str] = []
@@ -345,9 +345,10 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class WholeBrief(BriefAnswer):
+class WholeBrief:
     """A landing brief with all its other parts."""
 
+    landing: BriefAnswer
     runway: str
     weather_warnings: tuple[str, ...]
     runway_ranking: tuple[RankedEnd, ...]
@@ -369,9 +370,8 @@ def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tup
     """
     brief = make_brief(request)
     parts = make_parts(request, plan, brief)
-    landing = {one.name: getattr(brief, one.name) for one in fields(BriefAnswer)}
     return WholeBrief(
-        **landing,
+        landing=brief,
         runway=request.runway.ident,
         weather_warnings=weather_warnings,
         runway_ranking=parts.runway_ranking,
@@ -385,9 +385,3 @@ def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tup
         wake=parts.wake,
         notes=parts.notes,
     )
-
-
-@cache
-def whole_adapter() -> TypeAdapter[WholeBrief]:
-    """Writer of whole briefs, made once."""
-    return TypeAdapter(WholeBrief)

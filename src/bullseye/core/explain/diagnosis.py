@@ -8,8 +8,9 @@ from typing import Literal
 from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import NOT_LANDED, Outcome
-from bullseye.core.brief.landing import BriefAnswer, make_brief, setting
+from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
@@ -49,7 +50,7 @@ class Diagnosis:
 
 def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
     """The approach of a lap as far as it was seen; as briefed for the rest."""
-    made = setting(request)
+    made = landing_setup(request)
     approach = made.approach
     if lap.threshold_speed_kias is not None:
         table = made.flap.airspeed_table
@@ -71,7 +72,7 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
     """
     if lap.along_ft is None or request.landing == 'soft_field':
         return None
-    aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim_point_ft
+    aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim.aim_point_ft
     return FlownLap(
         approach=flown_approach(lap, request),
         touchdown_from_aim_ft=lap.along_ft - aim_ft,
@@ -96,12 +97,12 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
             else 'No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
             largest=None,
         )
-    error_ft = lap.along_ft - brief.target_ft
-    briefed = setting(request).approach
+    error_ft = lap.along_ft - brief.aim.target_ft
+    briefed = landing_setup(request).approach
     flown = flown_approach(lap, request)
     at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
 
-    aim_ft = brief.aim_point_ft - brief.recommended_aim_point_ft
+    aim_ft = brief.aim.aim_point_ft - brief.aim.recommended_aim_point_ft
     speed_ft = None
     if lap.threshold_speed_kias is not None:
         speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
@@ -160,13 +161,13 @@ def _aim_words(aim_ft: float) -> str:
 def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
     if lap.threshold_speed_kias is None:
         return 'threshold speed not read: within the hold-off'
-    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.approach_speed_kias:.1f} briefed'
+    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.speed.approach_speed_kias:.1f} briefed'
 
 
 def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
     if lap.headwind_kt is None:
         return 'wind not read on this lap: taken as briefed'
-    briefed = 'unknown' if brief.headwind_kt is None else f'{brief.headwind_kt:.0f} kt'
+    briefed = 'unknown' if brief.wind.headwind_kt is None else f'{brief.wind.headwind_kt:.0f} kt'
     return f'headwind {lap.headwind_kt:.0f} kt, {briefed} briefed'
 
 
@@ -185,9 +186,9 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
     if largest.cause == 'aim':
         return f'Aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}): the aim point alone moved it.'
     if largest.cause == 'speed' and lap.threshold_speed_kias is not None:
-        off_kt = lap.threshold_speed_kias - brief.approach_speed_kias
+        off_kt = lap.threshold_speed_kias - brief.speed.approach_speed_kias
         return (
-            f'Cross the threshold at {brief.approach_speed_kias:.0f}, not {lap.threshold_speed_kias:.0f} kt: '
+            f'Cross the threshold at {brief.speed.approach_speed_kias:.0f}, not {lap.threshold_speed_kias:.0f} kt: '
             f'{abs(off_kt):.0f} kt {"too many" if off_kt > 0 else "too few"} made {amount}.'
         )
     if largest.cause == 'wind':

@@ -78,7 +78,7 @@ def _within(value: float | None, *, good: bool, near: bool) -> Verdict:
 
 def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
     """Before the spot's window is a fail however small; beyond it, 100 ft are near."""
-    from_spot_ft = None if lap.along_ft is None else lap.along_ft - brief.spot_ft
+    from_spot_ft = None if lap.along_ft is None else lap.along_ft - brief.aim.spot_ft
     low_ft, high_ft = tolerance.touchdown_from_ft, tolerance.touchdown_to_ft
     verdict: Verdict = 'unknown'
     if from_spot_ft is not None:
@@ -98,7 +98,7 @@ def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Cri
 
 
 def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
-    off_kt = None if lap.threshold_speed_kias is None else lap.threshold_speed_kias - brief.recommended_speed_kias
+    off_kt = None if lap.threshold_speed_kias is None else lap.threshold_speed_kias - brief.speed.recommended_speed_kias
     above_kt, below_kt = tolerance.speed_above_kt, tolerance.speed_below_kt
     known = off_kt if off_kt is not None else 0.0
     return _criterion(
@@ -122,9 +122,11 @@ def _float(lap: MeasuredLap, brief: BriefAnswer) -> Criterion:
         'Float',
         value=lap.float_s,
         unit='s',
-        tolerance=f'model {brief.float_s:.1f}, up to {brief.float_s + _FLOAT_PASS_S:.1f}',
+        tolerance=f'model {brief.touchdown.float_s:.1f}, up to {brief.touchdown.float_s + _FLOAT_PASS_S:.1f}',
         verdict=_within(
-            lap.float_s, good=known <= brief.float_s + _FLOAT_PASS_S, near=known <= brief.float_s + _FLOAT_NEAR_S
+            lap.float_s,
+            good=known <= brief.touchdown.float_s + _FLOAT_PASS_S,
+            near=known <= brief.touchdown.float_s + _FLOAT_NEAR_S,
         ),
     )
 
@@ -200,9 +202,9 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
 def _words(lap: MeasuredLap, brief: BriefAnswer, hit: bool | None) -> str:
     if lap.along_ft is None:
         return 'Touchdown not seen: accuracy is unknown.'
-    low_ft, high_ft = brief.box_ft
+    low_ft, high_ft = brief.aim.box_ft
     if hit:
-        return f'In the box, {lap.along_ft - brief.spot_ft:,.0f} ft past the spot.'
+        return f'In the box, {lap.along_ft - brief.aim.spot_ft:,.0f} ft past the spot.'
     if lap.along_ft < low_ft:
         return f'{low_ft - lap.along_ft:,.0f} ft short of the box: short is a fail, however small.'
     return f'{lap.along_ft - high_ft:,.0f} ft beyond the box.'

@@ -13,8 +13,10 @@ from pydantic import Field, TypeAdapter, ValidationError
 from bullseye.core.basis.constants import AIM_STEP_FT
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.quantity import Checked, Real
-from bullseye.core.brief.landing import BriefAnswer, make_brief, prior_deceleration_fps2
+from bullseye.core.basis.sentence import Sentence
+from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
+from bullseye.core.brief.setup import prior_deceleration_fps2
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose, flown_lap
 from bullseye.core.explain.scoring import Score, score_lap
 from bullseye.core.explain.summary import summarise
@@ -80,7 +82,7 @@ class Advice:
     error_ft: float | None
     split_ft: Split | None
     sentence: str
-    cautions: tuple[str, ...]
+    cautions: tuple[Sentence, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -152,7 +154,7 @@ def advise(asked: AdviceRequest) -> Advice:
     request, laps = asked.brief, asked.laps
     known = _calibrated(laps, request)
     after = replace(request, calibration=known, aim_point_ft=None)
-    wanted_ft = make_brief(after).recommended_aim_point_ft
+    wanted_ft = make_brief(after).aim.recommended_aim_point_ft
     same_kind = [lap for lap in laps if _kind(lap, request) == request.landing]
     aim_ft = _limited(wanted_ft, same_kind[-1].aim_ft if same_kind else None, asked.aim_step_ft)
     brief = make_brief(replace(after, aim_point_ft=aim_ft))
@@ -166,9 +168,9 @@ def advise(asked: AdviceRequest) -> Advice:
         calibration=_learned(known),
         next_aim_ft=aim_ft,
         wanted_aim_ft=wanted_ft,
-        next_speed_kias=brief.recommended_speed_kias,
-        hit_chance=brief.hit_chance,
-        predicted_touchdown_ft=brief.predicted_touchdown_ft,
+        next_speed_kias=brief.speed.recommended_speed_kias,
+        hit_chance=brief.aim.hit_chance,
+        predicted_touchdown_ft=brief.touchdown.predicted_touchdown_ft,
         error_ft=diagnosis.error_ft if diagnosis else None,
         split_ft=_split(diagnosis),
         sentence=_sentence(brief, judged, diagnosis, aim_ft, same_kind),
@@ -208,7 +210,7 @@ def _sentence(
 ) -> str:
     """The one change, then where to aim."""
     if not laps or diagnosis is None:
-        return f'Aim at {round(aim_ft, -1):,.0f} ft, {brief.aim_before_spot_words}; no lap flown yet.'
+        return f'Aim at {round(aim_ft, -1):,.0f} ft, {brief.aim.aim_before_spot_words}; no lap flown yet.'
     moved_ft = aim_ft - laps[-1].aim_ft
     if abs(moved_ft) < 5:
         aim = f'Aim at {round(aim_ft, -1):,.0f} ft again.'

@@ -1,0 +1,93 @@
+"""Sentences with their numbers apart: a template and typed quantities, put into words once, at the edge.
+
+The core decides what is said and how exactly it is known. Units by person and other languages need the numbers, so a
+sentence keeps them until an API, a card or the command line renders it.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from pydantic import GetCoreSchemaHandler
+from pydantic_core import CoreSchema, core_schema
+
+Unit = Literal['ft', 'kt', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
+_SUFFIX: Mapping[Unit, str] = {
+    'ft': ' ft',
+    'kt': ' kt',
+    's': ' s',
+    'min': ' min',
+    'lb': ' lb',
+    'deg': '°',
+    'pct': ' %',
+    'fps2': ' ft/s²',
+    'count': '',
+}
+_TEMPLATES: dict[str, str] = {}
+
+
+@dataclass(frozen=True, slots=True)
+class Quantity:
+    """A number with its unit, said in multiples of ``step``: no more exactly than it is known."""
+
+    value: float
+    unit: Unit
+    step: float = 1.0
+
+    def __str__(self) -> str:
+        decimals = max(0, len(f'{self.step:.6f}'.rstrip('0').partition('.')[2]))
+        rounded = round(self.value / self.step) * self.step + 0.0  # never minus zero
+        return f'{rounded:,.{decimals}f}{_SUFFIX[self.unit]}'
+
+
+def feet(value: float, *, step: float = 1.0) -> Quantity:
+    """A length [ft]."""
+    return Quantity(value, 'ft', step)
+
+
+def knots(value: float, *, step: float = 1.0) -> Quantity:
+    """A speed [kt]."""
+    return Quantity(value, 'kt', step)
+
+
+@dataclass(frozen=True, slots=True)
+class Sentence:
+    """What is to be said: the name of a template and what goes into it."""
+
+    template: str
+    values: tuple[tuple[str, Quantity | str], ...] = ()
+
+    def __str__(self) -> str:
+        """The sentence in English, in the units of its quantities."""
+        return _TEMPLATES[self.template].format(**{name: str(value) for name, value in self.values})
+
+    @classmethod
+    def __get_pydantic_core_schema__(cls, _source: Any, _handler: GetCoreSchemaHandler) -> CoreSchema:
+        """Leave as text, wherever it is written out."""
+        text = core_schema.str_schema()
+        return core_schema.json_or_python_schema(
+            json_schema=text,
+            python_schema=core_schema.is_instance_schema(cls),
+            serialization=core_schema.plain_serializer_function_ser_schema(str, return_schema=text),
+        )
+
+
+class Phrasebook:
+    """The templates of one subject, each named ``subject.name``."""
+
+    def __init__(self, subject: str, **templates: str) -> None:
+        self.subject = subject
+        self._names = {name: frozenset(re.findall(r'\{(\w+)\}', text)) for name, text in templates.items()}
+        _TEMPLATES.update({f'{subject}.{name}': text for name, text in templates.items()})
+
+    def say(self, name: str, /, **values: Quantity | str) -> Sentence:
+        """A sentence; its values must be those that its template names.
+
+        :raises ValueError: when they are not
+        """
+        if self._names[name] != values.keys():
+            raise ValueError(f'{self.subject}.{name} takes {sorted(self._names[name])}, not {sorted(values)}')
+        return Sentence(f'{self.subject}.{name}', tuple(values.items()))

@@ -1,0 +1,145 @@
+"""The wind and the air of a landing: components, limits, what the crosswind asks for, and what the density does."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from bullseye.core.air.atmosphere import density_altitude_ft, isa_temperature_c
+from bullseye.core.air.wind import Components, magnetic_from_true_deg
+from bullseye.core.basis.sentence import Phrasebook, Sentence, knots
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import LandingSetup
+from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
+
+_BOOK = Phrasebook(
+    'wind',
+    variable='Variable wind of {wind}: its components are unknown. '
+    'The prediction is for no wind along the runway, its band for any direction.',
+    tailwind='Tailwind {tailwind}: longer float and roll. Consider the other end.',
+    over_limit='Crosswind over the {name} limit of {limit} ({source}).',
+    rudder='{words}',
+)
+_TAILWIND_SAID_KT = 0.5
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CrosswindLimit:
+    """One limit of crosswind, and whether the strongest crosswind of the day is within it; None when unknown."""
+
+    name: str
+    limit_kt: float
+    source: str
+    within: bool | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WindPart:
+    """Wind on the runway and the air over it; None is unknown."""
+
+    headwind_kt: float | None
+    crosswind_kt: float | None  # positive from the right
+    gust_headwind_kt: float | None
+    gust_crosswind_kt: float | None
+    crosswind_limits: tuple[CrosswindLimit, ...]
+    wind_dir_deg_mag: float | None
+    crosswind: CrosswindHands | None
+    pressure_altitude_ft: float
+    density_altitude_ft: float
+    isa_deviation_c: float
+    air_words: str
+
+
+def strongest_crosswind_kt(parts: Components) -> float | None:
+    """The strongest crosswind of the day, gusts included, positive from the right; None when it is unknown."""
+    if parts.cross_kt is None or parts.gust_cross_kt is None:
+        return None
+    return max(parts.cross_kt, parts.gust_cross_kt, key=abs)
+
+
+def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
+    """Every limit of crosswind that is known, against the strongest crosswind of the day."""
+    aircraft_kt, source = request.aircraft.crosswind_limit
+    given = [
+        ('aircraft', aircraft_kt, source),
+        ('school', request.school_crosswind_limit_kt, 'school rule'),
+        ('student', request.student_crosswind_limit_kt, "student's own limit"),
+    ]
+    crosswind_kt = strongest_crosswind_kt(parts)
+    return tuple(
+        CrosswindLimit(
+            name=name,
+            limit_kt=limit_kt,
+            source=source,
+            within=None if crosswind_kt is None else abs(crosswind_kt) <= limit_kt,
+        )
+        for name, limit_kt, source in given
+        if limit_kt is not None
+    )
+
+
+def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
+    """The wind and the air of one landing."""
+    parts, from_deg_true = setup.wind, request.wind.direction_deg_true
+    limit_kt, source = request.aircraft.crosswind_limit
+    altitude_ft = density_altitude_ft(
+        pressure_altitude_ft=setup.pressure_altitude_ft, temperature_c=request.weather.temperature_c
+    )
+    return WindPart(
+        headwind_kt=parts.head_kt,
+        crosswind_kt=parts.cross_kt,
+        gust_headwind_kt=parts.gust_head_kt,
+        gust_crosswind_kt=parts.gust_cross_kt,
+        crosswind_limits=crosswind_limits(request, parts),
+        wind_dir_deg_mag=None
+        if from_deg_true is None
+        else magnetic_from_true_deg(true_deg=from_deg_true, variation_deg=request.runway.magnetic_variation_deg),
+        crosswind=crosswind_hands(
+            crosswind_kt=strongest_crosswind_kt(parts),
+            approach_ktas=setup.approach.speed_ktas,
+            touchdown_ktas=setup.approach.touchdown_ktas,
+            limit_kt=limit_kt,
+            limit_source=source,
+        ),
+        pressure_altitude_ft=setup.pressure_altitude_ft,
+        density_altitude_ft=altitude_ft,
+        isa_deviation_c=request.weather.temperature_c - isa_temperature_c(setup.pressure_altitude_ft),
+        air_words=_air_words(altitude_ft, setup.density_ratio),
+    )
+
+
+def wind_cautions(request: BriefRequest, wind: WindPart) -> list[Sentence]:
+    """What the wind warns of, limits first known to the pilot."""
+    said = []
+    if wind.headwind_kt is None:
+        said.append(_BOOK.say('variable', wind=knots(request.wind.speed_kt)))
+    elif wind.headwind_kt < -_TAILWIND_SAID_KT:
+        said.append(_BOOK.say('tailwind', tailwind=knots(-wind.headwind_kt)))
+    said += [
+        _BOOK.say('over_limit', name=limit.name, limit=knots(limit.limit_kt), source=limit.source)
+        for limit in wind.crosswind_limits
+        if limit.within is False
+    ]
+    return said
+
+
+def rudder_cautions(wind: WindPart) -> list[Sentence]:
+    """What the crosswind asks of the rudder, where that is more than anybody has shown."""
+    hands = wind.crosswind
+    return [] if hands is None or hands.rudder_share <= 1 else [_BOOK.say('rudder', words=hands.words)]
+
+
+def _air_words(altitude_ft: float, density_ratio: float) -> str:
+    """What the density of the air does, in plain words: true airspeed and distances on the ground."""
+    faster = 1 / math.sqrt(density_ratio) - 1
+    rolls = 1 / density_ratio - 1  # energy over the ground goes with the square of the speed
+    height = 'sea level' if abs(altitude_ft) < 500 else f'{round(altitude_ft, -2):,.0f} ft'
+    where = f'The air is that of {height} on a standard day'
+    if abs(faster) < 0.01:
+        return f'{where}: nothing to allow for.'
+    if faster < 0:
+        return f'{where}, denser than at sea level: {-faster:.0%} less groundspeed at the same indicated speed.'
+    return (
+        f'{where}: at the same indicated speed you are {faster:.0%} faster over the ground, and rolls and floats are '
+        f'about {rolls:.0%} longer than at sea level. Fly the same indicated speeds.'
+    )
