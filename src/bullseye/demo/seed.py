@@ -108,6 +108,18 @@ _TODAY = (
 )
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Cast:
+    """Who and what the made-up sorties are flown with."""
+
+    school: School
+    instructors: tuple[User, ...]
+    students: tuple[User, ...]
+    aircraft: Aircraft
+    end: RunwayEnd
+    standards: dict[str, Standard]
+
+
 def seed(db: Session, *, today: date) -> bool:
     """Fill a database with the demo school, once in its life.
 
@@ -116,6 +128,50 @@ def seed(db: Session, *, today: date) -> bool:
     installation = db.get(Installation, 1, with_for_update=True) or Installation(id=1)
     if installation.demo_seeded_at is not None:
         return False
+    cast = _cast(db)
+    rng = np.random.default_rng(160)
+    for student, days, instructor, landing, standard, wind_from, wind_kt, gust_kt, count in _PAST:
+        sortie = _sortie(
+            db,
+            cast,
+            people=(student, instructor),
+            planned_on=today - timedelta(days=days),
+            standard=standard,
+            landing=landing,
+            wind=(wind_from, wind_kt, gust_kt),
+        )
+        for number in range(count):
+            _fly(db, sortie, habit=HABITS[student], by=cast.instructors[instructor], number=number, rng=rng)
+    recorded = _sortie(
+        db,
+        cast,
+        people=(3, 0),
+        planned_on=today - timedelta(days=4),
+        standard='US commercial',
+        landing='normal',
+        wind=(70, 6, None),
+    )
+    from bullseye.demo import flights  # here: the simulator is needed once in the life of a database
+
+    flights.add_recorded_flight(db, recorded, by=cast.instructors[0])
+    for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
+        _sortie(
+            db,
+            cast,
+            people=(student, instructor),
+            planned_on=today,
+            standard=standard,
+            landing=landing,
+            wind=(wind_from, wind_kt, gust_kt),
+        )
+    installation.demo_seeded_at = datetime.now(UTC)
+    db.add(installation)
+    db.commit()
+    return True
+
+
+def _cast(db: Session) -> _Cast:
+    """Make the school, its people, its fleet and its fields."""
     school = School(name='Lantern Bay Flying School', is_demo=True, crosswind_limit_kt=8)
     db.add(school)
     db.flush()
@@ -126,71 +182,28 @@ def seed(db: Session, *, today: date) -> bool:
 
     def person(name: str, role: str, technique: Technique | None = None) -> User:
         login = f'{name.split(maxsplit=1)[0].lower()}@{_DOMAIN}'
-        made = people.add(
+        found = people.add(
             db, school=school, login=login, name=name, role=role, password=PASSWORD, password_hash=known_to_all
         )
-        made.technique_id = technique.id if technique else None
-        return made
+        found.technique_id = technique.id if technique else None
+        return found
 
-    instructors = [
+    instructors = (
         person('Marta Kowalczyk', 'chief', techniques[0]),
         person('Elias Brandt', 'instructor', techniques[2]),
-    ]
-    students = [person(habit.name, 'student') for habit in HABITS]
+    )
+    students = tuple(person(habit.name, 'student') for habit in HABITS)
     students[0].crosswind_limit_kt = 6
     students[3].crosswind_limit_kt = 12
     add_fleet(db, school)
-    aircraft = catalogue.all_aircraft(db)[0]
-    standards = {row.name: row for row in catalogue.all_standards(db)}
-    end = next(e for field in catalogue.all_airfields(db) for e in field.ends if e.ident == '05')
-    rng = np.random.default_rng(160)
-    for student, days, instructor, landing, standard, wind_from, wind_kt, gust_kt, count in _PAST:
-        sortie = _sortie(
-            db,
-            school,
-            planned_on=today - timedelta(days=days),
-            student=students[student],
-            instructor=instructors[instructor],
-            aircraft=aircraft,
-            end=end,
-            standard=standards[standard],
-            landing=landing,
-            wind=(wind_from, wind_kt, gust_kt),
-        )
-        for number in range(count):
-            _fly(db, sortie, habit=HABITS[student], by=instructors[instructor], number=number, rng=rng)
-    recorded = _sortie(
-        db,
-        school,
-        planned_on=today - timedelta(days=4),
-        student=students[3],
-        instructor=instructors[0],
-        aircraft=aircraft,
-        end=end,
-        standard=standards['US commercial'],
-        landing='normal',
-        wind=(70, 6, None),
+    return _Cast(
+        school=school,
+        instructors=instructors,
+        students=students,
+        aircraft=catalogue.all_aircraft(db)[0],
+        end=next(e for field in catalogue.all_airfields(db) for e in field.ends if e.ident == '05'),
+        standards={row.name: row for row in catalogue.all_standards(db)},
     )
-    from bullseye.demo import flights  # here: the simulator is needed once in the life of a database
-
-    flights.add_recorded_flight(db, recorded, by=instructors[0])
-    for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
-        _sortie(
-            db,
-            school,
-            planned_on=today,
-            student=students[student],
-            instructor=instructors[instructor],
-            aircraft=aircraft,
-            end=end,
-            standard=standards[standard],
-            landing=landing,
-            wind=(wind_from, wind_kt, gust_kt),
-        )
-    installation.demo_seeded_at = datetime.now(UTC)
-    db.add(installation)
-    db.commit()
-    return True
 
 
 def bring_forward(db: Session, *, today: date) -> None:
@@ -208,35 +221,35 @@ def bring_forward(db: Session, *, today: date) -> None:
 
 def _sortie(
     db: Session,
-    school: School,
+    cast: _Cast,
     *,
+    people: tuple[int, int],
     planned_on: date,
-    student: User,
-    instructor: User,
-    aircraft: Aircraft,
-    end: RunwayEnd,
-    standard: Standard,
+    standard: str,
     landing: str,
     wind: tuple[float, float, float | None],
 ) -> Sortie:
+    """A sortie of a student with an instructor, by their places in the cast; the wind's direction is magnetic."""
+    instructor = cast.instructors[people[1]]
+    from_deg_mag, wind_kt, gust_kt = wind
     sortie = Sortie(
-        school_id=school.id,
+        school_id=cast.school.id,
         planned_on=planned_on,
-        student_id=student.id,
+        student_id=cast.students[people[0]].id,
         instructor_id=instructor.id,
-        aircraft_id=aircraft.id,
-        runway_end_id=end.id,
-        standard_id=standard.id,
+        aircraft_id=cast.aircraft.id,
+        runway_end_id=cast.end.id,
+        standard_id=cast.standards[standard].id,
         technique_id=instructor.technique_id,
         landing=landing,
         flap='full',
         weight_lb=2_180,
         spot_ft=600,
         wind_dir_deg_true=true_from_magnetic_deg(
-            magnetic_deg=wind[0], variation_deg=catalogue.runway_of(end).magnetic_variation_deg
+            magnetic_deg=from_deg_mag, variation_deg=catalogue.runway_of(cast.end).magnetic_variation_deg
         ),
-        wind_kt=wind[1],
-        gust_kt=wind[2],
+        wind_kt=wind_kt,
+        gust_kt=gust_kt,
         temperature_c=14,
         qnh_hpa=1_016,
         from_demo=True,

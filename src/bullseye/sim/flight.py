@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -37,6 +37,23 @@ def _limited(value: float, limit: float) -> float:
 
 def _turned(angle_rad: float) -> float:
     return (angle_rad + math.pi) % (2 * math.pi) - math.pi
+
+
+_Leg = Literal['downwind', 'base', 'final']
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Descent:
+    """One approach as a student means to fly it; feet from the landing threshold."""
+
+    tan_path: float
+    aim_ft: float
+    approach_kt: float
+    load: float
+    roundout_error_ft: float
+    hold_off_ft: float
+    base_at_ft: float
+    centre_ft: float
 
 
 @dataclass
@@ -290,50 +307,26 @@ class Flight:
         self.altitude = altitude
         self.spacing = spacing
 
-    def approach(self, lap: LapPlan) -> bool:  # noqa: PLR0912, PLR0915  (one descent, told in one go)
+    def approach(self, lap: LapPlan) -> bool:
         """Descend along base and final down to the roundout; False when it went around or stayed above the runway."""
-        side, student, rng = self.strip.pattern_side, self.student, self.rng
-        gamma = math.radians(lap.path_angle_deg + float(rng.normal(0, 0.15)))
-        aim = lap.aim_ft + student.aim_bias_ft + float(rng.normal(0, student.aim_spread_ft))
-        approach_kt = self.plane.approach_kt + student.speed_bias_kt + float(rng.normal(0, student.speed_spread_kt))
-        load = 1 + (self.plane.roundout_load_factor - 1) * float(rng.uniform(0.85, 1.2))
-        roundout_error = student.roundout_height_bias_ft + float(rng.normal(0, student.roundout_height_spread_ft))
-        hold_off = max(0.8, student.hold_off_height_ft * float(rng.uniform(0.8, 1.25)))
-        overshoot = student.overshoot_ft
-        base_at = aim - (self.spacing if not lap.straight_in else 0)
-        leg = 'final' if lap.straight_in else 'downwind'
-        centre = float(rng.normal(0, student.centreline_spread_ft))
+        plan = self._descent(lap)
+        student = self.student
+        leg: _Leg = 'final' if lap.straight_in else 'downwind'
         self.landing = _Landing()
-        tan = math.tan(gamma)
         while True:
             along, lateral = self._place()
             wn, we = self._wind_here()
             ground_fps = math.hypot(self.tas * math.cos(self.heading) + wn, self.tas * math.sin(self.heading) + we)
-            radius = ground_fps**2 / (_G * math.tan(math.radians(student.final_bank_deg - 4)))
-            if leg == 'downwind' and along < base_at + radius * 0.6:
-                leg = 'base'
-            elif leg == 'base' and lateral * side < radius * 0.85 - overshoot:
-                leg = 'final'
-            if leg == 'downwind':
-                course, cross = math.pi, -lateral + side * self.spacing
-                to_go = abs(along - base_at) + self.spacing + (aim - base_at)
-                wanted_kt = 0.5 * (self.plane.downwind_kt + self.plane.base_kt)
-            elif leg == 'base':
-                course, cross = -side * math.pi / 2, side * (along - base_at)
-                to_go = abs(lateral) + max(0.0, aim - along)
-                wanted_kt = self.plane.base_kt
-            else:
-                course, cross = 0.0, lateral - centre
-                to_go = max(0.0, aim - along) + max(0.0, abs(lateral) - 300)
-                wanted_kt = approach_kt
+            leg = self._leg_now(leg, plan, along, lateral, ground_fps)
+            course, cross, to_go, wanted_kt = self._wanted(leg, plan, along, lateral)
             surface = self.strip.surface_ft(along)
-            path = self.strip.surface_ft(aim) + to_go * tan
+            path = self.strip.surface_ft(plan.aim_ft) + to_go * plan.tan_path
             if student.drags_it_in and leg == 'final' and to_go > 1_500:
                 path -= min(80.0, (to_go - 1_500) * 0.04)
             path = min(path, self.altitude)
-            sink = -ground_fps * tan if path < self.altitude - 1 else 0.0
-            established = abs(_turned(self.heading - self.strip.course_rad)) < 0.35 and abs(lateral - centre) < 200
-            near = leg == 'final' and established
+            sink = -ground_fps * plan.tan_path if path < self.altitude - 1 else 0.0
+            off_course = abs(_turned(self.heading - self.strip.course_rad))
+            near = leg == 'final' and off_course < 0.35 and abs(lateral - plan.centre_ft) < 200
             wander = self._wander.value
             self._air(
                 bank=self._bank_for(
@@ -346,24 +339,65 @@ class Flight:
                 tas=(wanted_kt + 0.8 * wander) * KT,
                 accel=1.8,
             )
-            wheels = self.height - surface
             along_now, lateral_now = self._place()
             if along < 0 <= along_now:
                 self._cross_threshold()
             if leg != 'final' or along < -12_000:
                 continue
-            if lap.end == 'go_around' and wheels < lap.give_up_height_ft and lap.give_up_height_ft > 15:
-                return False
-            if wheels < 70 and abs(lateral_now) > self.strip.width_ft / 2 + 10:
-                return False  # nobody lands beside the runway
-            if lap.end == 'low_approach' and wheels < 35:
+            wheels = self.height - surface
+            if self._gives_up(lap, wheels, lateral_now):
                 return False
             descent = math.atan2(-self.vz, ground_fps)
-            arc = self.tas**2 / (_G * (load - 1)) * (1 - math.cos(max(descent, 0.01)))
-            if wheels < hold_off + arc + roundout_error or wheels < 1.0:
+            arc = self.tas**2 / (_G * (plan.load - 1)) * (1 - math.cos(max(descent, 0.01)))
+            if wheels < plan.hold_off_ft + arc + plan.roundout_error_ft or wheels < 1.0:
                 self.landing.roundout_start_ft = along_now
-                self._round_out(load, hold_off)
+                self._round_out(plan.load, plan.hold_off_ft)
                 return lap.end != 'go_around'
+
+    def _descent(self, lap: LapPlan) -> _Descent:
+        """What this student means to fly, and how far off it will be, drawn once a lap."""
+        student, rng = self.student, self.rng
+        path_rad = math.radians(lap.path_angle_deg + float(rng.normal(0, 0.15)))
+        aim_ft = lap.aim_ft + student.aim_bias_ft + float(rng.normal(0, student.aim_spread_ft))
+        return _Descent(
+            tan_path=math.tan(path_rad),
+            aim_ft=aim_ft,
+            approach_kt=self.plane.approach_kt + student.speed_bias_kt + float(rng.normal(0, student.speed_spread_kt)),
+            load=1 + (self.plane.roundout_load_factor - 1) * float(rng.uniform(0.85, 1.2)),
+            roundout_error_ft=student.roundout_height_bias_ft + float(rng.normal(0, student.roundout_height_spread_ft)),
+            hold_off_ft=max(0.8, student.hold_off_height_ft * float(rng.uniform(0.8, 1.25))),
+            base_at_ft=aim_ft - (self.spacing if not lap.straight_in else 0),
+            centre_ft=float(rng.normal(0, student.centreline_spread_ft)),
+        )
+
+    def _leg_now(self, leg: _Leg, plan: _Descent, along: float, lateral: float, ground_fps: float) -> _Leg:
+        """The leg that is flown from here: turns are begun a part of their radius before it."""
+        radius = ground_fps**2 / (_G * math.tan(math.radians(self.student.final_bank_deg - 4)))
+        if leg == 'downwind' and along < plan.base_at_ft + radius * 0.6:
+            return 'base'
+        if leg == 'base' and lateral * self.strip.pattern_side < radius * 0.85 - self.student.overshoot_ft:
+            return 'final'
+        return leg
+
+    def _wanted(self, leg: _Leg, plan: _Descent, along: float, lateral: float) -> tuple[float, float, float, float]:
+        """Course against the runway's [rad], feet off the leg, feet to go to the aim point, and speed [kt]."""
+        side, aim_ft = self.strip.pattern_side, plan.aim_ft
+        if leg == 'downwind':
+            to_go = abs(along - plan.base_at_ft) + self.spacing + (aim_ft - plan.base_at_ft)
+            return math.pi, -lateral + side * self.spacing, to_go, 0.5 * (self.plane.downwind_kt + self.plane.base_kt)
+        if leg == 'base':
+            to_go = abs(lateral) + max(0.0, aim_ft - along)
+            return -side * math.pi / 2, side * (along - plan.base_at_ft), to_go, self.plane.base_kt
+        to_go = max(0.0, aim_ft - along) + max(0.0, abs(lateral) - 300)
+        return 0.0, lateral - plan.centre_ft, to_go, plan.approach_kt
+
+    def _gives_up(self, lap: LapPlan, wheels_ft: float, lateral_ft: float) -> bool:
+        """Whether the approach ends here without a landing."""
+        if lap.end == 'go_around' and wheels_ft < lap.give_up_height_ft and lap.give_up_height_ft > 15:
+            return True
+        if wheels_ft < 70 and abs(lateral_ft) > self.strip.width_ft / 2 + 10:
+            return True  # nobody lands beside the runway
+        return lap.end == 'low_approach' and wheels_ft < 35
 
     def _cross_threshold(self) -> None:
         along, _ = self._place()

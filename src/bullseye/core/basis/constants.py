@@ -34,6 +34,8 @@ GRADUAL_LEAD_S = 3.0  # [own] power drawn off over 6 s counts as closed for half
 
 SOFT_POWER_DECELERATION = 0.75  # [own] of idle deceleration, with 100 to 200 rpm held through a soft-field touchdown
 CLEAN_DECELERATION = 0.8  # [own] of full-flap deceleration, with the flap up
+CLEAN_GLIDE_DEG = 5.5  # [own] below the horizontal, idle, flap up, where the aircraft's record gives none
+FULL_FLAP_GLIDE_DEG = 6.5  # [own] likewise with full flap; stages between lie between
 SLIP_PATH_DEG = 2.5  # [own] how much a forward slip steepens a glide
 
 # Aiming by rule of thumb, before the spot [com]; the wind in it [own]
@@ -71,6 +73,7 @@ CAA_TAKEOFF_FACTOR = 1.33  # [same, from memory]
 ABORT_SPEED_SHARE = 0.7  # of lift-off speed [com] ...
 ABORT_RUNWAY_SHARE = 0.5  # ... by this share of the runway, else stop [com]
 ENGINE_OUT_SECTOR_DEG = 30.0  # either side of the nose [com]
+FIRST_TURN_AGL_FT = 500.0  # [com] above the ground, in the school that turns early
 FIRST_TURN_BELOW_TPA_FT = 300.0  # [pub: AIM, AC 90-66]
 PATTERN_HEIGHT_FT = 1_000.0  # above the field, unless published [pub: AC 90-66]
 OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle

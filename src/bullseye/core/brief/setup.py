@@ -13,8 +13,6 @@ from bullseye.core.given.technique import speed_lost_before_roundout_kt
 from bullseye.core.model.speeds import SpeedStep, approach_speed, touchdown_speed_kcas
 from bullseye.core.model.touchdown import Approach
 
-POWER_OFF_PATH_DEG = 5.5  # [own] of a light aircraft at idle, full flap, where its record gives none
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LandingSetup:
@@ -36,7 +34,7 @@ def path_angle_deg(request: BriefRequest) -> float:
     """Angle of the approach to the horizontal [°]: the runway's with power, the glide's without."""
     if request.landing not in ('power_off', 'forward_slip'):
         return request.runway.path_angle_deg
-    glide_deg = request.flap_setting.idle_path_angle_deg or POWER_OFF_PATH_DEG
+    glide_deg = request.aircraft.idle_path_angle_deg(request.flap_setting)
     return glide_deg + (SLIP_PATH_DEG if request.landing == 'forward_slip' else 0.0)
 
 

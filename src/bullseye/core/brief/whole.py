@@ -30,7 +30,7 @@ from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
-from bullseye.core.fly.takeoff import TakeoffAnswer, brief_takeoff
+from bullseye.core.fly.takeoff import TakeoffAnswer, TakeoffTask, brief_takeoff
 from bullseye.core.fly.traffic import WAKE_WAITS, WAKE_WORDS, WakeWait, parallel_words
 from bullseye.core.given.aircraft import Flow
 from bullseye.core.given.airfield import Airfield, MarkUse, RunwayEnd
@@ -103,16 +103,18 @@ def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
 def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> TakeoffAnswer:
     """The takeoff part of a brief."""
     return brief_takeoff(
-        kind=plan.takeoff,
-        aircraft=request.aircraft,
-        runway=request.runway,
-        weight_lb=request.weight_lb,
-        pressure_altitude_ft=made.pressure_altitude_ft,
-        density_ratio=made.density_ratio,
-        temperature_c=request.weather.temperature_c,
-        headwind_kt=made.wind.head_kt,
-        technique=request.technique,
-        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        TakeoffTask(
+            kind=plan.takeoff,
+            aircraft=request.aircraft,
+            runway=request.runway,
+            weight_lb=request.weight_lb,
+            pressure_altitude_ft=made.pressure_altitude_ft,
+            density_ratio=made.density_ratio,
+            temperature_c=request.weather.temperature_c,
+            headwind_kt=made.wind.head_kt,
+            technique=request.technique,
+            pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        )
     )
 
 

@@ -97,51 +97,43 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
             else 'No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
             largest=None,
         )
-    error_ft = lap.along_ft - brief.aim.target_ft
-    briefed = landing_setup(request).approach
-    flown = flown_approach(lap, request)
-    at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
-
-    aim_ft = brief.aim.aim_point_ft - brief.aim.recommended_aim_point_ft
-    speed_ft = None
-    if lap.threshold_speed_kias is not None:
-        speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
-    wind_ft = None
-    if lap.headwind_kt is not None:
-        wind_ft = predict(flown).touchdown_ft - predict(at_flown_speed).touchdown_ft
-    rest_ft = error_ft - aim_ft - (speed_ft or 0.0) - (wind_ft or 0.0)
-
-    hold_off_ft, roundout_ft = rest_ft, None
-    if lap.float_s is not None:
-        hold_off_ft = _timed_float_ft(flown, lap.float_s) - predict(flown).float_ft
-        roundout_ft = rest_ft - hold_off_ft
-    unread = [
-        name for name, feet in (('speed', speed_ft), ('wind', wind_ft), ('roundout', roundout_ft)) if feet is None
-    ]
-    parts = (
-        Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft)),
-        Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
-        Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, brief)),
-        Part(
-            cause='roundout',
-            label='Roundout',
-            feet=roundout_ft,
-            words='where the hold-off began' if roundout_ft is not None else 'hold-off not timed: within the hold-off',
-        ),
-        Part(
-            cause='hold_off',
-            label='Hold-off',
-            feet=hold_off_ft,
-            words=_hold_off_words(lap, flown, unread),
-        ),
-    )
+    parts = _parts(lap, request=request, brief=brief)
     known = [part for part in parts if part.feet is not None]
     largest = max(known, key=lambda part: abs(part.feet or 0.0))
     return Diagnosis(
-        error_ft=error_ft,
+        error_ft=lap.along_ft - brief.aim.target_ft,
         parts=parts,
         one_change=_one_change(largest, lap, brief),
         largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
+    )
+
+
+def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tuple[Part, ...]:
+    """Feet of the error by cause, in the order in which one after the other is changed to as flown."""
+    error_ft = (lap.along_ft or 0.0) - brief.aim.target_ft
+    briefed = landing_setup(request).approach
+    flown = flown_approach(lap, request)
+    at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
+    aim_ft = brief.aim.aim_point_ft - brief.aim.recommended_aim_point_ft
+    speed_ft = wind_ft = roundout_ft = None
+    if lap.threshold_speed_kias is not None:
+        speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
+    if lap.headwind_kt is not None:
+        wind_ft = predict(flown).touchdown_ft - predict(at_flown_speed).touchdown_ft
+    rest_ft = error_ft - aim_ft - (speed_ft or 0.0) - (wind_ft or 0.0)
+    hold_off_ft = rest_ft
+    if lap.float_s is not None:
+        hold_off_ft = _timed_float_ft(flown, lap.float_s) - predict(flown).float_ft
+        roundout_ft = rest_ft - hold_off_ft
+    by_name = (('speed', speed_ft), ('wind', wind_ft), ('roundout', roundout_ft))
+    unread = [name for name, feet in by_name if feet is None]
+    where = 'where the hold-off began' if roundout_ft is not None else 'hold-off not timed: within the hold-off'
+    return (
+        Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft)),
+        Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
+        Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, brief)),
+        Part(cause='roundout', label='Roundout', feet=roundout_ft, words=where),
+        Part(cause='hold_off', label='Hold-off', feet=hold_off_ft, words=_hold_off_words(lap, flown, unread)),
     )
 
 

@@ -17,6 +17,9 @@ from bullseye.core.given.airfield import RunwayEnd
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
 _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
+_LOWEST_FT = 300.0  # of pattern height [own]
+_FARTHEST_NM = 1.5  # after abeam [own]: nobody glides in from farther out
+_AT_ONCE_FT = 50.0  # [own] after abeam, which nobody can tell from abeam
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -138,8 +141,8 @@ class _Glide:
             self._sink(seconds, steeper)
 
 
-def _slope(flap: FlapSetting, fallback_deg: float, more_deg: float = 0.0) -> float:
-    return math.tan(math.radians((flap.idle_path_angle_deg or fallback_deg) + more_deg))
+def _slope(aircraft: Aircraft, flap: FlapSetting, more_deg: float = 0.0) -> float:
+    return math.tan(math.radians(aircraft.idle_path_angle_deg(flap) + more_deg))
 
 
 def _to_final(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float) -> tuple[_Glide, float]:
@@ -171,6 +174,68 @@ def _end_ft(glide: _Glide, slope: float) -> float:
     return glide.along + glide.height / slope * ground_share
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Speeds:
+    """Speed and slopes of a glide: clean, and as steep as full flap and a slip make it."""
+
+    kias: float
+    ktas: float
+    clean_slope: float
+    steep_slope: float
+
+
+def _speeds(task: GlideTask) -> _Speeds:
+    aircraft = task.aircraft
+    if aircraft.best_glide_kias is None:
+        raise NoGlide('the aircraft has no best glide speed')
+    clean, full = aircraft.flaps[0], aircraft.flaps[-1]
+    kias = aircraft.best_glide_kias * math.sqrt(aircraft.weight_ratio(task.weight_lb))
+    return _Speeds(
+        kias=kias,
+        ktas=true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio),
+        clean_slope=_slope(aircraft, clean),
+        steep_slope=_slope(aircraft, full, SLIP_PATH_DEG),
+    )
+
+
+def _turn_after_ft(task: GlideTask, speeds: _Speeds) -> float:
+    """How far after abeam to turn [ft], so that the middle of what can be reached is the aim point."""
+
+    @cache  # the search asks for both ends again
+    def miss(after_abeam_ft: float) -> float:
+        glide, _ = _to_final(task, speeds.ktas, speeds.clean_slope, after_abeam_ft)
+        return (_end_ft(glide, speeds.steep_slope) + _end_ft(glide, speeds.clean_slope)) / 2 - task.aim_point_ft
+
+    farthest = _FARTHEST_NM * FT_PER_NM
+    if miss(0.0) <= 0:
+        return 0.0  # turning at once is already late
+    if miss(farthest) >= 0:
+        return farthest
+    from scipy.optimize import brentq  # here: it takes long to load
+
+    return float(brentq(miss, 0.0, farthest, xtol=5.0))
+
+
+def _cautions(task: GlideTask, reach_ft: tuple[float, float], final_height_ft: float) -> tuple[str, ...]:
+    """What the glide warns of, gravest first."""
+    near_ft, far_ft = reach_ft
+    said = []
+    if final_height_ft < _FINAL_AT_FT:
+        said.append(f'The last turn ends {max(0.0, final_height_ft):,.0f} ft up: too low to turn. Fly closer.')
+    if near_ft > task.aim_point_ft:
+        beyond_ft = near_ft - task.aim_point_ft
+        said.append(f'TOO HIGH: even with full flap and a slip it ends {beyond_ft:,.0f} ft beyond.')
+    if far_ft < task.aim_point_ft:
+        short_ft = task.aim_point_ft - far_ft
+        said.append(
+            f'NOT REACHED: even clean the glide ends {short_ft:,.0f} ft before the aim point. Fly closer or higher.'
+        )
+    said.append(
+        'Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add power.'
+    )
+    return tuple(said)
+
+
 def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     """Work out one power-off 180: clean from abeam to final, flap late.
 
@@ -179,77 +244,38 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
 
     :raises NoGlide: without a glide speed, or in more wind than the glide makes way against
     """
-    aircraft = task.aircraft
-    if aircraft.best_glide_kias is None:
-        raise NoGlide('the aircraft has no best glide speed')
-    if task.height_ft < 300:
-        raise NoGlide('pattern height is under 300 ft')
-    clean, full = aircraft.flaps[0], aircraft.flaps[-1]
-    kias = aircraft.best_glide_kias * math.sqrt(aircraft.weight_ratio(task.weight_lb))
-    ktas = true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio)
-    clean_slope, steep_slope = _slope(clean, 5.5), _slope(full, 6.5, SLIP_PATH_DEG)
-
-    def reach(after_abeam_ft: float) -> tuple[float, float]:
-        glide, _ = _to_final(task, ktas, clean_slope, after_abeam_ft)
-        return _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)
-
-    @cache  # the search asks for both ends again
-    def miss(after_abeam_ft: float) -> float:
-        near, far = reach(after_abeam_ft)
-        return (near + far) / 2 - task.aim_point_ft
-
-    farthest = 1.5 * FT_PER_NM
-    if miss(0.0) <= 0:
-        after_ft = 0.0  # turning at once is already late
-    elif miss(farthest) >= 0:
-        after_ft = farthest
-    else:
-        from scipy.optimize import brentq  # here: it takes long to load
-
-        after_ft = float(brentq(miss, 0.0, farthest, xtol=5.0))
-    glide, on_base = _to_final(task, ktas, clean_slope, after_ft)
-    near_ft, far_ft = _end_ft(glide, steep_slope), _end_ft(glide, clean_slope)
-    downwind_kt = groundspeed_on(
+    speeds = _speeds(task)
+    if task.height_ft < _LOWEST_FT:
+        raise NoGlide(f'pattern height is under {_LOWEST_FT:.0f} ft')
+    after_ft = _turn_after_ft(task, speeds)
+    glide, on_base = _to_final(task, speeds.ktas, speeds.clean_slope, after_ft)
+    reach_ft = _end_ft(glide, speeds.steep_slope), _end_ft(glide, speeds.clean_slope)
+    downwind_fps = FPS_PER_KT * groundspeed_on(
         track_deg=180.0,
-        heading_deg=heading_for(track_deg=180.0, speed_ktas=ktas, wind=task.pattern_wind) or 180.0,
-        speed_ktas=ktas,
+        heading_deg=heading_for(track_deg=180.0, speed_ktas=speeds.ktas, wind=task.pattern_wind) or 180.0,
+        speed_ktas=speeds.ktas,
         wind=task.pattern_wind,
     )
-    seconds = after_ft / (downwind_kt * FPS_PER_KT)
-    margin_ft = far_ft - task.aim_point_ft
-    at_45 = task.height_ft - ktas * FPS_PER_KT * clean_slope * task.spacing_ft / (downwind_kt * FPS_PER_KT)
-    cautions = [
-        'Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add power.'
-    ]
-    if margin_ft < 0:
-        cautions.insert(
-            0,
-            f'NOT REACHED: even clean the glide ends {-margin_ft:,.0f} ft before the aim point. Fly closer or higher.',
-        )
-    if near_ft > task.aim_point_ft:
-        cautions.insert(
-            0, f'TOO HIGH: even with full flap and a slip it ends {near_ft - task.aim_point_ft:,.0f} ft beyond.'
-        )
-    if glide.height < _FINAL_AT_FT:
-        cautions.insert(0, f'The last turn ends {max(0.0, glide.height):,.0f} ft up: too low to turn. Fly closer.')
+    seconds = after_ft / downwind_fps
     words = (
         'Turn at once, abeam the spot.'
-        if after_ft < 50
+        if after_ft < _AT_ONCE_FT
         else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on. A little high beats a foot low.'
     )
+    sink_fps = speeds.ktas * FPS_PER_KT * speeds.clean_slope
     return PowerOffAnswer(
         shape=task.shape,
-        glide_kias=kias,
+        glide_kias=speeds.kias,
         abeam_height_ft=task.height_ft,
         turn_after_abeam_s=seconds,
         turn_after_abeam_ft=after_ft,
         turn_now_along_ft=task.spot_ft - after_ft,
-        height_at_45_ft=at_45,
+        height_at_45_ft=task.height_ft - sink_fps * task.spacing_ft / downwind_fps,
         height_on_base_ft=on_base,
         height_on_final_ft=glide.height,
-        reach_ft=(near_ft, far_ft),
-        margin_ft=margin_ft,
+        reach_ft=reach_ft,
+        margin_ft=reach_ft[1] - task.aim_point_ft,
         path=tuple(glide.path[::2]),
         words=words,
-        cautions=tuple(cautions),
+        cautions=_cautions(task, reach_ft, glide.height),
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import get_args
 
 from bullseye.core.basis.constants import (
     ABORT_RUNWAY_SHARE,
@@ -13,6 +14,7 @@ from bullseye.core.basis.constants import (
     CAA_TAKEOFF_GRASS,
     CAA_UPSLOPE_PER_PCT,
     ENGINE_OUT_SECTOR_DEG,
+    FIRST_TURN_AGL_FT,
     FIRST_TURN_BELOW_TPA_FT,
     HEADWIND_CREDIT_PER_KT,
     OBSTACLE_MARGIN_FT,
@@ -86,7 +88,7 @@ class TakeoffAnswer:
 
 
 class _Correction:
-    """A distance that is corrected step by step; a share corrects only that part of it."""
+    """A distance with the corrections made to it so far, each as a factor."""
 
     def __init__(self, distance_ft: float, what: str) -> None:
         self.distance_ft = distance_ft
@@ -207,92 +209,137 @@ def _engine_failure(sector: tuple[float, float]) -> tuple[EnginePhase, ...]:
     )
 
 
-def brief_takeoff(
-    *,
-    kind: TakeoffKind,
-    aircraft: Aircraft,
-    runway: RunwayEnd,
-    weight_lb: float,
-    pressure_altitude_ft: float,
-    density_ratio: float,
-    temperature_c: float,
-    headwind_kt: float | None,
-    technique: Technique,
-    pattern_altitude_ft: float,
-) -> TakeoffAnswer:
-    """Work out one takeoff; what cannot be computed is None and has its reason among the cautions."""
-    root = math.sqrt(aircraft.weight_ratio(weight_lb))
-    cautions: list[str] = []
-    by_set: tuple[Corrected, ...] = ()
-    rotate_kias = aircraft.rotate_kias
-    table = aircraft.takeoff_table
-    try:
-        if table is None or rotate_kias is None:
-            raise OutsideTable('the aircraft has no takeoff table or rotation speed')
-        if headwind_kt is None:
-            raise OutsideTable('the wind direction is unknown')
-        roll_ft, over_ft = table.distances_ft(
-            pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c, weight_lb=weight_lb
-        )
-        lift_off_ktas = rotate_kias * root / math.sqrt(density_ratio)
-        sets: tuple[CorrectionSet, ...] = ('common', 'uk_caa')
-        by_set = tuple(
-            corrected(
-                roll_ft=roll_ft,
-                over_50_ft=over_ft,
-                correction_set=name,
-                runway=runway,
-                headwind_kt=headwind_kt,
-                lift_off_ktas=lift_off_ktas,
-            )
-            for name in sets
-        )
-    except OutsideTable as error:
-        cautions.append(f'No takeoff distance: {error}. Do not guess it; use the handbook.')
-    chosen = next((one for one in by_set if one.correction_set == technique.correction_set), None)
-    schools = _schools(rotate_kias, root, chosen)
-    rotates = technique.lift_off == 'rotate'
-    flown = next((one for one in schools if (one.school == 'rotate') == rotates), None)
-    extra = flown.ground_roll_ft - chosen.ground_roll_ft if flown and chosen else 0.0
-    roll = chosen.ground_roll_ft + extra if chosen else None
-    over = chosen.over_50_ft_ft + extra if chosen else None
-    clearance = None
-    if roll is not None and over is not None:
-        clearance = obstacle_clearance_ft(runway=runway, ground_roll_ft=roll, over_50_ft=over)
-        cautions.extend(_margins(runway, roll, over, clearance))
-    if kind == 'soft_field' or runway.surface == 'grass':
-        cautions.append('Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.')
-    if kind != 'short_field' and chosen:
-        cautions.append('Handbook distances are flown by the short-field technique; another takes more runway.')
-    first_turn_ft = (
-        pattern_altitude_ft - FIRST_TURN_BELOW_TPA_FT
-        if technique.first_turn == 'tpa_less_300'
-        else runway.elevation_ft + 500
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TakeoffTask:
+    """What a takeoff is worked out for; ``headwind_kt`` is None while the wind along the runway is unknown."""
+
+    kind: TakeoffKind
+    aircraft: Aircraft
+    runway: RunwayEnd
+    weight_lb: float
+    pressure_altitude_ft: float
+    density_ratio: float
+    temperature_c: float
+    headwind_kt: float | None
+    technique: Technique
+    pattern_altitude_ft: float
+
+    @property
+    def weight_root(self) -> float:
+        """By which speeds change with weight: √(W/Wmax)."""
+        return math.sqrt(self.aircraft.weight_ratio(self.weight_lb))
+
+
+def _by_set(task: TakeoffTask) -> tuple[Corrected, ...]:
+    """Both distances by each set of corrections.
+
+    :raises OutsideTable: when the table, or a rule, does not hold them
+    """
+    table, rotate_kias = task.aircraft.takeoff_table, task.aircraft.rotate_kias
+    if table is None or rotate_kias is None:
+        raise OutsideTable('the aircraft has no takeoff table or rotation speed')
+    if task.headwind_kt is None:
+        raise OutsideTable('the wind direction is unknown')
+    roll_ft, over_ft = table.distances_ft(
+        pressure_altitude_ft=task.pressure_altitude_ft, temperature_c=task.temperature_c, weight_lb=task.weight_lb
     )
-    course = runway.course_deg_mag
-    sector = ((course - ENGINE_OUT_SECTOR_DEG) % 360, (course + ENGINE_OUT_SECTOR_DEG) % 360)
-    speed = flown.speed_kias if flown else None
-    return TakeoffAnswer(
-        kind=kind,
-        runway_available_ft=runway.length_ft,
-        correction_set=technique.correction_set,
-        ground_roll_ft=roll,
-        over_50_ft_ft=over,
+    return tuple(
+        corrected(
+            roll_ft=roll_ft,
+            over_50_ft=over_ft,
+            correction_set=name,
+            runway=task.runway,
+            headwind_kt=task.headwind_kt,
+            lift_off_ktas=rotate_kias * task.weight_root / math.sqrt(task.density_ratio),
+        )
+        for name in get_args(CorrectionSet)
+    )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Run:
+    """The roll and the climb of the technique that is flown; None where they cannot be worked out."""
+
+    by_set: tuple[Corrected, ...]
+    lift_off: tuple[LiftOffSchool, ...]
+    lift_off_kias: float | None
+    roll_ft: float | None
+    over_50_ft: float | None
+    clearance_ft: float | None
+
+
+def _run(task: TakeoffTask, by_set: tuple[Corrected, ...]) -> _Run:
+    chosen = next((one for one in by_set if one.correction_set == task.technique.correction_set), None)
+    schools = _schools(task.aircraft.rotate_kias, task.weight_root, chosen)
+    flown = next((one for one in schools if one.school == task.technique.lift_off), None)
+    if flown is None or chosen is None:
+        return _Run(
+            by_set=by_set, lift_off=schools, lift_off_kias=None, roll_ft=None, over_50_ft=None, clearance_ft=None
+        )
+    over_ft = chosen.over_50_ft_ft + flown.ground_roll_ft - chosen.ground_roll_ft
+    return _Run(
         by_set=by_set,
         lift_off=schools,
-        lift_off_speed_kias=speed,
+        lift_off_kias=flown.speed_kias,
+        roll_ft=flown.ground_roll_ft,
+        over_50_ft=over_ft,
+        clearance_ft=obstacle_clearance_ft(runway=task.runway, ground_roll_ft=flown.ground_roll_ft, over_50_ft=over_ft),
+    )
+
+
+def _ground_cautions(task: TakeoffTask, run: _Run) -> list[str]:
+    """What the surface and the technique leave out of the figures."""
+    said = []
+    if task.kind == 'soft_field' or task.runway.surface == 'grass':
+        said.append('Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.')
+    if task.kind != 'short_field' and run.by_set:
+        said.append('Handbook distances are flown by the short-field technique; another takes more runway.')
+    return said
+
+
+def _first_turn_ft(task: TakeoffTask) -> float:
+    """Height of the first turn above sea level [ft]."""
+    if task.technique.first_turn == 'tpa_less_300':
+        return task.pattern_altitude_ft - FIRST_TURN_BELOW_TPA_FT
+    return task.runway.elevation_ft + FIRST_TURN_AGL_FT
+
+
+def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
+    """Work out one takeoff; what cannot be computed is None and has its reason among the cautions."""
+    aircraft, runway, root = task.aircraft, task.runway, task.weight_root
+    cautions: list[str] = []
+    by_set: tuple[Corrected, ...] = ()
+    try:
+        by_set = _by_set(task)
+    except OutsideTable as error:
+        cautions.append(f'No takeoff distance: {error}. Do not guess it; use the handbook.')
+    run = _run(task, by_set)
+    if run.roll_ft is not None and run.over_50_ft is not None:
+        cautions += _margins(runway, run.roll_ft, run.over_50_ft, run.clearance_ft)
+    cautions += _ground_cautions(task, run)
+    course = runway.course_deg_mag
+    sector = ((course - ENGINE_OUT_SECTOR_DEG) % 360, (course + ENGINE_OUT_SECTOR_DEG) % 360)
+    return TakeoffAnswer(
+        kind=task.kind,
+        runway_available_ft=runway.length_ft,
+        correction_set=task.technique.correction_set,
+        ground_roll_ft=run.roll_ft,
+        over_50_ft_ft=run.over_50_ft,
+        by_set=by_set,
+        lift_off=run.lift_off,
+        lift_off_speed_kias=run.lift_off_kias,
         vx_kias=_at_weight(aircraft.vx_kias, root),
         vy_kias=_at_weight(aircraft.vy_kias, root),
         abort_point_ft=ABORT_RUNWAY_SHARE * runway.length_ft,
-        abort_speed_kias=None if speed is None else ABORT_SPEED_SHARE * speed,
-        expected_at_abort_speed_ft=None if roll is None else ABORT_SPEED_SHARE**2 * roll,
-        roll_margin_ft=None if roll is None else runway.length_ft - roll,
-        over_50_margin_ft=None if over is None else runway.length_ft - over,
-        obstacle_clearance_ft=clearance,
-        first_turn_ft=first_turn_ft,
+        abort_speed_kias=None if run.lift_off_kias is None else ABORT_SPEED_SHARE * run.lift_off_kias,
+        expected_at_abort_speed_ft=None if run.roll_ft is None else ABORT_SPEED_SHARE**2 * run.roll_ft,
+        roll_margin_ft=None if run.roll_ft is None else runway.length_ft - run.roll_ft,
+        over_50_margin_ft=None if run.over_50_ft is None else runway.length_ft - run.over_50_ft,
+        obstacle_clearance_ft=run.clearance_ft,
+        first_turn_ft=_first_turn_ft(task),
         engine_out_sector_deg_mag=sector,
         engine_failure=_engine_failure(sector),
-        steps=_STEPS[kind],
+        steps=_STEPS[task.kind],
         cautions=tuple(cautions),
     )
 

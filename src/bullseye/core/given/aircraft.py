@@ -10,7 +10,13 @@ import numpy as np
 from annotated_types import Ge, Gt, Le
 from pydantic import Field
 
-from bullseye.core.basis.constants import APPROACH_OVER_STALL, CROSSWIND_OVER_STALL, DECELERATION_FPS2
+from bullseye.core.basis.constants import (
+    APPROACH_OVER_STALL,
+    CLEAN_GLIDE_DEG,
+    CROSSWIND_OVER_STALL,
+    DECELERATION_FPS2,
+    FULL_FLAP_GLIDE_DEG,
+)
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.quantity import Checked, Name, Real
@@ -260,6 +266,16 @@ class Aircraft(Checked):
             if flap.name == name:
                 return flap
         raise InvalidInput('flap', name, ', '.join(flap.name for flap in self.flaps))
+
+    def idle_path_angle_deg(self, flap: FlapSetting) -> float:
+        """Angle of the glide with power off below the horizontal [°]: as recorded, else by the stage of flap [own].
+
+        With flap up and with full flap by our own figures, stages between evenly between them.
+        """
+        if flap.idle_path_angle_deg is not None:
+            return flap.idle_path_angle_deg
+        stage = self.flaps.index(flap) / max(1, len(self.flaps) - 1)
+        return CLEAN_GLIDE_DEG + stage * (FULL_FLAP_GLIDE_DEG - CLEAN_GLIDE_DEG)
 
     def weight_ratio(self, weight_lb: float) -> float:
         """Weight over maximum weight.

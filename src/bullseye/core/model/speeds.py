@@ -31,6 +31,54 @@ class ApproachSpeed:
     steps: tuple[SpeedStep, ...]
 
 
+def _base_step(flap: FlapSetting, kind: LandingKind, technique: Technique) -> SpeedStep:
+    """What the handbook prints, else 1.3 of the stall."""
+    published_kias = flap.published_approach_kias(kind)
+    if published_kias is not None and technique.base_speed == 'handbook':
+        base_kias, why, source = published_kias, f'handbook speed, flap {flap.name}, at maximum weight', 'handbook'
+    else:
+        base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
+        why = f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed, read back as indicated'
+        why += '; the handbook prints none' if published_kias is None else ': technique setting'
+    return SpeedStep(step='base', change_kt=base_kias, speed_kias=base_kias, reason=why, source=source)
+
+
+def _weight_step(
+    base_kias: float, *, aircraft: Aircraft, flap: FlapSetting, weight_lb: float, technique: Technique
+) -> SpeedStep:
+    """The base speed at this weight."""
+    if not technique.weight_scaling:
+        why = 'printed speed kept at every weight: technique setting'
+        return SpeedStep(step='weight', change_kt=0.0, speed_kias=base_kias, reason=why, source='technique')
+    ratio, table = aircraft.weight_ratio(weight_lb), flap.airspeed_table
+    weighed_kias = table.indicated_kt(table.calibrated_kt(base_kias) * math.sqrt(ratio))
+    return SpeedStep(
+        step='weight',
+        change_kt=weighed_kias - base_kias,
+        speed_kias=weighed_kias,
+        reason=f'{weight_lb:,.0f} lb is {ratio * 100:.0f} % of maximum weight; speeds fall with its square root',
+        source='lift equation',
+    )
+
+
+def _gust_step(weighed_kias: float, *, gust_spread_kt: float, technique: Technique) -> SpeedStep:
+    """What the gusts add."""
+    share = GUST_SHARE if technique.gust_allowance == 'half' else 0.0
+    if gust_spread_kt == 0:
+        why = 'no gust reported; a steady wind adds nothing'
+    elif share:
+        why = f'half of the {gust_spread_kt:.0f} kt between gust and steady wind; the steady wind adds nothing'
+    else:
+        why = 'no gust allowance: technique setting'
+    return SpeedStep(
+        step='gust',
+        change_kt=share * gust_spread_kt,
+        speed_kias=weighed_kias + share * gust_spread_kt,
+        reason=why,
+        source='FAA-H-8083-3' if share else 'technique',
+    )
+
+
 def approach_speed(
     *,
     aircraft: Aircraft,
@@ -47,61 +95,17 @@ def approach_speed(
     Source: handbook speed, else 1.3 Vs0 [pub: 14 CFR 23.73 before 2017]; √(W/Wmax) [pub: lift equation];
     half the gust spread [pub: FAA-H-8083-3, approach chapters].
     """
-    published_kias = flap.published_approach_kias(kind)
-    if published_kias is not None and technique.base_speed == 'handbook':
-        base_kias, why, source = published_kias, f'handbook speed, flap {flap.name}, at maximum weight', 'handbook'
-    else:
-        base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
-        why = f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed, read back as indicated'
-        why += '; the handbook prints none' if published_kias is None else ': technique setting'
-    steps = [SpeedStep(step='base', change_kt=base_kias, speed_kias=base_kias, reason=why, source=source)]
-
-    ratio = aircraft.weight_ratio(weight_lb)
-    weighed_kias = base_kias
-    if technique.weight_scaling:
-        table = flap.airspeed_table
-        weighed_kias = table.indicated_kt(table.calibrated_kt(base_kias) * math.sqrt(ratio))
-        why = f'{weight_lb:,.0f} lb is {ratio * 100:.0f} % of maximum weight; speeds fall with its square root'
-    else:
-        why = 'printed speed kept at every weight: technique setting'
-    steps.append(
-        SpeedStep(
-            step='weight',
-            change_kt=weighed_kias - base_kias,
-            speed_kias=weighed_kias,
-            reason=why,
-            source='lift equation' if technique.weight_scaling else 'technique',
-        )
+    base = _base_step(flap, kind, technique)
+    weight = _weight_step(base.speed_kias, aircraft=aircraft, flap=flap, weight_lb=weight_lb, technique=technique)
+    gust = _gust_step(weight.speed_kias, gust_spread_kt=gust_spread_kt, technique=technique)
+    result = SpeedStep(
+        step='result',
+        change_kt=0.0,
+        speed_kias=gust.speed_kias,
+        reason='hold this on final; the handbook and the instructor decide',
+        source='sum',
     )
-
-    share = GUST_SHARE if technique.gust_allowance == 'half' else 0.0
-    allowance_kt = share * gust_spread_kt
-    result_kias = weighed_kias + allowance_kt
-    if gust_spread_kt == 0:
-        why = 'no gust reported; a steady wind adds nothing'
-    elif share:
-        why = f'half of the {gust_spread_kt:.0f} kt between gust and steady wind; the steady wind adds nothing'
-    else:
-        why = 'no gust allowance: technique setting'
-    steps.append(
-        SpeedStep(
-            step='gust',
-            change_kt=allowance_kt,
-            speed_kias=result_kias,
-            reason=why,
-            source='FAA-H-8083-3' if share else 'technique',
-        )
-    )
-    steps.append(
-        SpeedStep(
-            step='result',
-            change_kt=0.0,
-            speed_kias=result_kias,
-            reason='hold this on final; the handbook and the instructor decide',
-            source='sum',
-        )
-    )
-    return ApproachSpeed(speed_kias=result_kias, steps=tuple(steps))
+    return ApproachSpeed(speed_kias=gust.speed_kias, steps=(base, weight, gust, result))
 
 
 def touchdown_speed_kcas(*, aircraft: Aircraft, flap: FlapSetting, weight_lb: float) -> float:

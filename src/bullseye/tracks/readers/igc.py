@@ -44,6 +44,65 @@ def _extensions(text: str) -> dict[str, tuple[int, int]]:
     return {code: (int(a) - 1, int(b)) for a, b, code in _EXTENSION.findall(found.group(1)) if 35 < int(a) <= int(b)}
 
 
+class _Fixes:
+    """The fixes of a file as a matrix of characters, with what its extensions add."""
+
+    def __init__(self, lines: list[str], more: dict[str, tuple[int, int]]) -> None:
+        width = max([35, *(end for _, end in more.values())])
+        matrix = np.array([line.encode('ascii', 'replace').ljust(width)[:width] for line in lines], dtype=f'S{width}')
+        self.rows: Bytes = matrix.view(np.uint8).reshape(len(lines), width)
+        self._more = more
+
+    def extra(self, code: str) -> Floats | None:
+        """An extension, as a share of its own power of ten; None when the file has it not."""
+        if code not in self._more:
+            return None
+        start, end = self._more[code]
+        return _digits(self.rows, start, end) / 10.0 ** (end - start)
+
+    def scaled(self, code: str, factor: float) -> Floats | None:
+        """An extension of three whole digits, in another unit."""
+        share = self.extra(code)
+        return None if share is None else share * 1_000 * factor
+
+    def added(self, code: str) -> Floats | float:
+        """An extension that adds digits; nothing when the file has it not."""
+        share = self.extra(code)
+        return 0.0 if share is None else share
+
+    def degrees(self, start: int, wide: int, negative: bytes, code: str) -> Floats:
+        """Degrees and minutes in columns from ``start``, with the digits that an extension adds."""
+        whole = _digits(self.rows, start, start + wide)
+        minutes = (_digits(self.rows, start + wide, start + wide + 5) + self.added(code)) / 1_000
+        sign = np.where(self.rows[:, start + wide + 5] == negative[0], -1.0, 1.0)
+        return sign * (whole + minutes / 60)
+
+    def time_of_day_s(self) -> Floats:
+        """Seconds since midnight UTC."""
+        rows = self.rows
+        return _digits(rows, 1, 3) * 3600 + _digits(rows, 3, 5) * 60 + _digits(rows, 5, 7) + self.added('TDS')
+
+    def height_m(self) -> tuple[Floats, str | None]:
+        """Heights of the receiver, else of the pressure sensor, and what is to be said of them."""
+        receiver, pressure = _digits(self.rows, 30, 35), _digits(self.rows, 25, 30)
+        if np.any(receiver):
+            return receiver, None
+        height = pressure if np.any(pressure) else np.full(len(self.rows), np.nan)
+        return height, 'the receiver gave no heights: those of the pressure sensor are used'
+
+
+def _midnight_s(text: str) -> float | None:
+    """Midnight of the day of the file, in seconds since 1970 UTC; None when it tells no day there is."""
+    day = next((found for line in text.splitlines() if (found := _DATE.match(line))), None)
+    if day is None:
+        return None
+    d, m, y = (int(part) for part in day.groups())
+    try:
+        return (date(2000 + y if y < 80 else 1900 + y, m, d) - date(1970, 1, 1)).days * DAY_S
+    except ValueError:
+        return None
+
+
 def read_igc(text: str) -> Track:
     """Read the fixes of an IGC file.
 
@@ -55,63 +114,24 @@ def read_igc(text: str) -> Track:
     lines = [line for line in text.splitlines() if _FIX.match(line)]
     if not lines:
         raise UnreadableTrack('the file looks like IGC but holds no fixes')
-    more = _extensions(text)
-    width = max([35, *(end for _, end in more.values())])
-    matrix = np.array([line.encode('ascii', 'replace').ljust(width)[:width] for line in lines], dtype=f'S{width}')
-    rows: Bytes = matrix.view(np.uint8).reshape(len(lines), width)
-    warnings = []
-
-    def extra(code: str) -> Floats | None:
-        """An extension, as a share of its own power of ten."""
-        if code not in more:
-            return None
-        start, end = more[code]
-        return _digits(rows, start, end) / 10.0 ** (end - start)
-
-    def scaled(code: str, factor: float) -> Floats | None:
-        share = extra(code)
-        return None if share is None else share * 1_000 * factor
-
-    def added(code: str) -> Floats | float:
-        share = extra(code)
-        return 0.0 if share is None else share
-
-    def degrees(start: int, wide: int, negative: bytes, code: str) -> Floats:
-        whole = _digits(rows, start, start + wide)
-        minutes = (_digits(rows, start + wide, start + wide + 5) + added(code)) / 1_000
-        sign = np.where(rows[:, start + wide + 5] == negative[0], -1.0, 1.0)
-        return sign * (whole + minutes / 60)
-
-    seconds = _digits(rows, 1, 3) * 3600 + _digits(rows, 3, 5) * 60 + _digits(rows, 5, 7) + added('TDS')
-    day = next((found for line in text.splitlines() if (found := _DATE.match(line))), None)
-    base_s = 0.0
-    if day:
-        d, m, y = (int(part) for part in day.groups())
-        try:
-            base_s = (date(2000 + y if y < 80 else 1900 + y, m, d) - date(1970, 1, 1)).days * DAY_S
-        except ValueError:
-            day = None
-    if day is None:
-        warnings.append('the file tells no date')
-    receiver, pressure = _digits(rows, 30, 35), _digits(rows, 25, 30)
-    height = receiver
-    if not np.any(receiver):
-        height = pressure if np.any(pressure) else np.full(len(lines), np.nan)
-        warnings.append('the receiver gave no heights: those of the pressure sensor are used')
-    airspeed = scaled('IAS', _KMH_TO_KT)
+    fixes = _Fixes(lines, _extensions(text))
+    midnight_s = _midnight_s(text)
+    height_m, about_heights = fixes.height_m()
+    warnings = ['the file tells no date'] if midnight_s is None else []
+    airspeed = fixes.scaled('IAS', _KMH_TO_KT)
     return make_track(
         format='igc',
         device=_device(text),
-        dated=day is not None,
-        warnings=tuple(warnings),
-        time_s=across_midnight(seconds) + base_s,
-        lat_deg=degrees(7, 2, b'S', 'LAD'),
-        lon_deg=degrees(15, 3, b'W', 'LOD'),
-        height_ft=height * FT_PER_M,
-        speed_kt=scaled('GSP', _KMH_TO_KT),
-        course_deg_true=scaled('TRT', 1.0),
-        airspeed_kt=airspeed if airspeed is not None else scaled('TAS', _KMH_TO_KT),
-        heading_deg_true=scaled('HDT', 1.0),
+        dated=midnight_s is not None,
+        warnings=(*warnings, *([about_heights] if about_heights else [])),
+        time_s=across_midnight(fixes.time_of_day_s()) + (midnight_s or 0.0),
+        lat_deg=fixes.degrees(7, 2, b'S', 'LAD'),
+        lon_deg=fixes.degrees(15, 3, b'W', 'LOD'),
+        height_ft=height_m * FT_PER_M,
+        speed_kt=fixes.scaled('GSP', _KMH_TO_KT),
+        course_deg_true=fixes.scaled('TRT', 1.0),
+        airspeed_kt=airspeed if airspeed is not None else fixes.scaled('TAS', _KMH_TO_KT),
+        heading_deg_true=fixes.scaled('HDT', 1.0),
     )
 
 
