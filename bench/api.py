@@ -6,7 +6,6 @@ import statistics
 import threading
 import time
 import urllib.request
-import uuid
 from collections import defaultdict
 from http.cookiejar import CookieJar
 from typing import Any
@@ -51,8 +50,12 @@ def work(user: User, sortie: int, taken: dict[str, list[float]], begin: threadin
         timed('what-if brief', 'POST', f'/api/sorties/{sortie}/brief', {'wind_kt': 5 + number % 10})
         timed('read sorties', 'GET', '/api/sorties')
         if number % 5 == 4:
-            lap = {'outcome': 'touch_and_go', 'along_ft': 800.0 + number}
-            timed('write a lap', 'PUT', f'/api/sorties/{sortie}/laps/{uuid.uuid4()}', lap)
+            change = {
+                'lap_id': str(uuid.uuid4()),
+                'lap': {'outcome': 'touch_and_go', 'along_ft': 800.0 + number},
+                'writer': {'device': str(uuid.uuid4()), 'number': 1},
+            }
+            timed('write a lap', 'POST', f'/api/sorties/{sortie}/laps/sent', {'changes': [change]})
         timed('read laps', 'GET', f'/api/sorties/{sortie}/laps')
 
 

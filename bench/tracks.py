@@ -159,7 +159,7 @@ def flight_errors(task: tuple[int, str]) -> dict[str, list]:
         out['wrong'].append(event.runway != truth['runway'])
         if truth['kind'] == 'touchdown' and event.along_ft is not None:
             error = event.along_ft - truth['along_ft']
-            share = abs((event.float_ft or 0) - truth['float_ft'])
+            share = abs((event.hold_off.float_ft or 0) - truth['float_ft'])
             out['touch'].append(
                 (error, event.uncertainty_ft, share, share / max(truth['float_ft'], 1), truth['bounces'])
             )

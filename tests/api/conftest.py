@@ -28,6 +28,7 @@ class Browser:
 
     def __init__(self, app: APIFlask) -> None:
         self.client = app.test_client()
+        self.device, self.sent = str(uuid.uuid4()), 0
         self.here = self.get('/api/session')
         self.token = self.here['csrf_token']
 
@@ -65,10 +66,48 @@ class Browser:
         """Today's sortie of a demo student."""
         return next(one['id'] for one in self.sorties() if one['student_name'].startswith(name) and not one['laps'])
 
-    def put_lap(self, sortie_id: int, *, lap_id: str | None = None, status: int = 200, **seen: Any) -> Any:
+    def send_laps(self, sortie_id: int, *changes: tuple[str, Any], status: int = 200, **writer: Any) -> Any:
+        """Send laps as this browser's device does, each with its id; None takes one away."""
+        sent = []
+        for lap_id, lap in changes:
+            self.sent += 1
+            sent.append({'lap_id': lap_id, 'lap': lap, 'writer': {'device': self.device, 'number': self.sent} | writer})
+        return self.call('POST', f'/api/sorties/{sortie_id}/laps/sent', {'changes': sent}, status=status)
+
+    def put_lap(
+        self, sortie_id: int, *, lap_id: str | None = None, status: int = 200, writer: Any = None, **seen: Any
+    ) -> Any:
+        """Send one lap; what it is judged to be, or, with 409 or 422, why it was refused."""
         lap_id = lap_id or str(uuid.uuid4())
         body = {'outcome': 'touch_and_go', 'along_ft': 900.0} | seen
-        return self.call('PUT', f'/api/sorties/{sortie_id}/laps/{lap_id}', body, status=status)
+        reply = self.client.open(
+            f'/api/sorties/{sortie_id}/laps/sent',
+            method='POST',
+            json={'changes': [{'lap_id': lap_id, 'lap': body, 'writer': writer or self.written()}]},
+            headers={'X-CSRFToken': self.token},
+        )
+        found = reply.get_json()
+        if reply.status_code == 422:
+            assert status == 422, found
+            short = {name.split('.', 2)[2].removeprefix('lap.'): text for name, text in found['fields'].items()}
+            return found | {'fields': short}
+        if reply.status_code != 200:
+            assert reply.status_code == status, found
+            return found
+        refused = found['results'][0]['refused']
+        if refused is not None:
+            assert status == (422 if refused['fields'] else 409), refused
+            return refused
+        assert status == 200
+        return next(one for one in self.get(f'/api/sorties/{sortie_id}/laps')['laps'] if one['id'] == lap_id)
+
+    def written(self) -> dict[str, Any]:
+        """How this browser's device signs its next change."""
+        self.sent += 1
+        return {'device': self.device, 'number': self.sent}
+
+    def remove_lap(self, sortie_id: int, lap_id: str) -> None:
+        self.send_laps(sortie_id, (lap_id, None))
 
 
 def _app(url: str) -> APIFlask:

@@ -104,7 +104,7 @@ def test_laps_sent_together_are_briefed_as_if_they_had_come_one_by_one(marta):
     together = briefed()
     assert len({round(aim) for aim, _ in together}) > 4  # they did learn
     for lap_id in ids:
-        marta.call('DELETE', f'/api/sorties/{sortie}/laps/{lap_id}', status=204)
+        marta.remove_lap(sortie, lap_id)
     for lap in flown:
         send(marta, sortie, change(str(uuid.uuid4()), 1, lap))
     for one, other in zip(together, briefed(), strict=True):

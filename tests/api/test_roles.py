@@ -122,7 +122,6 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         track_ask('get', '/match/{sortie_id}', COACHES, asked=f'/match/{sortie_id}'),
         Ask('post', '/api/sorties', '/api/sorties', COACHES, new_sortie),
         sortie_ask('patch', '', COACHES, {'wind_kt': 7.0}),
-        sortie_ask('put', '/laps/{lap_id}', COACHES, lap, asked=f'/laps/{lap_id}'),
         sortie_ask('post', '/laps/sent', COACHES, {'changes': [change]}),
         sortie_ask(
             'post',
@@ -168,8 +167,6 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask(
             'put', '/api/tracks/{file_id}', f'/api/tracks/{uuid.uuid4()}?name=new.gpx', COACHES, raw=TRACK, is_list=True
         ),
-        sortie_ask('post', '/laps/{lap_id}/removal', COACHES, {}, f'/laps/{lap_id}/removal'),
-        sortie_ask('delete', '/laps/{lap_id}', COACHES, asked=f'/laps/{change["lap_id"]}'),
         Ask('delete', '/api/{what}/{row_id}', f'/api/aircraft/{ours["aircraft"][1]["id"]}', COACHES),
         Ask('post', '/api/{what}/{row_id}/restore', f'/api/aircraft/{ours["aircraft"][1]["id"]}/restore', COACHES, {}),
     ]

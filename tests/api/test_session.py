@@ -24,7 +24,8 @@ def test_nothing_of_a_school_is_shown_to_nobody(app):
     nobody = Browser(app)
     for path in ('/api/catalogue', '/api/sorties', '/api/sorties/1', '/api/sorties/1/laps'):
         assert nobody.get(path, status=401)['code'] == 'not_signed_in'
-    nobody.call('PUT', '/api/sorties/1/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10', {'outcome': 'full_stop'}, status=401)
+    sent = {'changes': [{'lap_id': '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10', 'lap': None, 'writer': nobody.written()}]}
+    nobody.call('POST', '/api/sorties/1/laps/sent', sent, status=401)
 
 
 def test_signing_in_and_out(app):

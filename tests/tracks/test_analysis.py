@@ -47,13 +47,13 @@ def test_a_lesson_in_the_pattern(form: str) -> None:
         assert event.from_spot_ft == pytest.approx(event.along_ft - 300)
         assert event.lateral_ft == pytest.approx(truth['lateral_ft'], abs=3)
         assert event.groundspeed_kt == pytest.approx(truth['groundspeed_kt'], abs=1.5)
-        assert event.threshold_groundspeed_kt == pytest.approx(truth['threshold_groundspeed_kt'], abs=1.0)
-        assert event.float_ft == pytest.approx(truth['float_ft'], abs=130)
+        assert event.final.threshold_groundspeed_kt == pytest.approx(truth['threshold_groundspeed_kt'], abs=1.0)
+        assert event.hold_off.float_ft == pytest.approx(truth['float_ft'], abs=130)
         assert event.airspeed_kt is None  # nothing was recorded of it
         assert event.crab_deg is None
         assert event.uncertainty_ft < 12
-        assert event.threshold_height_ft == pytest.approx(truth['threshold_height_ft'], abs=1.5)
-        assert event.roundout_start_ft == pytest.approx(truth['roundout_start_ft'], abs=80)
+        assert event.final.threshold_height_ft == pytest.approx(truth['threshold_height_ft'], abs=1.5)
+        assert event.hold_off.roundout_start_ft == pytest.approx(truth['roundout_start_ft'], abs=80)
     for event, truth in zip(of_kind(found, 'takeoff'), truths(flown('pattern'), 'takeoff'), strict=True):
         assert event.along_ft == pytest.approx(truth['along_ft'], abs=60)
 
@@ -126,9 +126,9 @@ def test_without_heights_touchdowns_are_found_by_speed_and_said_to_be_unsure() -
     (event,) = of_kind(found, 'touchdown')
     (truth,) = truths(flown('full-stop'), 'touchdown')
     assert abs(event.along_ft - truth['along_ft']) < event.uncertainty_ft + 60
-    assert event.threshold_height_ft is None
+    assert event.final.threshold_height_ft is None
     assert event.sink_fpm is None
-    assert event.aim_flown_ft is None
+    assert event.final.aim_flown_ft is None
     assert any('no heights' in words for words in found.warnings)
 
 
@@ -300,9 +300,9 @@ def test_the_final_as_it_was_flown() -> None:
     found = analysed(flown('pattern'), recorded(flown('pattern'), **FAST))
     for lap in found.laps:
         event = found.events[lap.end]
-        assert event.path_angle_deg == pytest.approx(3.0, abs=0.6)
+        assert event.final.path_angle_deg == pytest.approx(3.0, abs=0.6)
         # the aim is where the path met the runway: before the touchdown by roundout and float
-        assert 150 < event.along_ft - event.aim_flown_ft < 1_200
+        assert 150 < event.along_ft - event.final.aim_flown_ft < 1_200
         assert [gate.height_ft for gate in lap.gates[:3]] == [500, 300, 200]
         assert abs(lap.gates[-1].lateral_ft) < 40
         assert lap.side == 'left'

@@ -41,7 +41,7 @@ def figures(analysis: Analysis) -> dict[str, list[float]]:
     """Figures that a lap is judged by, of the touchdowns in order."""
     names = ('along_ft', 'lateral_ft', 'groundspeed_kt', 'uncertainty_ft', 'threshold_height_ft', 'aim_flown_ft')
     found = of_kind(analysis, 'touchdown')
-    return {name: [getattr(event, name) for event in found] for name in names}
+    return {name: [getattr(event, name, None) or getattr(event.final, name, None) for event in found] for name in names}
 
 
 def test_another_day_and_hour_change_only_the_times(flight: Any, usual: Analysis) -> None:
@@ -147,8 +147,10 @@ def test_any_flight_holds_together(seed: int) -> None:
     for event in of_kind(found, 'touchdown'):
         assert event.uncertainty_ft is None or event.uncertainty_ft > 0
         assert event.then in ('full_stop', 'touch_and_go', 'stop_and_go')
-        if event.float_ft is not None and event.float_s is not None and event.float_s > 1:
-            assert event.float_ft / event.float_s == pytest.approx(event.groundspeed_kt * 1.688, rel=0.35)
+        if event.hold_off.float_ft is not None and event.hold_off.float_s is not None and event.hold_off.float_s > 1:
+            assert event.hold_off.float_ft / event.hold_off.float_s == pytest.approx(
+                event.groundspeed_kt * 1.688, rel=0.35
+            )
     true = list(truths(flight, 'touchdown'))
     assert len(of_kind(found, 'touchdown')) == pytest.approx(len(true), abs=1)
     assert np.isfinite([event.latitude_deg for event in found.events]).all()

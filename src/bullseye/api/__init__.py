@@ -29,6 +29,7 @@ from bullseye.api import (
     weather,
 )
 from bullseye.api.context import close_database, database
+from bullseye.api.description import make_small
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
@@ -76,7 +77,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     limiter.init_app(app)
     _sign_in_by_cookie(app)
     errors.register(app)
-    app.spec_processor(_every_write_may_be_refused)
+    app.spec_processor(_described)
     for blueprint in (
         session.bp,
         catalogue.bp,
@@ -108,8 +109,8 @@ def _take_larger_bodies() -> None:
         request.max_content_length = larger
 
 
-def _every_write_may_be_refused(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
-    """Describe the refusal that stands before every write: no CSRF token, or a body that cannot be taken."""
+def _described(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
+    """Describe the refusals before every write, no CSRF token or a body that cannot be taken, and make it small."""
     if isinstance(found, str):  # written as YAML, which we never ask for
         return found
     for path in found['paths'].values():
@@ -119,7 +120,7 @@ def _every_write_may_be_refused(found: dict[Any, Any] | str) -> dict[Any, Any] |
                     'description': why,
                     'content': {'application/json': {'schema': {'$ref': '#/components/schemas/HTTPError'}}},
                 }
-    return found
+    return make_small(found)
 
 
 def _sign_in_by_cookie(app: APIFlask) -> None:

@@ -8,7 +8,6 @@ from typing import Annotated, Literal
 
 from annotated_types import Ge, Gt, Le
 from apiflask import APIBlueprint
-from flask.typing import ResponseReturnValue
 from flask_login import login_required
 from pydantic import AwareDatetime, Field
 from sqlalchemy.orm import Session
@@ -77,12 +76,6 @@ class WriterIn(In):
         return laps.Writer(device=self.device, number=self.number, had_revision=self.had_revision, sent_at=self.sent_at)
 
 
-class LapWrite(LapIn):
-    """A lap with the device that writes it."""
-
-    writer: WriterIn | None = None
-
-
 class SentChange(In):
     """One lap as a device sends it after a time without a network; ``lap`` null takes it away."""
 
@@ -116,12 +109,6 @@ class SentResults(Out):
     """What became of each change, in the order sent."""
 
     results: list[SentResult]
-
-
-class LapRemoval(In):
-    """The device that takes a lap away."""
-
-    writer: WriterIn | None = None
 
 
 class ReadingIn(In):
@@ -238,21 +225,6 @@ def list_laps(sortie_id: int) -> LapsOut:
     )
 
 
-@bp.put('/<int:sortie_id>/laps/<uuid:lap_id>')
-@login_required
-@bp.input(LapWrite)
-@bp.output(LapOut)
-@bp.doc(responses=[401, 403, 404, 409])
-def keep_lap(sortie_id: int, lap_id: uuid.UUID, json_data: LapWrite) -> LapOut:
-    """Write a lap under the id its client made; sending it twice changes nothing."""
-    db = database()
-    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    values = json_data.model_dump(exclude={'writer'})
-    writer = json_data.writer.writer() if json_data.writer else None
-    laps.keep(db, sortie, lap_id=lap_id, by=person(), values=values, writer=writer)
-    return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
-
-
 @bp.post('/<int:sortie_id>/laps/<uuid:lap_id>/reading')
 @login_required
 @bp.input(ReadingIn)
@@ -264,31 +236,6 @@ def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> 
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
     laps.correct(db, sortie, lap_id, measure=json_data.measure, value=json_data.value)
     return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
-
-
-@bp.delete('/<int:sortie_id>/laps/<uuid:lap_id>')
-@login_required
-@bp.output({}, status_code=204)
-@bp.doc(responses=[401, 403, 404])
-def remove_lap(sortie_id: int, lap_id: uuid.UUID) -> ResponseReturnValue:
-    """Take a lap away; writing it again brings it back."""
-    db = database()
-    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    laps.remove(db, sortie, lap_id)
-    return '', 204
-
-
-@bp.post('/<int:sortie_id>/laps/<uuid:lap_id>/removal')
-@login_required
-@bp.input(LapRemoval)
-@bp.output({}, status_code=204)
-@bp.doc(responses=[401, 403, 404])
-def remove_lap_from_device(sortie_id: int, lap_id: uuid.UUID, json_data: LapRemoval) -> ResponseReturnValue:
-    """Take a lap away, as a device that may send this twice, late or out of order."""
-    db = database()
-    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    laps.remove(db, sortie, lap_id, writer=json_data.writer.writer() if json_data.writer else None)
-    return '', 204
 
 
 @bp.post('/<int:sortie_id>/laps/sent')

@@ -20,8 +20,9 @@ from bullseye.core.basis.quantity import STORABLE
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
 from bullseye.store.models import TrackFile
+from bullseye.tracks.events import Event, Lap, WindFound
 from bullseye.tracks.readers.columns import Role
-from bullseye.tracks.report import events_csv, events_geojson, gpx_of
+from bullseye.tracks.report import events_csv, events_geojson, flat_events, gpx_of
 
 bp = APIBlueprint('tracks', __name__, url_prefix='/api/tracks', tag='Tracks')
 State = Literal['waiting', 'working', 'done', 'refused', 'columns']
@@ -67,89 +68,6 @@ class TracksOut(Out):
     tracks: list[TrackLine]
 
 
-class TrackEvent(Out):
-    """An event as found: feet from the landing threshold, with the 95 % half-width where one is known."""
-
-    kind: Literal['takeoff', 'touchdown', 'go_around', 'low_approach']
-    time: AwareDatetime
-    field: str | None
-    runway: str | None
-    latitude_deg: float
-    longitude_deg: float
-    course_deg_true: float | None
-    along_ft: float | None
-    uncertainty_ft: float | None
-    lateral_ft: float | None
-    lateral_uncertainty_ft: float | None
-    groundspeed_kt: float | None
-    airspeed_kt: float | None
-    sink_fpm: float | None
-    crab_deg: float | None
-    drift_kt: float | None
-    then: str | None
-    bounces: int | None
-    threshold_height_ft: float | None
-    threshold_groundspeed_kt: float | None
-    roundout_start_ft: float | None
-    float_ft: float | None
-    float_uncertainty_ft: float | None
-    float_s: float | None
-    path_angle_deg: float | None
-    aim_flown_ft: float | None
-    liftoff_roll_ft: float | None
-    rollout_ft: float | None
-    lowest_ft: float | None
-    in_gap: bool
-
-
-class TrackTurn(Out):
-    """A turn of the pattern; the bank is what the ground track would need in still air."""
-
-    name: str
-    most_bank_deg: float
-
-
-class TrackGate(Out):
-    """The aeroplane at one height of the final."""
-
-    height_ft: float
-    along_ft: float
-    lateral_ft: float
-    groundspeed_kt: float
-    above_path_ft: float
-
-
-class TrackLap(Out):
-    """One lap of the flight; ``end`` and ``takeoff`` count the events."""
-
-    number: int
-    from_: Annotated[AwareDatetime, Field(alias='from')]
-    to: AwareDatetime
-    field: str | None
-    runway: str | None
-    end: int
-    takeoff: int | None
-    side: str | None
-    pattern_height_error_ft: float | None
-    spacing_ft: float | None
-    overshoot_ft: float | None
-    first_turn_height_ft: float | None
-    climb_groundspeed_kt: float | None
-    turns: list[TrackTurn]
-    gates: list[TrackGate]
-    stabilised: bool | None
-    path_error_ft: float | None
-
-
-class TrackWind(Out):
-    """The wind as the track shows it."""
-
-    from_deg_true: float
-    speed_kt: float
-    uncertainty_kt: float
-    source: str
-
-
 class CandidateOut(Out):
     """A sortie that the flight may be, and why."""
 
@@ -163,9 +81,9 @@ class TrackOut(Out):
     """A recorded flight with what was found in it; empty until it has been analysed."""
 
     track: TrackLine
-    events: list[TrackEvent]
-    laps: list[TrackLap]
-    wind: list[TrackWind]
+    events: list[Event]
+    laps: list[Lap]
+    wind: list[WindFound]
     candidates: list[CandidateOut]
 
 
@@ -261,8 +179,9 @@ def _sortie_words(sortie: Any) -> str:
 
 
 def _told(db: Session, row: TrackFile) -> dict[str, Any]:
-    report = row.report or {'events': [], 'laps': [], 'wind': []}
-    used = {f'{one["field"]} {one["runway"]}' for one in report['events'] if one['runway']}
+    report = None if row.report is None else measuring.report_of(row)
+    events = report.events if report else ()
+    used = {f'{one.field} {one.runway}' for one in events if one.runway}
     found = measuring.candidates(
         db,
         begun_at=row.begun_at if row.dated else None,
@@ -273,7 +192,9 @@ def _told(db: Session, row: TrackFile) -> dict[str, Any]:
     )
     return {
         'track': TrackLine.of(row),
-        **{name: report[name] for name in ('events', 'laps', 'wind')},
+        'events': list(events),
+        'laps': list(report.laps) if report else [],
+        'wind': list(report.wind) if report else [],
         'candidates': [
             {
                 'sortie_id': one.sortie.id,
@@ -461,9 +382,9 @@ def take_out(file_id: uuid.UUID, form: str) -> Response:
     if form == 'gpx':
         text = gpx_of(time_s=log.time_s, lat_deg=log.lat_deg, lon_deg=log.lon_deg, height_ft=log.height_ft)
     elif form == 'csv':
-        text = events_csv(report['events'])
+        text = events_csv(flat_events(report))
     else:
-        text = json.dumps(events_geojson(report['events']), ensure_ascii=False, allow_nan=False)
+        text = json.dumps(events_geojson(flat_events(report)), ensure_ascii=False, allow_nan=False)
     stem = row.name.removesuffix('.gz').rsplit('.', 1)[0] or 'track'
     return _download(text.encode(), f'{stem}.{"events." if form != "gpx" else "clean."}{form}', _FORMATS[form])
 

@@ -15,11 +15,12 @@ from bullseye.store import measuring, scope, sorties, trackfiles
 from bullseye.store.models import Sortie, TrackFile, User
 from bullseye.tracks import ANALYSIS_VERSION
 from bullseye.tracks.analyse import Analysis, analyse
+from bullseye.tracks.events import plain_report
 from bullseye.tracks.flightlog import log_of, pack
 from bullseye.tracks.readers import as_text, read_track, unpacked
 from bullseye.tracks.readers.columns import columns_from_dict
 from bullseye.tracks.readers.csvtrack import detect, heading_key
-from bullseye.tracks.report import as_dict
+from bullseye.tracks.report import report_of
 from bullseye.tracks.track import Track, UnreadableTrack
 
 _log = logging.getLogger(__name__)
@@ -127,16 +128,16 @@ def _likely(db: Session, row: TrackFile, track: Track) -> Sortie | None:
 
 
 def _keep(db: Session, row: TrackFile, found: Analysis) -> None:
-    report = as_dict(found)
+    report = report_of(found)
     row.state, row.progress, row.problem, row.analysis_version = 'done', '', None, ANALYSIS_VERSION
     if row.sortie_id is not None:
         # laps count its events: they are measured anew where these are the same, else all stays as it was confirmed
         if not measuring.are_same_ends(row, report):
             return
-        row.report, row.log = report, pack(log_of(found))
+        row.report, row.log = plain_report(report), pack(log_of(found))
         measuring.measure_again(db, row)
         return
-    row.report, row.log = report, pack(log_of(found))
+    row.report, row.log = plain_report(report), pack(log_of(found))
     row.laps, row.warnings = len(found.laps), list(found.warnings)
     row.begun_at = datetime.fromtimestamp(float(found.track.time_s[0]), UTC)
     row.ended_at = datetime.fromtimestamp(float(found.track.time_s[-1]), UTC)

@@ -111,10 +111,7 @@ def types(_: argparse.Namespace) -> int:
     setup.python_packages(for_tests=True)
     setup.front_end_packages()
     kept = places.WEB / 'src' / 'api' / 'openapi.json'
-    program = (
-        'import json, sys; from bullseye.api import spec; '
-        'json.dump(spec(), sys.stdout, indent=2, ensure_ascii=False, sort_keys=True); print()'
-    )
+    program = 'from bullseye.api import spec; from bullseye.api.description import written; print(written(spec()))'
     kept.write_text(run([places.PYTHON, '-c', program], failed='The API could not be described'), encoding='utf-8')
     setup.front_end_types()
     return 0

@@ -4,10 +4,9 @@ from __future__ import annotations
 
 import logging
 import uuid
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
-from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -22,6 +21,7 @@ from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
 from bullseye.store.plan import planned_at
 from bullseye.store.requests import flown_request
+from bullseye.tracks.events import Event, FlightReport, read_report
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
@@ -31,7 +31,7 @@ _NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a
 _USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
 _AROUND = timedelta(hours=36)
 _LAST_TAP = timedelta(minutes=3)
-_SAME_END = timedelta(seconds=20)  # [own] between two analyses of one landing
+_SAME_END_S = 20.0  # [own] between two analyses of one landing
 _ENDS = ('touchdown', 'go_around', 'low_approach')
 _AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
 _BY_GROUND_KT = 5.0  # of one from groundspeed and reported wind: the wind on short final is not the reported one [own]
@@ -147,30 +147,38 @@ class Pair:
     lap_id: uuid.UUID | None
 
 
-def _ends(row: TrackFile) -> list[tuple[int, dict[str, Any]]]:
-    """Indices and events of a track that end a lap on a known runway."""
+def report_of(row: TrackFile) -> FlightReport:
+    """What was found in a flight.
+
+    :raises Conflict: when it has not been analysed
+    """
     if row.report is None:
         raise Conflict('this track has not been analysed')
-    return [(k, one) for k, one in enumerate(row.report['events']) if one['kind'] in _ENDS and one['runway']]
+    return read_report(row.report)
 
 
-def outcome_of(event: Mapping[str, Any]) -> str:
+def _ends(report: FlightReport) -> dict[int, Event]:
+    """Events of a flight that end a lap on a known runway, by their places in its list."""
+    return {k: one for k, one in enumerate(report.events) if one.kind in _ENDS and one.runway}
+
+
+def _moment(event: Event) -> datetime:
+    return datetime.fromtimestamp(event.time_s, UTC)
+
+
+def outcome_of(event: Event) -> str:
     """How a lap ended, as a recorder names it."""
-    return str(event['then'] or 'full_stop') if event['kind'] == 'touchdown' else str(event['kind'])
+    return event.then or 'full_stop' if event.kind == 'touchdown' else event.kind
 
 
 def propose(db: Session, row: TrackFile, sortie: Sortie) -> list[Pair]:
     """Which lap of a sortie each end in a track is."""
-    ends = _ends(row)
+    ends = _ends(report_of(row))
     noted = [lap for lap in laps.of_sortie(db, sortie) if not _is_made_by(lap, row)]
     of_lap = [Ended(at_s=lap.flown_at.timestamp(), outcome=lap.outcome) for lap in noted]
-    of_track = [
-        Ended(at_s=datetime.fromisoformat(event['time']).timestamp(), outcome=outcome_of(event)) for _, event in ends
-    ]
+    of_track = [Ended(at_s=event.time_s, outcome=outcome_of(event)) for event in ends.values()]
     found = match(of_track, of_lap)
-    return [
-        Pair(event=index, lap_id=None if k is None else noted[k].id) for (index, _), k in zip(ends, found, strict=True)
-    ]
+    return [Pair(event=index, lap_id=None if k is None else noted[k].id) for index, k in zip(ends, found, strict=True)]
 
 
 def _is_made_by(lap: Lap, row: TrackFile) -> bool:
@@ -189,7 +197,8 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
 
     :raises InvalidInput: for a pair that does not fit
     """
-    ends = dict(_ends(row))
+    report = report_of(row)
+    ends = _ends(report)
     by_id = {lap.id: lap for lap in laps.of_sortie(db, sortie)}
     seen: set[object] = set()
     for pair in pairs:
@@ -203,8 +212,8 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
         seen |= {pair.event, pair.lap_id} - {None}
     take_back(db, row)
     row.sortie_id = sortie.id
-    for pair in sorted(pairs, key=lambda one: str(ends[one.event]['time'])):
-        event, liftoff_ft = ends[pair.event], _liftoff_ft(row, pair.event)
+    for pair in sorted(pairs, key=lambda one: ends[one.event].time_s):
+        event, liftoff_ft = ends[pair.event], _liftoff_ft(report, pair.event)
         if pair.lap_id is None:
             _make_lap(db, row, sortie, pair.event, event, liftoff_ft, by=by)
         else:
@@ -214,24 +223,23 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
     db.commit()
 
 
-def _liftoff_ft(row: TrackFile, event: int) -> float | None:
-    report = row.report or {}
-    lap = next((one for one in report['laps'] if one['end'] == event), None)
-    takeoff = None if lap is None or lap['takeoff'] is None else report['events'][lap['takeoff']]
-    roll = takeoff['liftoff_roll_ft'] if takeoff else None
-    return roll if roll is not None and 0 <= roll <= 20_000 else None
+def _liftoff_ft(report: FlightReport, end: int) -> float | None:
+    """The takeoff roll of the lap that an event ended [ft]; None when it was not measured, or makes no sense."""
+    lap = next((one for one in report.laps if one.end == end), None)
+    roll_ft = None if lap is None or lap.takeoff is None else report.events[lap.takeoff].liftoff_roll_ft
+    return roll_ft if roll_ft is not None and 0 <= roll_ft <= 20_000 else None
 
 
-def _end_of(db: Session, event: Mapping[str, Any], sortie: Sortie) -> RunwayEnd:
+def _end_of(db: Session, event: Event, sortie: Sortie) -> RunwayEnd:
     """The runway an event was on; the sortie's own field before one of the same name."""
     own = sortie.runway_end
-    if event['field'] == own.airfield.ident and event['runway'] == own.ident:
+    if event.field == own.airfield.ident and event.runway == own.ident:
         return own
     for field in catalogue.all_airfields(db):
         for end in field.ends:
-            if field.ident == event['field'] and end.ident == event['runway'] and end.removed_at is None:
+            if field.ident == event.field and end.ident == event.runway and end.removed_at is None:
                 return end
-    raise Conflict(f'{event["field"]} {event["runway"]} is not one of the school’s runways any more')
+    raise Conflict(f'{event.field} {event.runway} is not one of the school’s runways any more')
 
 
 def _make_lap(
@@ -239,14 +247,14 @@ def _make_lap(
     row: TrackFile,
     sortie: Sortie,
     index: int,
-    event: Mapping[str, Any],
+    event: Event,
     liftoff_ft: float | None,
     *,
     by: User,
 ) -> None:
     end = _end_of(db, event, sortie)
     values = {
-        'flown_at': datetime.fromisoformat(event['time']),
+        'flown_at': _moment(event),
         'outcome': outcome_of(event),
         'liftoff_ft': liftoff_ft,
         'known_by': {},
@@ -258,24 +266,24 @@ def _make_lap(
     _measure(db, lap, row, index, event)
 
 
-def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Mapping[str, Any]) -> None:
+def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event) -> None:
     """Lay what a track measured beside what was noted; the better known counts."""
     request = flown_request(db, lap)
     lap.track_file_id, lap.track_event = row.id, index
-    if event['kind'] == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
+    if event.kind == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
         laps.settle(lap, readings_of_event(event, request))
-        if lap.bounced is None and event['bounces'] is not None:
-            lap.bounced = event['bounces'] > 0
+        if lap.bounced is None and event.bounces is not None:
+            lap.bounced = event.bounces > 0
             lap.known_by = {**lap.known_by, 'bounced': 'tracked'}
-        if lap.drift is None and event['drift_kt'] is not None:
-            side = 'right' if event['drift_kt'] > 0 else 'left'
-            lap.drift = 'none' if abs(event['drift_kt']) < _NO_DRIFT_KT else side
+        if lap.drift is None and event.drift_kt is not None:
+            side = 'right' if event.drift_kt > 0 else 'left'
+            lap.drift = 'none' if abs(event.drift_kt) < _NO_DRIFT_KT else side
             lap.known_by = {**lap.known_by, 'drift': 'tracked'}
     lap.revision += 1
     laps.learn(db, lap)
 
 
-def readings_of_event(event: Mapping[str, Any], request: BriefRequest) -> dict[Measure, Reading]:
+def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Reading]:
     """What a touchdown of a track tells of a lap; what lies outside all sense is left out."""
     found: dict[Measure, Reading] = {}
 
@@ -283,15 +291,17 @@ def readings_of_event(event: Mapping[str, Any], request: BriefRequest) -> dict[M
         if value is not None and half_width is not None and low <= value <= high:
             found[measure] = Reading(value=round(value, 1), half_width=round(half_width, 1), how='tracked')
 
-    add('along_ft', event['along_ft'], event['uncertainty_ft'], -3_000, 20_000)
-    add('lateral_ft', event['lateral_ft'], event['lateral_uncertainty_ft'], -200, 200)
-    groundspeed, spread_ft = event['groundspeed_kt'], event['float_uncertainty_ft']
+    add('along_ft', event.along_ft, event.uncertainty_ft, -3_000, 20_000)
+    add('lateral_ft', event.lateral_ft, event.lateral_uncertainty_ft, -200, 200)
+    groundspeed, spread_ft = event.groundspeed_kt, event.hold_off.float_uncertainty_ft
     if groundspeed and spread_ft is not None:
-        add('float_s', event['float_s'], spread_ft / (groundspeed * FPS_PER_KT), 0, 60)
-    if event.get('threshold_airspeed_kt') is not None:
-        add('threshold_speed_kias', event['threshold_airspeed_kt'], _AIRSPEED_KT, 21, 250)
-    elif event['threshold_groundspeed_kt'] is not None:
-        add('threshold_speed_kias', _indicated_kt(event['threshold_groundspeed_kt'], request), _BY_GROUND_KT, 21, 250)
+        add('float_s', event.hold_off.float_s, spread_ft / (groundspeed * FPS_PER_KT), 0, 60)
+    if event.final.threshold_airspeed_kt is not None:
+        add('threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT, 21, 250)
+    elif event.final.threshold_groundspeed_kt is not None:
+        add(
+            'threshold_speed_kias', _indicated_kt(event.final.threshold_groundspeed_kt, request), _BY_GROUND_KT, 21, 250
+        )
     return found
 
 
@@ -302,20 +312,21 @@ def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
     return made.flap.airspeed_table.indicated_kt(true_kt * made.density_ratio**0.5)
 
 
-def are_same_ends(row: TrackFile, report: Mapping[str, Any]) -> bool:
-    """Whether another analysis of a flight found the same ends of laps, at the same places of its list."""
-    if row.report is None or len(row.report['events']) != len(report['events']):
+def are_same_ends(row: TrackFile, report: FlightReport) -> bool:
+    """Whether another analysis of a flight found the same events, at the same places of its list."""
+    before = report_of(row).events
+    if len(before) != len(report.events):
         return False
-    for before, now in zip(row.report['events'], report['events'], strict=True):
-        apart = datetime.fromisoformat(now['time']) - datetime.fromisoformat(before['time'])
-        if abs(apart) > _SAME_END or any(before[name] != now[name] for name in ('kind', 'field', 'runway')):
-            return False
-    return True
+    return all(
+        abs(now.time_s - was.time_s) <= _SAME_END_S
+        and (now.kind, now.field, now.runway) == (was.kind, was.field, was.runway)
+        for was, now in zip(before, report.events, strict=True)
+    )
 
 
 def measure_again(db: Session, row: TrackFile) -> None:
     """Lay what a new analysis of a flight measured beside what was noted of its laps. The caller commits."""
-    ends = dict(_ends(row))
+    ends = _ends(report_of(row))
     for lap in db.scalars(select(Lap).where(Lap.track_file_id == row.id)).all():
         if lap.track_event in ends:
             _measure(db, lap, row, lap.track_event, ends[lap.track_event])

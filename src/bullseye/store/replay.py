@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Any
 
 from sqlalchemy.orm import Session
@@ -10,6 +9,7 @@ from sqlalchemy.orm import Session
 from bullseye.store import measuring
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import TrackFile
+from bullseye.tracks.events import FlightReport, iso
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.flightlog import FlightLog, on_runway, unpack
 
@@ -18,14 +18,14 @@ _BEFORE_S = 5.0
 _AFTER_S = 30.0  # the rollout, or the climb away
 
 
-def kept_of(row: TrackFile) -> tuple[dict[str, Any], FlightLog]:
+def kept_of(row: TrackFile) -> tuple[FlightReport, FlightLog]:
     """Report and columns of a flight.
 
     :raises Conflict: when it has not been analysed
     """
-    if row.report is None or row.log is None:
+    if row.log is None:
         raise Conflict('this track has not been analysed')
-    return row.report, unpack(row.log)
+    return measuring.report_of(row), unpack(row.log)
 
 
 def _drawn(one: Runway, on: Runway) -> dict[str, Any] | None:
@@ -47,20 +47,19 @@ def lap_of(db: Session, row: TrackFile, number: int) -> dict[str, Any]:
     :raises Conflict: when its runway is gone, or the flight has not been analysed
     """
     report, log = kept_of(row)
-    lap = next((one for one in report['laps'] if one['number'] == number), None)
+    lap = next((one for one in report.laps if one.number == number), None)
     if lap is None:
         raise NotFound('lap')
-    of_field = [one for one in measuring.runways(db) if one.field == lap['field']]
-    runway = next((one for one in of_field if one.end.ident == lap['runway']), None)
+    of_field = [one for one in measuring.runways(db) if one.field == lap.field]
+    runway = next((one for one in of_field if one.end.ident == lap.runway), None)
     if runway is None:
-        raise Conflict(f'{lap["field"]} {lap["runway"]} is not one of the school’s runways any more: analyse again')
-    from_s, zero_s = (datetime.fromisoformat(lap[name]).timestamp() for name in ('from', 'to'))
-    part = log.between(from_s - _BEFORE_S, zero_s + _AFTER_S)
+        raise Conflict(f'{lap.field} {lap.runway} is not one of the school’s runways any more: analyse again')
+    part = log.between(lap.from_s - _BEFORE_S, lap.to_s + _AFTER_S)
     threshold_ft = float(runway.surface_ft(0.0))  # type: ignore[arg-type]
     return {
         'number': number,
         'runway': runway.end,
-        'zero': lap['to'],
+        'zero': iso(lap.to_s),
         'others': [drawn for one in of_field if (drawn := _drawn(one, runway)) is not None],
-        **on_runway(part, runway.frame, elevation_ft=threshold_ft, zero_s=zero_s),
+        **on_runway(part, runway.frame, elevation_ft=threshold_ft, zero_s=lap.to_s),
     }

@@ -10,7 +10,7 @@ import numpy as np
 
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact
-from bullseye.tracks.events import Event, EventKind, Gate, Then
+from bullseye.tracks.events import Event, EventKind, FinalFlown, Gate, HoldOffFlown, Then
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import Judged
@@ -307,18 +307,22 @@ def touchdown_event(
         drift_kt=_drift_fps(motion, runway, touch) / FPS_PER_KT,
         then=then,
         bounces=_bounces(motion, window, contact),
-        threshold_height_ft=threshold.height_ft if threshold and height is not None else None,
-        threshold_groundspeed_kt=threshold.groundspeed_kt if threshold else None,
-        threshold_airspeed_kt=_known(time, motion.track.airspeed_kt, _over_s(along, motion, window))
-        if threshold
-        else None,
-        roundout_start_ft=float(np.interp(contact.roundout_s, time, along)),
-        float_ft=max(0.0, at - level_ft),
-        float_uncertainty_ft=1.96 * math.hypot(contact.level_sd_s, contact.sd_s) * speed,
-        float_s=max(0.0, touch - contact.level_s),
-        path_angle_deg=path[0] if path else None,
-        aim_flown_ft=path[1] if path else None,
-        deceleration_fps2=contact.deceleration_fps2,
+        final=FinalFlown(
+            threshold_height_ft=threshold.height_ft if threshold and height is not None else None,
+            threshold_groundspeed_kt=threshold.groundspeed_kt if threshold else None,
+            threshold_airspeed_kt=_known(time, motion.track.airspeed_kt, _over_s(along, motion, window))
+            if threshold
+            else None,
+            path_angle_deg=path[0] if path else None,
+            aim_flown_ft=path[1] if path else None,
+        ),
+        hold_off=HoldOffFlown(
+            roundout_start_ft=float(np.interp(contact.roundout_s, time, along)),
+            float_ft=max(0.0, at - level_ft),
+            float_uncertainty_ft=1.96 * math.hypot(contact.level_sd_s, contact.sd_s) * speed,
+            float_s=max(0.0, touch - contact.level_s),
+            deceleration_fps2=contact.deceleration_fps2,
+        ),
         rollout_ft=float(along[window.judged.slowest]) - at,
         in_gap=gap,
     )
@@ -406,7 +410,7 @@ def gates_of(motion: Motion, window: Window, contact: Contact, event: Event) -> 
     along, _ = motion.along(runway)
     height = motion.height_ft - runway.surface_ft(along) - contact.ground_ft
     tan = math.tan(math.radians(runway.end.path_angle_deg))
-    aim = event.aim_flown_ft
+    aim = event.final.aim_flown_ft
     found = []
     _, lateral = motion.along(runway)
     span = np.flatnonzero((motion.time_s > contact.time_s - _DESCENT_S) & (motion.time_s < contact.time_s))

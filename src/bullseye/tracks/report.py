@@ -6,95 +6,54 @@ import csv
 import io
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import asdict, fields
-from datetime import UTC, datetime
 from typing import TYPE_CHECKING, Any
 
 import numpy as np
 
 from bullseye.core.basis.constants import FT_PER_M
-from bullseye.tracks.events import Event
+from bullseye.tracks.events import EVENT_COLUMNS, Event, FlightReport, WindFound, flat_event, iso, plain_report
 from bullseye.tracks.track import Floats
 
 if TYPE_CHECKING:  # who only shows what was found need not load the analysis
     from bullseye.tracks.analyse import Analysis
 
-_TOLD = ('kind', 'time_s')  # said first, in other words
-_DIGITS = {
-    'latitude_deg': 7,
-    'longitude_deg': 7,
-    'float_s': 2,
-    'path_angle_deg': 2,
-    'crab_deg': 1,
-    'drift_kt': 1,
-    'deceleration_fps2': 2,
-}
 
-
-def iso(time_s: float) -> str:
-    """A time as ISO 8601 in UTC, with milliseconds."""
-    return datetime.fromtimestamp(time_s, tz=UTC).isoformat(timespec='milliseconds').replace('+00:00', 'Z')
-
-
-def _plain(name: str, value: Any) -> Any:
-    if isinstance(value, float):
-        return round(value, _DIGITS.get(name, 1)) if math.isfinite(value) else None
-    return value
-
-
-def event_as_dict(event: Event) -> dict[str, Any]:
-    """An event as plain data; what is unknown is None."""
-    found: dict[str, Any] = {'kind': event.kind, 'time': iso(event.time_s)}
-    for one in fields(event):
-        if one.name not in _TOLD:
-            found[one.name] = _plain(one.name, getattr(event, one.name))
-    return found
-
-
-def _rounded(data: Mapping[str, Any]) -> dict[str, Any]:
-    return {name: _plain(name, value) for name, value in data.items()}
+def report_of(analysis: Analysis) -> FlightReport:
+    """All that an analysis found, as it is kept and told."""
+    track = analysis.track
+    return FlightReport(
+        format=track.format,
+        device=track.device,
+        fixes=track.count,
+        from_s=float(track.time_s[0]),
+        to_s=float(track.time_s[-1]),
+        events=analysis.events,
+        laps=analysis.laps,
+        wind=tuple(
+            WindFound(
+                from_s=wind.from_s,
+                to_s=wind.to_s,
+                from_deg_true=wind.from_deg_true,
+                speed_kt=wind.speed_kt,
+                uncertainty_kt=1.96 * wind.sd_kt,
+                turns=wind.turns,
+                source=wind.source,
+            )
+            for wind in analysis.winds
+        ),
+        warnings=tuple(analysis.warnings),
+    )
 
 
 def as_dict(analysis: Analysis) -> dict[str, Any]:
-    """The whole of an analysis as plain data, ready for JSON."""
-    laps = []
-    for lap in analysis.laps:
-        plain = _rounded(asdict(lap))
-        plain['from'], plain['to'] = iso(plain.pop('from_s')), iso(plain.pop('to_s'))
-        plain['end'] = lap.end
-        plain['turns'] = [
-            {
-                'name': turn.name,
-                'from': iso(turn.from_s),
-                'to': iso(turn.to_s),
-                'most_bank_deg': round(turn.most_bank_deg, 1),
-            }
-            for turn in lap.turns
-        ]
-        plain['gates'] = [_rounded(asdict(gate)) for gate in lap.gates]
-        laps.append(plain)
-    return {
-        'format': analysis.track.format,
-        'device': analysis.track.device,
-        'fixes': analysis.track.count,
-        'from': iso(float(analysis.track.time_s[0])),
-        'to': iso(float(analysis.track.time_s[-1])),
-        'events': [event_as_dict(event) for event in analysis.events],
-        'laps': laps,
-        'wind': [
-            {
-                'from': iso(wind.from_s),
-                'to': iso(wind.to_s),
-                'from_deg_true': round(wind.from_deg_true),
-                'speed_kt': round(wind.speed_kt, 1),
-                'uncertainty_kt': round(1.96 * wind.sd_kt, 1),
-                'turns': wind.turns,
-                'source': wind.source,
-            }
-            for wind in analysis.winds
-        ],
-        'warnings': list(analysis.warnings),
-    }
+    """The whole of an analysis as plain data for the command line, its events flat."""
+    plain = plain_report(report_of(analysis))
+    return {**plain, 'events': [flat_event(event) for event in plain['events']]}
+
+
+def flat_events(report: FlightReport) -> list[dict[str, Any]]:
+    """The events of a report as plain data, for files and tables."""
+    return [flat_event(event) for event in plain_report(report)['events']]
 
 
 _WORDS = {'takeoff': 'takeoff', 'touchdown': 'touchdown', 'go_around': 'go-around', 'low_approach': 'low approach'}
@@ -134,7 +93,7 @@ def _row(event: Event) -> tuple[str, ...]:
         ft(event.uncertainty_ft),
         '' if event.groundspeed_kt is None else f'{event.groundspeed_kt:.0f} kt',
         '' if event.sink_fpm is None else f'{event.sink_fpm:.0f} ft/min',
-        '' if event.float_ft is None else f'{event.float_ft:,.0f} ft, {event.float_s:.1f} s',
+        '' if event.hold_off.float_ft is None else f'{event.hold_off.float_ft:,.0f} ft, {event.hold_off.float_s:.1f} s',
         _THEN[event.then] if event.then else '',
     )
 
@@ -142,7 +101,7 @@ def _row(event: Event) -> tuple[str, ...]:
 def events_csv(events: Sequence[Mapping[str, Any]]) -> str:
     """Events, as a report has them, as a table: a column for each thing known of one."""
     out = io.StringIO()
-    writer = csv.DictWriter(out, ['kind', 'time', *(one.name for one in fields(Event) if one.name not in _TOLD)])
+    writer = csv.DictWriter(out, EVENT_COLUMNS)
     writer.writeheader()
     writer.writerows(events)
     return out.getvalue()

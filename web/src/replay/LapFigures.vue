@@ -44,21 +44,21 @@ const parts = computed(() => {
     {
       name: 'Final',
       rows: rows([
-        ['Path', fixed(event.path_angle_deg, '°', 1)],
-        ['Path pointed at', ft(event.aim_flown_ft)],
+        ['Path', fixed(event.final.path_angle_deg, '°', 1)],
+        ['Path pointed at', ft(event.final.aim_flown_ft)],
         ['Furthest off that path', ft(lap.path_error_ft)],
         ['Steady from 300 ft down', lap.stabilised === null ? null : lap.stabilised ? 'yes' : 'no'],
         ...lap.gates
           .filter((gate) => gate.height_ft > 20)
           .map((gate) => [`At ${round(gate.height_ft)} ft`, `${Math.abs(gate.lateral_ft) > STILL_TURNING_FT ? 'still turning' : side(gate.lateral_ft, 'ft')}, ${round(gate.groundspeed_kt)} kt`] as const),
-        ['Over the threshold', event.threshold_height_ft === null ? null : `${round(event.threshold_height_ft)} ft high, ${round(event.threshold_groundspeed_kt)} kt`],
+        ['Over the threshold', event.final.threshold_height_ft === null ? null : `${round(event.final.threshold_height_ft)} ft high, ${round(event.final.threshold_groundspeed_kt)} kt`],
       ]),
     },
     {
       name: event.kind === 'touchdown' ? 'Touchdown' : 'Lowest',
       rows: rows([
-        ['Roundout begins at', ft(event.roundout_start_ft)],
-        ['Float', event.float_ft === null ? null : `${ft(event.float_ft, event.float_uncertainty_ft)}, ${event.float_s?.toFixed(1)} s`],
+        ['Roundout begins at', ft(event.hold_off.roundout_start_ft)],
+        ['Float', event.hold_off.float_ft === null ? null : `${ft(event.hold_off.float_ft, event.hold_off.float_uncertainty_ft)}, ${event.hold_off.float_s?.toFixed(1)} s`],
         [event.kind === 'touchdown' ? 'Touched' : 'Along the runway', ft(event.along_ft, event.uncertainty_ft)],
         ['Height over the runway', ft(event.lowest_ft)],
         ['Off the centreline', side(event.lateral_ft, 'ft', event.lateral_uncertainty_ft)],

@@ -76,8 +76,8 @@ function plannedOf(number: number): Planned | null {
   }
   const lap = laps.value.find((one) => one.number === number)
   const event = lap && eventOf(lap)
-  if (event?.aim_flown_ft == null || !event.path_angle_deg) return null
-  return { aim_ft: event.aim_flown_ft, angle_deg: event.path_angle_deg, label: `path pointed at ${round(event.aim_flown_ft, 10)}` }
+  if (event?.final.aim_flown_ft == null || !event.final.path_angle_deg) return null
+  return { aim_ft: event.final.aim_flown_ft, angle_deg: event.final.path_angle_deg, label: `path pointed at ${round(event.final.aim_flown_ft, 10)}` }
 }
 function markOf(number: number): TouchMark | null {
   const scored = scoredOf(number)

@@ -53,7 +53,7 @@ class _Fixes:
         self.rows: Bytes = matrix.view(np.uint8).reshape(len(lines), width)
         self._more = more
 
-    def extra(self, code: str) -> Floats | None:
+    def extension(self, code: str) -> Floats | None:
         """An extension, as a share of its own power of ten; None when the file has it not."""
         if code not in self._more:
             return None
@@ -62,12 +62,12 @@ class _Fixes:
 
     def scaled(self, code: str, factor: float) -> Floats | None:
         """An extension of three whole digits, in another unit."""
-        share = self.extra(code)
+        share = self.extension(code)
         return None if share is None else share * 1_000 * factor
 
     def added(self, code: str) -> Floats | float:
         """An extension that adds digits; nothing when the file has it not."""
-        share = self.extra(code)
+        share = self.extension(code)
         return 0.0 if share is None else share
 
     def degrees(self, start: int, wide: int, negative: bytes, code: str) -> Floats:
