@@ -6,6 +6,7 @@ import statistics
 import threading
 import time
 import urllib.request
+import uuid
 from collections import defaultdict
 from http.cookiejar import CookieJar
 from typing import Any

@@ -28,8 +28,12 @@ const sync = useSync()
 const track = useTrack()
 const update = useUpdate()
 // a session kept on the device before there were versions has none
-const old = (version: Session['version'] | undefined) => (version ? version.laps_to_rework + version.flights_to_rework : 0)
-const session = useQuery({ ...sessionQuery, refetchInterval: (query) => (old(query.state.data?.version) ? 5_000 : false) })
+const old = (version: Session['version'] | undefined) =>
+  version ? version.laps_to_rework + version.flights_to_rework : 0
+const session = useQuery({
+  ...sessionQuery,
+  refetchInterval: (query) => (old(query.state.data?.version) ? 5_000 : false),
+})
 /** What was derived by an older model stands until the background work has been through it, and that is said. */
 const reworking = computed(() => {
   const version = session.data.value?.version
@@ -47,7 +51,12 @@ watch(reworking, (now, before) => {
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
 const places = computed(() => [
-  ...(person.value?.role === 'student' ? [] : ([['/people', 'People'], ['/fleet', 'Fleet']] as const)),
+  ...(person.value?.role === 'student'
+    ? []
+    : ([
+        ['/people', 'People'],
+        ['/fleet', 'Fleet'],
+      ] as const)),
   ['/tracks', 'Tracks'] as const,
   ['/hangar', 'Hangar'] as const,
   ['/fields', 'Fields'] as const,
@@ -131,7 +140,11 @@ useKeys({
             <MenuButton class="min-h-11 rounded px-2 underline">School</MenuButton>
             <MenuItems class="panel absolute right-0 z-20 w-48 !p-1 shadow-lg">
               <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active }">
-                <RouterLink :to="to" class="flex min-h-11 items-center rounded px-3 font-bold" :class="active ? 'bg-paper' : ''">
+                <RouterLink
+                  :to="to"
+                  class="flex min-h-11 items-center rounded px-3 font-bold"
+                  :class="active ? 'bg-paper' : ''"
+                >
                   {{ label }}
                 </RouterLink>
               </MenuItem>

@@ -85,7 +85,8 @@ export function blankField(beside?: Field): Field {
 }
 /** Read what the server wrote or a file holds; throws with words for the user. */
 export function fromGeoJson(data: GeoJson): Field {
-  if (data.type !== 'FeatureCollection' || !Array.isArray(data.features)) throw new Error('not a GeoJSON FeatureCollection')
+  if (data.type !== 'FeatureCollection' || !Array.isArray(data.features))
+    throw new Error('not a GeoJSON FeatureCollection')
   const features = data.features as unknown as Feature[]
   const kind = (one: Feature) => one.properties?.kind
   const point = features.find((one) => one.geometry?.type === 'Point' && kind(one) !== 'mark')
@@ -137,10 +138,17 @@ export function toGeoJson(field: Field): GeoJson {
         feature(
           'LineString',
           one.ends.map((at) => [at.lon, at.lat]),
-          { kind: 'runway', width_ft: one.width_ft, surface: one.surface, ends: one.ends.map((at) => ({ ...at, lat: undefined, lon: undefined })) },
+          {
+            kind: 'runway',
+            width_ft: one.width_ft,
+            surface: one.surface,
+            ends: one.ends.map((at) => ({ ...at, lat: undefined, lon: undefined })),
+          },
         ),
       ),
-      ...field.marks.map((mark) => feature('Point', [mark.lon, mark.lat], { kind: 'mark', name: mark.name, use: mark.use })),
+      ...field.marks.map((mark) =>
+        feature('Point', [mark.lon, mark.lat], { kind: 'mark', name: mark.name, use: mark.use }),
+      ),
     ],
   }
 }

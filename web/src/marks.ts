@@ -44,4 +44,10 @@ export const DRIFTS: readonly { value: Drift; label: string }[] = [
   { value: 'right', label: 'Drift right' },
 ]
 /** Phrases to tap instead of typing, until there are some of one's own. */
-export const PHRASES = ['Late on the flare', 'Good speed control', 'Chased the speed', 'Looked too close', 'Good crosswind hold'] as const
+export const PHRASES = [
+  'Late on the flare',
+  'Good speed control',
+  'Chased the speed',
+  'Looked too close',
+  'Good crosswind hold',
+] as const

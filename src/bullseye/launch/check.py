@@ -34,8 +34,10 @@ def _checks() -> list[tuple[str, list[str], Path]]:
         ('ruff', [str(tools / 'ruff'), 'check', *python_places], root),
         ('ruff format', [str(tools / 'ruff'), 'format', '--check', *python_places], root),
         ('mypy', [str(tools / 'mypy')], root),
+        ('unused code', [str(tools / 'python'), '-m', 'bullseye.launch.unused'], root),
         ('import-linter', [str(tools / 'lint-imports'), '--no-cache'], root),
         ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0', *_ESLINT_KEEPS], web),
+        ('prettier', ['npx', 'prettier', '--check', '--cache', '--log-level', 'warn', '.'], web),
         ('vue-tsc', ['npx', 'vue-tsc', '--noEmit', '-p', 'tsconfig.json', *_VUE_TSC_KEEPS], web),
     ]
 

@@ -112,7 +112,7 @@ def _flight(arguments: argparse.Namespace) -> int:
             arguments.truth.write_text(truth(recording), encoding='utf-8')
         if arguments.field_out:
             arguments.field_out.write_text(json.dumps(field, indent=2) + '\n', encoding='utf-8')
-    except (ValueError, KeyError, OSError) as error:
+    except (ValueError, OSError) as error:
         print(str(error), file=sys.stderr)
         return REFUSED
     return 0
@@ -125,7 +125,7 @@ def _gps(arguments: argparse.Namespace) -> int:
             raise ValueError('--tcp is HOST:PORT with a port of 1 to 65535, --speed above 0 and at most 1000')
         recording, _ = _recording(arguments)
         server = listen(host, int(port))
-    except (ValueError, KeyError, OSError) as error:
+    except (ValueError, OSError) as error:
         print(str(error), file=sys.stderr)
         return REFUSED
     print(f'Receiver waits for a reader at {arguments.tcp}. Ctrl-C stops it.', flush=True)

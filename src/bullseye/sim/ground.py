@@ -73,13 +73,6 @@ class Ground:
     strips: Mapping[str, Strip]
     geojson: Mapping[str, Any]
 
-    @cached_property
-    def _scale(self) -> tuple[float, float]:
-        """Feet of a degree north and east at the field, measured on the ellipsoid."""
-        _, _, north_m = _EARTH.inv(self.lon_deg, self.lat_deg - 0.05, self.lon_deg, self.lat_deg + 0.05)
-        _, _, east_m = _EARTH.inv(self.lon_deg - 0.05, self.lat_deg, self.lon_deg + 0.05, self.lat_deg)
-        return north_m / FT / 0.1, east_m / FT / 0.1
-
     def to_earth(self, n_ft: Floats, e_ft: Floats) -> tuple[Floats, Floats]:
         """Latitude and longitude of places on the plane, along geodesics from the field."""
         azimuth = np.degrees(np.arctan2(e_ft, n_ft))

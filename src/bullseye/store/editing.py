@@ -33,7 +33,6 @@ from bullseye.store.sorties import require_coach
 
 _Row = TypeVar('_Row', Aircraft, Airfield, Standard, Technique)
 _MARKS = TypeAdapter(list[GroundMark])
-_ANCHOR_DEG = 1e-9
 
 
 def _find(db: Session, model: type[_Row], row_id: int) -> _Row:

@@ -25,7 +25,6 @@ from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Version
 
 Kind = Literal['aircraft', 'runway', 'standard', 'technique']
-KINDS: tuple[Kind, ...] = ('aircraft', 'runway', 'standard', 'technique')
 _ADAPTERS: Mapping[str, TypeAdapter[Any]] = {
     'aircraft': TypeAdapter(Aircraft),
     'runway': TypeAdapter(RunwayEnd),

@@ -14,10 +14,10 @@ import numpy as np
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import stretches
+from bullseye.tracks.speeds import FLYING_FPS
 from bullseye.tracks.track import Floats
 
 _TURNING_RAD_S = math.radians(3.0)
-_FLYING_FPS = 40 * FPS_PER_KT
 _LEAST_TURN_RAD = math.radians(50)
 _SPAN_S = 900.0  # one wind for so long
 _MOST_PER_TURN = 25
@@ -50,7 +50,7 @@ def find_wind(motion: Motion) -> list[WindAloft]:
         return _by_airspeed(motion)
     course = np.unwrap(motion.course_rad)
     rate = np.gradient(course, motion.time_s) if motion.time_s.size > 2 else np.zeros(motion.time_s.size)
-    flying = motion.speed_fps > _FLYING_FPS
+    flying = motion.speed_fps > FLYING_FPS
     turns = [
         (first, last)
         for first, last in stretches(flying & (np.abs(rate) > _TURNING_RAD_S), motion.time_s, bridge_s=2.0)
@@ -70,7 +70,7 @@ def find_wind(motion: Motion) -> list[WindAloft]:
 def _by_airspeed(motion: Motion) -> list[WindAloft]:
     """Winds by airspeed and heading; a factor common to all airspeeds takes up their scale and the thin air."""
     heading, airspeed = np.radians(motion.track.heading_deg_true), motion.track.airspeed_kt * FPS_PER_KT
-    flying = (motion.speed_fps > _FLYING_FPS) & np.isfinite(heading) & np.isfinite(airspeed)
+    flying = (motion.speed_fps > FLYING_FPS) & np.isfinite(heading) & np.isfinite(airspeed)
     found = []
     for first in np.arange(motion.time_s[0], motion.time_s[-1], _SPAN_S):
         rows = np.flatnonzero(flying & (motion.time_s >= first) & (motion.time_s < first + _SPAN_S))

@@ -24,6 +24,7 @@ from bullseye.tracks.liftoff import find_liftoff
 from bullseye.tracks.motion import Motion, motion_about
 from bullseye.tracks.offset import Ties, tie_on_ground
 from bullseye.tracks.passes import Judged, Pass, find_passes, judge, stretches
+from bullseye.tracks.speeds import FLYING_FPS, STANDING_FPS, TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
 Progress = Callable[[str], None]
@@ -39,8 +40,6 @@ _TURNED_AWAY_S = 45.0
 _LIFT_OFF_SHARE = 0.6  # of the speed at 45 ft, below which nothing lifts off
 _SAME_PASS_S = 50.0
 _DESCENT_FT, _CLIMB_FT = 100.0, 60.0
-_TAXI_FPS = 20 * FPS_PER_KT
-_FLYING_FPS = 42 * FPS_PER_KT
 
 
 @dataclass(frozen=True)
@@ -321,7 +320,7 @@ def _then(motion: Motion, judged: Sequence[Judged], index: int) -> Then | None:
         onward = along[following.passed.first] > along[one.slowest] - 150
         if stayed and onward and motion.time_s[following.passed.first] - end < 300:
             return 'stop_and_go'
-    if motion.speed_fps[one.slowest] > 1.5 * _TAXI_FPS:
+    if motion.speed_fps[one.slowest] > 1.5 * TAXI_FPS:
         return None  # the track ends in the rollout
     return 'full_stop'
 
@@ -332,15 +331,17 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
     along, _ = motion.along(runway)
     start = one.slowest if one.kind == 'touch_and_go' else one.passed.first
     last = one.passed.last
-    if motion.speed_fps[last] < 1.3 * _TAXI_FPS and one.kind == 'takeoff':
+    if motion.speed_fps[last] < 1.3 * TAXI_FPS and one.kind == 'takeoff':
         return None  # it stopped again
     height = motion.height_ft - runway.surface_ft(along)
     rolling = start
     if one.kind == 'takeoff':
-        earlier = np.flatnonzero((motion.speed_fps[:start] < 5 * FPS_PER_KT) & (time[:start] > time[start] - 40))
+        earlier = np.flatnonzero((motion.speed_fps[:start] < STANDING_FPS) & (time[:start] > time[start] - 40))
         rolling = int(earlier[-1]) if earlier.size else start
     if np.isfinite(height[start : last + 1]).any():
-        level = ground_ft if ground_ft is not None else float(np.nanmedian(height[max(0, rolling - 2) : start + 3]))
+        rolled = height[max(0, rolling - 2) : start + 3]
+        low = rolled[np.isfinite(rolled)] if np.isfinite(rolled).any() else height[np.isfinite(height)][:1]
+        level = ground_ft if ground_ft is not None else float(np.median(low))
         high = np.flatnonzero(height[start : last + 1] > level + 45)
         if not high.size:
             if one.kind == 'takeoff':
@@ -421,10 +422,10 @@ def _away(motion: Motion, events: Sequence[Event]) -> list[Event]:
     """Landings to a stop on no known runway."""
     time, speed = motion.time_s, motion.speed_fps
     found = []
-    for first, last in stretches(speed > _FLYING_FPS, time, bridge_s=25.0):
+    for first, last in stretches(speed > FLYING_FPS, time, bridge_s=25.0):
         if time[last] - time[first] < 40 or last + 2 >= time.size:
             continue
-        slow = np.flatnonzero((speed[last:] < _TAXI_FPS) & (time[last:] < time[last] + 60))
+        slow = np.flatnonzero((speed[last:] < TAXI_FPS) & (time[last:] < time[last] + 60))
         if not slow.size:
             continue
         stop = last + int(slow[0])

@@ -158,9 +158,6 @@ def run(arguments: argparse.Namespace) -> int:
     except (BullseyeError, OSError) as error:
         print(str(error), file=sys.stderr)
         return REFUSED
-    except (KeyError, TypeError, AttributeError):
-        print('--field: not a field as GeoJSON', file=sys.stderr)
-        return REFUSED
     form = 'json' if arguments.out and arguments.form == 'text' else arguments.form
     jobs = [_Job(path, fields, known, columns, form) for path in arguments.tracks]
     code = 0

@@ -17,6 +17,7 @@ from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import DECELERATION_FPS2, GRAVITY_FPS2
 from bullseye.tracks.evidence import fit_all, whitened
+from bullseye.tracks.speeds import SILENT_S
 
 Floats = NDArray[np.float64]
 
@@ -42,7 +43,6 @@ _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS = 0.25, 0.25
 _PLACE_FT = 1.0
 _PLACE_ACROSS_FT = 5.0
 _PLACE_WANDER = 4.0  # of a receiver's place, against its white noise
-_SILENT_S = 2.5
 _NOSE_HELD_S, _NOSE_LONGER_S = 2.5, 2.0  # after the touchdown; beyond it exponentially rarer
 _NOSE_EARLY_S, _NOSE_EARLY_SD_S = 0.6, 0.5  # by which its onset may be told too early
 _ROUNDED_ALIKE_S = 1.5
@@ -275,7 +275,7 @@ class _Landing:
         if noise.speed_fps is not None:
             sd = self._noise(self.t, touch, noise.speed_fps, _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS)[:, self.told]
             shared, own, measured = speed[:, self.told], own_speed[:, :, self.told], self.speed[self.told]
-            if self.t.size > 1 and float(np.diff(self.t).max()) > _SILENT_S:
+            if self.t.size > 1 and float(np.diff(self.t).max()) > SILENT_S:
                 # but across a gap, how far it went tells how fast it was
                 place_ft = max(_PLACE_ACROSS_FT, _PLACE_WANDER * noise.along_ft)
                 sd = np.concatenate([sd, self._noise(self.t, touch, place_ft, 0.0, 0.0)], axis=1)

@@ -14,6 +14,7 @@ from bullseye.tracks.events import Event, EventKind, FinalFlown, Gate, HoldOffFl
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import Judged
+from bullseye.tracks.speeds import SILENT_S
 from bullseye.tracks.track import Floats
 
 _LOW_FT = 30.0  # the roundout begins lower than this
@@ -22,7 +23,7 @@ _NOSE_FALLS_DEG = 3.0
 _SLOWEST_SHARE = 0.5
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
-_SILENT_S, _OF_THE_GAP = 3.0, 0.45  # a gap, and how much of it the stated interval covers either way
+_OF_THE_GAP = 0.45  # of a gap, which the stated interval covers either way
 _HOP_FT = 0.45
 _ON_IT_FT = 0.15
 _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
@@ -37,7 +38,6 @@ _WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
 _STEADY_FT = 0.2  # in the square root of a second: heights that wander more show no touch, however smooth they are
 _CALM = 0.3  # height noise [ft] below which bounces can be seen
 _DRIFTS_S = 0.6  # before the touchdown, in which its drift is measured
-_TAXI_FPS = 20 * FPS_PER_KT
 
 
 @dataclass(frozen=True)
@@ -285,7 +285,7 @@ def touchdown_event(
     half_s = widen * contact.half_width_s
     after = int(np.searchsorted(time, touch))
     silent_s = float(time[after] - time[after - 1]) if 0 < after < time.size else 0.0
-    gap = silent_s > _SILENT_S
+    gap = silent_s > SILENT_S
     if gap:  # anywhere in the gap, for all that is known
         half_s = max(half_s, _OF_THE_GAP * silent_s)
     half = math.hypot(half_s * speed, 1.96 * place_ft, 0.0 if contact.seen else 1.96 * _PROMPT_S * speed)
@@ -335,7 +335,7 @@ def _drift_fps(motion: Motion, runway: Runway, touch_s: float) -> float:
     before = int(np.searchsorted(time, touch_s))
     first = min(int(np.searchsorted(time, touch_s - _DRIFTS_S)), before - 1)
     told = across[max(first, 0) : before]
-    if np.isfinite(told).any() and touch_s - time[before - 1] < _SILENT_S:
+    if np.isfinite(told).any() and touch_s - time[before - 1] < SILENT_S:
         return float(np.nanmean(told))
     return float(np.interp(touch_s, time, motion.speed_fps * np.sin(motion.course_rad - course)))
 

@@ -81,7 +81,8 @@ def _lap(
         side = 'right' if float(np.median(lateral[back])) > 0 else 'left'
         spacing = float(np.median(np.abs(lateral[back])))
         ground = contact.ground_ft if contact is not None else None
-        if ground is not None and runway.pattern_altitude_ft is not None:
+        known = np.isfinite(motion.height_ft[back]).any()
+        if ground is not None and runway.pattern_altitude_ft is not None and known:
             level = float(np.nanmedian(motion.height_ft[back]))
             height_error = level - ground - runway.pattern_altitude_ft
     elif span.size and along[span[0]] < -6_000:

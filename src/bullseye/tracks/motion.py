@@ -12,6 +12,7 @@ from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.smooth import Smoothed, quantum, smooth, white_noise
+from bullseye.tracks.speeds import TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
 _AGILITY = 10.0  # ft²/s³, of level acceleration: a turn begun within two seconds [own]
@@ -93,8 +94,9 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
     with_speed = bool(np.isfinite(track.speed_kt).mean() > 0.5 and np.isfinite(track.course_deg_true).mean() > 0.5)
     speed = track.speed_kt * FPS_PER_KT if with_speed else np.full(track.count, np.nan)
     vn, ve = speed * np.cos(course), speed * np.sin(course)
-    place_noise = _or(float(np.nanmean([white_noise(north), white_noise(east)])), _LEAST_PLACE_FT)
-    moving = np.where(speed > 20 * FPS_PER_KT, speed, np.nan)
+    noises = [one for one in (white_noise(north), white_noise(east)) if math.isfinite(one)]
+    place_noise = sum(noises) / len(noises) if noises else _LEAST_PLACE_FT
+    moving = np.where(speed > TAXI_FPS, speed, np.nan)
     speed_noise = max(white_noise(speed), 0.02, _ROUNDING * quantum(moving)) if with_speed else None
     level = smooth(
         track.time_s,
@@ -106,7 +108,7 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
     )
     with_height = bool(np.isfinite(track.height_ft).mean() > 0.5)
     # standing heights repeat themselves; only those in motion tell in what steps they are written
-    step = quantum(np.where(speed > 20 * FPS_PER_KT, track.height_ft, np.nan) if with_speed else track.height_ft)
+    step = quantum(np.where(speed > TAXI_FPS, track.height_ft, np.nan) if with_speed else track.height_ft)
     height_noise = _or(white_noise(track.height_ft), _LEAST_HEIGHT_FT) if with_height else None
     if with_height:
         rise = smooth(

@@ -7,13 +7,12 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.motion import Motion, height_wander_ft
 from bullseye.tracks.passes import stretches
+from bullseye.tracks.speeds import TAXI_FPS
 from bullseye.tracks.track import Floats
 
-_TAXI_FPS = 20 * FPS_PER_KT
 _LONGEST_S = 20.0  # that one tie stands for
 _WANDER_S = 90.0  # beyond this a receiver's error has forgotten itself
 _ABOUT_FIELD_FT = 2_500.0
@@ -84,7 +83,7 @@ def surface_under(motion: Motion, runways: Sequence[Runway]) -> tuple[Floats, Fl
 def tie_on_ground(motion: Motion, runways: Sequence[Runway]) -> Ties:
     """Ties from taxiing and standing about the field."""
     surface, away = surface_under(motion, runways)
-    slow = (motion.speed_fps < _TAXI_FPS) & (away < _ABOUT_FIELD_FT) & np.isfinite(motion.height_ft)
+    slow = (motion.speed_fps < TAXI_FPS) & (away < _ABOUT_FIELD_FT) & np.isfinite(motion.height_ft)
     ties = Ties(height_wander_ft(motion, np.where(slow & (away < 1), surface, np.nan)))
     for first, last in stretches(slow, motion.time_s, bridge_s=2.0):
         if motion.time_s[last] - motion.time_s[first] < 2.0:

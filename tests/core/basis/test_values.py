@@ -11,7 +11,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.air.wind import Wind
-from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM, HPA_PER_INHG
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import LandingKind, RoundoutOrder
 from bullseye.core.given.airfield import Airfield, Obstacle, RunwayEnd, in_stripes, stripe_before_aim
@@ -27,7 +27,6 @@ def test_the_exact_units():
     assert pytest.approx(1, abs=1e-12) == FT_PER_M * 0.3048
     assert pytest.approx(6_076.115, abs=0.001) == FT_PER_NM
     assert pytest.approx(1.68781, abs=1e-5) == FPS_PER_KT
-    assert pytest.approx(1_013.2, abs=0.05) == 29.92 * HPA_PER_INHG  # [com] the two settings of an altimeter
 
 
 @pytest.mark.parametrize(

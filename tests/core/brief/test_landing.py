@@ -17,6 +17,7 @@ def run_brief(*arguments, text='', command='brief'):
     return subprocess.run(words, input=text, capture_output=True, text=True, check=False, timeout=60)
 
 
+@pytest.mark.command
 def test_the_answer_holds_what_was_promised_and_obeys_its_schema():
     done = run_brief('--json', '-', text=json.dumps(request_data(weather={'wind_kt': 10, 'gust_kt': 16})))
     assert done.returncode == 0, done.stderr
@@ -52,6 +53,7 @@ def test_the_answer_holds_what_was_promised_and_obeys_its_schema():
     assert 'aircraft' in schema['request']['required']
 
 
+@pytest.mark.command
 def test_many_lines_in_one_run_refuse_each_its_own():
     lines = [json.dumps(request_data()), '{', json.dumps(request_data(weight_lb=99_999)), json.dumps(request_data())]
     done = run_brief('--lines', '--json', '-', text='\n'.join(lines))
@@ -60,6 +62,7 @@ def test_many_lines_in_one_run_refuse_each_its_own():
     assert answers[2]['errors'] == {'weight_lb': 'weight_lb is 99999; accepted: at most 20000'}
 
 
+@pytest.mark.command
 def test_wrong_fields_are_named_a_line_each_without_a_traceback():
     bad = request_data(weather={'gust_kt': 3, 'wind_kt': 9}, runway={'course_deg_true': 400}, landing='splash')
     done = run_brief('--json', '-', text=json.dumps(bad))

@@ -153,6 +153,7 @@ def test_a_field_from_geojson_has_the_geodesic_length_and_course():
     assert other.elevation_ft == 58
 
 
+@pytest.mark.command
 def test_the_command_line_prints_the_whole_brief_and_its_schema():
     done = run_brief('--json', '-', text=json.dumps(request_data() | {'airfield': GEOJSON, 'takeoff': 'short_field'}))
     assert done.returncode == 0, done.stderr

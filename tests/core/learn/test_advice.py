@@ -142,6 +142,7 @@ def test_every_wrong_field_is_named(more, fields):
     assert sorted(refusal.value.errors) == fields
 
 
+@pytest.mark.command
 def test_the_command_line_advises_and_describes_itself():
     lines = [json.dumps(request_data() | {'laps': [lap(900), lap(930)]}), json.dumps(request_data() | {'laps': 'none'})]
     done = run_brief('--lines', '--json', '-', text='\n'.join(lines), command='advise')

@@ -73,8 +73,7 @@ export const api = {
     password: string
     with_examples: boolean
   }) => withToken(answered(http.POST('/api/setup', { body }))),
-  invite: (name: string, role: Role) =>
-    answered(http.POST('/api/invitations', { body: { name, role } })),
+  invite: (name: string, role: Role) => answered(http.POST('/api/invitations', { body: { name, role } })),
   lookAtInvitation: (token: string) => answered(http.POST('/api/invitations/look', { body: { token } })),
   join: (token: string, login: string, password: string) =>
     withToken(answered(http.POST('/api/invitations/accept', { body: { token, login, password } }))),
@@ -83,9 +82,7 @@ export const api = {
   sortie: (sortie_id: number) => answered(http.GET('/api/sorties/{sortie_id}', { params: { path: { sortie_id } } })),
   createSortie: (body: SortieIn) => answered(http.POST('/api/sorties', { body })),
   changeSortie: (sortie_id: number, body: Partial<SortieChange>) =>
-    answered(
-      http.PATCH('/api/sorties/{sortie_id}', { params: { path: { sortie_id } }, body: body as SortieChange }),
-    ),
+    answered(http.PATCH('/api/sorties/{sortie_id}', { params: { path: { sortie_id } }, body: body as SortieChange })),
   // the client's own type of an answer forgets that a pair has two members; the generated one does not
   brief: (sortie_id: number, changes: Partial<BriefChanges> = {}) =>
     answered(
@@ -144,9 +141,7 @@ export const api = {
       http.GET('/api/sorties/{sortie_id}/laps', { params: { path: { sortie_id } } }),
     ) as Promise<unknown> as Promise<Laps>,
   sendLaps: (sortie_id: number, changes: SentChange[]) =>
-    answered(
-      http.POST('/api/sorties/{sortie_id}/laps/sent', { params: { path: { sortie_id } }, body: { changes } }),
-    ),
+    answered(http.POST('/api/sorties/{sortie_id}/laps/sent', { params: { path: { sortie_id } }, body: { changes } })),
   sendTrack: (sortie_id: number, track_id: string, body: Blob) =>
     answered(
       http.PUT('/api/sorties/{sortie_id}/tracks/{track_id}', {
@@ -239,12 +234,52 @@ function lineOf({ sortie: one, laps }: Aboard): SortieLine {
     laps: laps.laps.length,
   }
 }
-export const sortieQuery = (id: number) => ({ queryKey: ['sortie', id] as const, queryFn: () => orAboard(id, () => api.sortie(id), (copy) => copy.sortie) })
-export const briefQuery = (id: number) => ({ queryKey: ['brief', id] as const, queryFn: () => orAboard(id, () => api.brief(id), (copy) => copy.brief) })
-export const planQuery = (id: number) => ({ queryKey: ['plan', id] as const, queryFn: () => orAboard(id, () => api.plan(id), (copy) => copy.plan) })
-export const kneeboardQuery = (id: number) => ({ queryKey: ['kneeboard', id] as const, queryFn: () => orAboard(id, () => api.kneeboard(id), (copy) => ({ kneeboard: copy.kneeboard })) })
+export const sortieQuery = (id: number) => ({
+  queryKey: ['sortie', id] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.sortie(id),
+      (copy) => copy.sortie,
+    ),
+})
+export const briefQuery = (id: number) => ({
+  queryKey: ['brief', id] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.brief(id),
+      (copy) => copy.brief,
+    ),
+})
+export const planQuery = (id: number) => ({
+  queryKey: ['plan', id] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.plan(id),
+      (copy) => copy.plan,
+    ),
+})
+export const kneeboardQuery = (id: number) => ({
+  queryKey: ['kneeboard', id] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.kneeboard(id),
+      (copy) => ({ kneeboard: copy.kneeboard }),
+    ),
+})
 export const disputesQuery = { queryKey: ['disputes'] as const, queryFn: api.disputes, staleTime: Infinity }
-export const lapsQuery = (id: number) => ({ queryKey: ['laps', id] as const, queryFn: () => orAboard(id, () => api.laps(id), (copy) => copy.laps) })
+export const lapsQuery = (id: number) => ({
+  queryKey: ['laps', id] as const,
+  queryFn: () =>
+    orAboard(
+      id,
+      () => api.laps(id),
+      (copy) => copy.laps,
+    ),
+})
 /** The brief of one lap that may be of another kind or spot than the sortie's. */
 export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number, runway_end_id: number | null) => ({
   queryKey: ['brief', id, landing, spot_ft, runway_end_id] as const,
@@ -255,7 +290,8 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number,
       (copy): BriefOut => {
         const there = runway_end_id !== null && runway_end_id !== copy.sortie.runway_end_id
         const elsewhere = there ? copy.elsewhere?.find((one) => one.runway_end_id === runway_end_id) : undefined
-        if (there && !elsewhere) throw new ApiError(0, 'That runway was not taken along: it cannot be briefed without a network.')
+        if (there && !elsewhere)
+          throw new ApiError(0, 'That runway was not taken along: it cannot be briefed without a network.')
         const brief = (elsewhere?.brief ?? (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief) as Brief
         return { brief: movedBy(brief, spot_ft - brief.aim.spot_ft), change: null }
       },
@@ -264,7 +300,11 @@ export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number,
 })
 export const schoolQuery = { queryKey: ['school'] as const, queryFn: api.school }
 export const tracksQuery = { queryKey: ['tracks'] as const, queryFn: api.trackFiles }
-export const trackQuery = (id: string) => ({ queryKey: ['track', id] as const, queryFn: () => api.trackFile(id), staleTime: 1_000 })
+export const trackQuery = (id: string) => ({
+  queryKey: ['track', id] as const,
+  queryFn: () => api.trackFile(id),
+  staleTime: 1_000,
+})
 /** A lap of a flight never changes while its analysis stands. */
 export const replayQuery = (id: string, number: number) => ({
   queryKey: ['track', id, 'lap', number] as const,

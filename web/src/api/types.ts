@@ -26,7 +26,11 @@ export type Lap = Schemas['LapOut']
 export type LapIn = NonNullable<Schemas['SentChanges']['changes'][number]['lap']>
 export type SentChange = Schemas['SentChanges']['changes'][number]
 export type SentResults = Schemas['SentResults']
-export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & { laps: Laps; brief: BriefOut; plan: { plan: Plan } }
+export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & {
+  laps: Laps
+  brief: BriefOut
+  plan: { plan: Plan }
+}
 export type SortieLine = Schemas['SortiesOut']['sorties'][number]
 export type SchoolChange = Schemas['SchoolChange']
 export type Fleet = Schemas['FleetOut']

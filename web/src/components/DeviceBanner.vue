@@ -15,7 +15,9 @@ const laps = computed(() => `${count.value} lap${count.value === 1 ? ' is' : 's 
 const ended = computed(() => sync.state === 'sign_in' || (props.session?.is_kept === true && link.reached.value))
 const away = computed(() => !link.reached.value)
 const foreign = computed(() => [...new Set(sync.ofOthers.map((one) => one.person_name))].filter(Boolean).join(', '))
-const isShown = computed(() => count.value > 0 || sync.refused.length > 0 || ended.value || away.value || sync.pieces > 0)
+const isShown = computed(
+  () => count.value > 0 || sync.refused.length > 0 || ended.value || away.value || sync.pieces > 0,
+)
 async function exportAll() {
   saveFile(await sync.asFile(), `bullseye-waiting-${new Date().toISOString().slice(0, 10)}.json`)
 }
@@ -43,7 +45,12 @@ async function exportAll() {
       Sign in to send
     </RouterLink>
     <button v-if="count || sync.pieces" type="button" class="min-h-11 underline" @click="sync.soon()">Send now</button>
-    <button v-if="count || sync.refused.length || sync.pieces" type="button" class="min-h-11 underline" @click="exportAll">
+    <button
+      v-if="count || sync.refused.length || sync.pieces"
+      type="button"
+      class="min-h-11 underline"
+      @click="exportAll"
+    >
       Export as a file
     </button>
   </div>

@@ -4,7 +4,9 @@ defineProps<{ problem: string; fields: Record<string, string>; saved: string }>(
 </script>
 
 <template>
-  <p v-if="saved && !problem" role="status" class="font-bold text-pass-ink"><span aria-hidden="true">✓ </span>{{ saved }}</p>
+  <p v-if="saved && !problem" role="status" class="font-bold text-pass-ink">
+    <span aria-hidden="true">✓ </span>{{ saved }}
+  </p>
   <div v-if="problem" role="alert" class="font-bold text-fail-ink">
     <p>{{ problem }}</p>
     <ul class="list-disc pl-6">

@@ -26,7 +26,9 @@ const pieces = computed(() => {
     return { ...part, from, to: from + Math.abs(feet) }
   })
 })
-const reach = computed(() => props.reachFt ?? Math.max(100, ...pieces.value.map((p) => Math.max(Math.abs(p.from), Math.abs(p.to)))))
+const reach = computed(
+  () => props.reachFt ?? Math.max(100, ...pieces.value.map((p) => Math.max(Math.abs(p.from), Math.abs(p.to)))),
+)
 const x = computed(() => scaleLinear([-reach.value, reach.value], [0, 100]))
 </script>
 

@@ -30,7 +30,10 @@ const next = (phase: string, items: readonly string[]) => items.find((item) => !
               :aria-pressed="ticked.has(`${flow.phase}/${item}`)"
               @click="tick(`${flow.phase}/${item}`)"
             >
-              <span class="inline-grid h-6 w-6 shrink-0 place-items-center rounded border-2 border-ink text-lg leading-none" aria-hidden="true">
+              <span
+                class="inline-grid h-6 w-6 shrink-0 place-items-center rounded border-2 border-ink text-lg leading-none"
+                aria-hidden="true"
+              >
                 {{ ticked.has(`${flow.phase}/${item}`) ? '✓' : '' }}
               </span>
               {{ item }}

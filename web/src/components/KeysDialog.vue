@@ -33,7 +33,9 @@ const KEYS: readonly (readonly [string, string])[] = [
             <dd>{{ what }}</dd>
           </template>
         </dl>
-        <p v-if="version" class="mt-3 text-sm text-soft">Bullseye {{ version.software }}, touchdown model {{ version.model }}.</p>
+        <p v-if="version" class="mt-3 text-sm text-soft">
+          Bullseye {{ version.software }}, touchdown model {{ version.model }}.
+        </p>
         <button type="button" class="button mt-4" @click="open = false">Close</button>
       </DialogPanel>
     </div>

@@ -38,9 +38,7 @@ function drift(value: Drift) {
 function toggleFlag(name: 'bounced' | 'ballooned') {
   emit('set', name, { [name]: props.latest()[name] ? null : true })
 }
-const counts = computed(() =>
-  Object.fromEntries(STATES.map(({ value }) => [value, MARKS[value].filter(has).length])),
-)
+const counts = computed(() => Object.fromEntries(STATES.map(({ value }) => [value, MARKS[value].filter(has).length])))
 </script>
 
 <template>
@@ -58,10 +56,19 @@ const counts = computed(() =>
         {{ one.label }}<span v-if="counts[one.value]" class="figure"> {{ counts[one.value] }}</span>
       </button>
     </div>
-    <div class="grid grid-cols-2 gap-1.5 border-t-2 border-ink pt-2 sm:grid-cols-3" aria-label="What was seen" role="group">
+    <div
+      class="grid grid-cols-2 gap-1.5 border-t-2 border-ink pt-2 sm:grid-cols-3"
+      aria-label="What was seen"
+      role="group"
+    >
       <template v-if="state === 'touched'">
         <Chip :on="isClean" @click="clean">Nothing wrong</Chip>
-        <Chip v-for="name in ['ballooned', 'bounced'] as const" :key="name" :on="!!values[name]" @click="toggleFlag(name)">
+        <Chip
+          v-for="name in ['ballooned', 'bounced'] as const"
+          :key="name"
+          :on="!!values[name]"
+          @click="toggleFlag(name)"
+        >
           {{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
         </Chip>
         <Chip v-for="one in DRIFTS" :key="one.value" :on="values.drift === one.value" @click="drift(one.value)">

@@ -29,13 +29,15 @@ const largest = computed(() => {
 })
 /** Both readings of the touchdown, where a recorded flight has measured it too. */
 const measured = computed(() => {
-  const of = props.lap?.readings.along_ft as Partial<Record<'tapped' | 'tracked', { value: number; half_width: number | null }>> | undefined
+  const of = props.lap?.readings.along_ft as
+    Partial<Record<'tapped' | 'tracked', { value: number; half_width: number | null }>> | undefined
   return of?.tracked && of.tapped ? of : null
 })
 const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
 const moved = computed(() => {
   if (props.aimFt === null) return ''
-  if (props.next.spot_ft !== props.spotFt) return `${stripesWords(props.next.spot_ft - props.next.aim_point_ft)} before the spot`
+  if (props.next.spot_ft !== props.spotFt)
+    return `${stripesWords(props.next.spot_ft - props.next.aim_point_ft)} before the spot`
   const by = props.next.aim_point_ft - props.aimFt
   return Math.abs(by) < 15 ? 'as on this lap' : `${stripesWords(by)} ${by < 0 ? 'earlier' : 'later'}`
 })
@@ -56,20 +58,37 @@ const moved = computed(() => {
     </div>
     <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ cue }}</p>
     <p class="text-lg">
-      Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}: aim <b class="figure text-aim-ink">{{ round(next.aim_point_ft, 10) }} ft</b
+      Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}: aim
+      <b class="figure text-aim-ink">{{ round(next.aim_point_ft, 10) }} ft</b
       ><template v-if="moved">, {{ moved }}</template
       >; fly <b class="figure">{{ round(next.speed_kias) }}</b> KIAS;
       <b class="text-fail-ink">{{
-        next.go_around_point_ft === null ? 'go-around point unknown: see the cautions' : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
+        next.go_around_point_ft === null
+          ? 'go-around point unknown: see the cautions'
+          : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
       }}</b>
     </p>
     <p v-if="measured" class="text-sm">
-      Touched: tapped {{ round(measured.tapped?.value) }} ± {{ round(measured.tapped?.half_width) }} ft, measured from a recorded flight
-      {{ round(measured.tracked!.value) }} ± {{ round(measured.tracked!.half_width) }} ft; <b>{{ lap?.known_by.along_ft === 'tracked' ? 'the measured one' : lap?.known_by.along_ft === 'corrected' ? 'the correction by hand' : 'the tap' }} scores</b>.
+      Touched: tapped {{ round(measured.tapped?.value) }} ± {{ round(measured.tapped?.half_width) }} ft, measured from a
+      recorded flight {{ round(measured.tracked!.value) }} ± {{ round(measured.tracked!.half_width) }} ft;
+      <b
+        >{{
+          lap?.known_by.along_ft === 'tracked'
+            ? 'the measured one'
+            : lap?.known_by.along_ft === 'corrected'
+              ? 'the correction by hand'
+              : 'the tap'
+        }}
+        scores</b
+      >.
     </p>
     <p v-if="excluded" class="font-bold">Left out of learning: {{ EXCLUDED_LABEL[excluded].toLowerCase() }}.</p>
     <p v-if="!lap" class="text-sm text-soft">
-      {{ here ? 'Worked out on this device from the table taken along; the server’s own result replaces it.' : 'The score comes when the server is reached: this sortie was not taken along.' }}
+      {{
+        here
+          ? 'Worked out on this device from the table taken along; the server’s own result replaces it.'
+          : 'The score comes when the server is reached: this sortie was not taken along.'
+      }}
     </p>
     <button type="button" class="button w-full !min-h-14" :aria-expanded="unfolded" @click="unfolded = !unfolded">
       {{ unfolded ? 'Less' : 'Why' }}
@@ -92,7 +111,8 @@ const moved = computed(() => {
     <div v-if="lap?.other_versions.length" class="border-t border-line pt-2 text-sm">
       <p class="font-bold">Another device wrote this lap too; its version is kept:</p>
       <p v-for="one in lap.other_versions" :key="one.revision">
-        touched {{ one.along_ft === null ? 'nowhere marked' : `${round(one.along_ft)} ft in` }}, {{ one.outcome.replaceAll('_', ' ') }}
+        touched {{ one.along_ft === null ? 'nowhere marked' : `${round(one.along_ft)} ft in` }},
+        {{ one.outcome.replaceAll('_', ' ') }}
         <span v-if="one.note">“{{ one.note }}”</span>
       </p>
     </div>

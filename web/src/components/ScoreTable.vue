@@ -5,7 +5,12 @@ import { round, signed } from '@/words'
 
 defineProps<{ score: Lap['score'] }>()
 type Criterion = Lap['score']['criteria'][number]
-const SIGN: Record<Criterion['verdict'], string> = { pass: '✓ pass', near: '~ near', fail: '✕ fail', unknown: '? unknown' }
+const SIGN: Record<Criterion['verdict'], string> = {
+  pass: '✓ pass',
+  near: '~ near',
+  fail: '✕ fail',
+  unknown: '? unknown',
+}
 const TONE: Record<Criterion['verdict'], string> = {
   pass: 'text-pass-ink',
   near: 'text-ink',

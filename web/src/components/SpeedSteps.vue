@@ -30,7 +30,9 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
           <span class="figure text-right">
             {{ step.step === 'base' || step.step === 'result' ? step.speed_kias.toFixed(1) : change(step.change_kt) }}
           </span>
-          <span class="text-sm font-normal">{{ step.reason }} <span class="text-soft">({{ step.source }})</span></span>
+          <span class="text-sm font-normal"
+            >{{ step.reason }} <span class="text-soft">({{ step.source }})</span></span
+          >
         </li>
       </ol>
       <p class="mt-2 text-sm text-soft">

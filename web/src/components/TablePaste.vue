@@ -37,25 +37,54 @@ const curves = computed(() => {
 })
 const W = 340
 const H = 170
-const x = computed(() => scaleLinear([table.value?.temperature_c[0] ?? 0, table.value?.temperature_c.at(-1) ?? 1], [46, W - 62]))
+const x = computed(() =>
+  scaleLinear([table.value?.temperature_c[0] ?? 0, table.value?.temperature_c.at(-1) ?? 1], [46, W - 62]),
+)
 const y = computed(() => scaleLinear([0, Math.max(1, ...curves.value.flatMap((one) => one.feet))], [H - 24, 10]))
 const path = (feet: number[]) =>
-  line<number>((_, i) => x.value(table.value?.temperature_c[i] ?? 0), (value) => y.value(value))(feet) ?? ''
+  line<number>(
+    (_, i) => x.value(table.value?.temperature_c[i] ?? 0),
+    (value) => y.value(value),
+  )(feet) ?? ''
 const ticks = computed(() => y.value.ticks(4))
 </script>
 
 <template>
   <div class="space-y-2">
     <p class="heading">{{ kind === 'landing' ? 'Landing ground roll' : 'Takeoff: ground roll and over 50 ft' }}</p>
-    <svg v-if="table" :viewBox="`0 0 ${W} ${H}`" class="w-full max-w-md" role="img" :aria-label="`Ground roll by temperature, ${curves.length} pressure altitudes`">
+    <svg
+      v-if="table"
+      :viewBox="`0 0 ${W} ${H}`"
+      class="w-full max-w-md"
+      role="img"
+      :aria-label="`Ground roll by temperature, ${curves.length} pressure altitudes`"
+    >
       <g v-for="tick in ticks" :key="tick">
         <line :x1="46" :x2="W - 62" :y1="y(tick)" :y2="y(tick)" stroke="var(--line)" />
         <text x="42" :y="y(tick) + 4" text-anchor="end" font-size="11" fill="var(--ink-soft)">{{ round(tick) }}</text>
       </g>
-      <text v-for="t in table.temperature_c" :key="t" :x="x(t)" :y="H - 8" text-anchor="middle" font-size="11" fill="var(--ink-soft)">{{ t }}°</text>
+      <text
+        v-for="t in table.temperature_c"
+        :key="t"
+        :x="x(t)"
+        :y="H - 8"
+        text-anchor="middle"
+        font-size="11"
+        fill="var(--ink-soft)"
+      >
+        {{ t }}°
+      </text>
       <g v-for="curve in curves" :key="curve.altitude">
         <path :d="path(curve.feet)" fill="none" stroke="var(--aim)" stroke-width="2" />
-        <text v-if="curve === curves[0] || curve === curves.at(-1)" :x="W - 58" :y="y(curve.feet.at(-1) ?? 0) + 4" font-size="11" fill="var(--aim-ink)">{{ round(curve.altitude) }} ft</text>
+        <text
+          v-if="curve === curves[0] || curve === curves.at(-1)"
+          :x="W - 58"
+          :y="y(curve.feet.at(-1) ?? 0) + 4"
+          font-size="11"
+          fill="var(--aim-ink)"
+        >
+          {{ round(curve.altitude) }} ft
+        </text>
       </g>
     </svg>
     <p v-else class="text-sm">None yet: distances stay unknown, and the brief says so.</p>
@@ -67,7 +96,14 @@ const ticks = computed(() => y.value.ticks(4))
             : 'Paste from a spreadsheet, one case a row: pressure altitude [ft], temperature [°C], weight [lb], ground roll [ft], over 50 ft [ft].'
         }}
       </label>
-      <textarea :id="`paste-${kind}`" v-model="text" class="field figure !text-sm" rows="4" spellcheck="false" :aria-invalid="!!problem" />
+      <textarea
+        :id="`paste-${kind}`"
+        v-model="text"
+        class="field figure !text-sm"
+        rows="4"
+        spellcheck="false"
+        :aria-invalid="!!problem"
+      />
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <div class="flex gap-2">
         <button type="button" class="button" :disabled="!text.trim()" @click="read">Read the table</button>

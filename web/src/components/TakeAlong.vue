@@ -15,7 +15,9 @@ const aboard = useAboard(props.sortieId)
 const busy = ref(false)
 const problem = ref('')
 const at = computed(() =>
-  aboard.value ? new Date(aboard.value.taken_at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '',
+  aboard.value
+    ? new Date(aboard.value.taken_at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+    : '',
 )
 async function take() {
   busy.value = true
@@ -44,7 +46,11 @@ async function take() {
       class="min-h-14 w-full rounded px-2 text-sm font-bold leading-tight"
       :class="aboard ? 'text-pass-ink' : 'underline'"
       :disabled="busy"
-      :title="aboard ? 'On this device; tap to take along anew' : 'Put this sortie on the device, for when there is no network'"
+      :title="
+        aboard
+          ? 'On this device; tap to take along anew'
+          : 'Put this sortie on the device, for when there is no network'
+      "
       @click="take"
     >
       <template v-if="busy">Taking along…</template>

@@ -8,7 +8,9 @@ const props = defineProps<{ sortieId: number; personId: number }>()
 const track = useTrack()
 const isOn = computed(() => track.sortieId === props.sortieId)
 const battery = computed(() =>
-  track.batteryPerHour === null ? 'the battery is measured after ten minutes' : `battery ${round(track.batteryPerHour)} % an hour`,
+  track.batteryPerHour === null
+    ? 'the battery is measured after ten minutes'
+    : `battery ${round(track.batteryPerHour)} % an hour`,
 )
 </script>
 
@@ -29,8 +31,8 @@ const battery = computed(() =>
         {{ track.fixes }} positions in {{ track.minutes }} min, ±{{ round(track.accuracyM) }} m; {{ battery }}.
       </template>
       <template v-else>
-        This tablet’s own position becomes the sortie’s track: kept here, sent with the laps. The receiver and a lit screen
-        usually take 10 to 20 % of the battery an hour.
+        This tablet’s own position becomes the sortie’s track: kept here, sent with the laps. The receiver and a lit
+        screen usually take 10 to 20 % of the battery an hour.
       </template>
     </p>
     <p v-if="track.problem" role="alert" class="w-full font-bold text-fail-ink">{{ track.problem }}</p>

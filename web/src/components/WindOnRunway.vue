@@ -7,7 +7,9 @@ import { round } from '@/words'
 const props = defineProps<{ brief: Brief; courseMag: number; ident: string; words: string }>()
 const REACH = 62
 const off = computed(() =>
-  props.brief.wind.wind_dir_deg_mag === null ? null : ((props.brief.wind.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
+  props.brief.wind.wind_dir_deg_mag === null
+    ? null
+    : ((props.brief.wind.wind_dir_deg_mag - props.courseMag) * Math.PI) / 180,
 )
 const from = computed(() => ({
   x: 70 + REACH * Math.cos(off.value ?? 0),

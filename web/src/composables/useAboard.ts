@@ -13,4 +13,3 @@ export function useAboard(sortieId: number): Ref<AboardRow | null> {
   onScopeDispose(() => watching.unsubscribe())
   return row
 }
-

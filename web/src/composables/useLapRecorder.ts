@@ -17,7 +17,12 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
   const draft = ref<Partial<LapIn>>({})
   const onlyInMemory = ref(false)
 
-  const shown = computed(() => shownLaps(laps.value, sync.waiting.filter((one) => one.sortie_id === sortieId)))
+  const shown = computed(() =>
+    shownLaps(
+      laps.value,
+      sync.waiting.filter((one) => one.sortie_id === sortieId),
+    ),
+  )
   const current = computed(() => shown.value.find((one) => one.id === id.value) ?? null)
   const lap = computed(() => current.value?.result ?? null)
   const values = computed<Partial<LapIn> | null>(() => current.value?.values ?? (id.value ? null : draft.value))

@@ -30,6 +30,7 @@ export function useLatest<Question, Answer>(
           clearProblem()
         }
       } catch (error) {
+        if (asked !== age) continue
         fields.value = error instanceof ApiError ? error.fields : {}
         problem.value = error instanceof Error ? error.message : 'It could not be worked out.'
       }

@@ -33,17 +33,22 @@ export function useNextLap(
     const wanted = draft.value.spot_ft ?? planned.value?.spot_ft ?? sortie.value?.spot_ft ?? 0
     const runway = runwayOf(endId.value)
     // on a shorter runway the sortie's spot may lie beyond the end
-    return runway && endId.value !== sortie.value?.runway_end_id ? Math.min(wanted, Math.max(0, landingLength(runway) - 300)) : wanted
+    return runway && endId.value !== sortie.value?.runway_end_id
+      ? Math.min(wanted, Math.max(0, landingLength(runway) - 300))
+      : wanted
   })
   const isElsewhere = computed(() => endId.value !== sortie.value?.runway_end_id)
   const briefState = useQuery(
-    computed(() => briefForQuery(id, landing.value, spotFt.value, isElsewhere.value && sortie.value ? endId.value : null)),
+    computed(() =>
+      briefForQuery(id, landing.value, spotFt.value, isElsewhere.value && sortie.value ? endId.value : null),
+    ),
   )
   const brief = computed<Brief | undefined>(() => briefState.data.value?.brief)
 
   const table = (kind: LandingKind, end: number): AnswerTable | null => {
     const data = aboard.value?.data
-    if (!data || end === data.sortie.runway_end_id) return (data?.answers as Record<string, AnswerTable> | undefined)?.[kind] ?? null
+    if (!data || end === data.sortie.runway_end_id)
+      return (data?.answers as Record<string, AnswerTable> | undefined)?.[kind] ?? null
     const there = kind === data.sortie.landing ? data.elsewhere?.find((one) => one.runway_end_id === end) : undefined
     return (there?.answers as AnswerTable | undefined) ?? null
   }
@@ -66,7 +71,9 @@ export function useNextLap(
       if (one.id === before) break
       if ((one.values.landing ?? sortie.value?.landing) !== kind || endOf(one.values) !== end) continue
       const aim_ft =
-        one.values.aim_point_ft ?? nextLap(answers, flown, one.values.spot_ft ?? undefined)?.aim_point_ft ?? answers.briefed_aim_ft
+        one.values.aim_point_ft ??
+        nextLap(answers, flown, one.values.spot_ft ?? undefined)?.aim_point_ft ??
+        answers.briefed_aim_ft
       flown.push({
         along_ft: one.values.along_ft ?? null,
         aim_ft,
@@ -78,7 +85,9 @@ export function useNextLap(
     return flown
   }
   /** The figures of the next lap: the server's while it knows every lap, else this device's. */
-  const isFromDevice = computed(() => table(landing.value, endId.value) !== null && shown.value.some((one) => one.waits && one.values))
+  const isFromDevice = computed(
+    () => table(landing.value, endId.value) !== null && shown.value.some((one) => one.waits && one.values),
+  )
   const figures = computed(() => {
     if (!brief.value) return null
     const answers = isFromDevice.value ? table(landing.value, endId.value) : null
@@ -114,5 +123,18 @@ export function useNextLap(
       recommended,
     )
   }
-  return { planned, landing, ends, endId, endOf, runwayOf, spotFt, briefState, brief, figures, isFromDevice, resultHere }
+  return {
+    planned,
+    landing,
+    ends,
+    endId,
+    endOf,
+    runwayOf,
+    spotFt,
+    briefState,
+    brief,
+    figures,
+    isFromDevice,
+    resultHere,
+  }
 }

@@ -1,23 +1,11 @@
 /** Keep the screen lit while the component is shown; asked for again when the page comes back. */
-import { onMounted, onScopeDispose, ref } from 'vue'
+import { useWakeLock as useScreenLock } from '@vueuse/core'
+import { onMounted, onScopeDispose } from 'vue'
 
 export function useWakeLock() {
-  const isHeld = ref(false)
-  let lock: WakeLockSentinel | null = null
-  let gone = false
-  async function hold() {
-    if (gone || document.visibilityState !== 'visible' || !('wakeLock' in navigator)) return
-    lock = await navigator.wakeLock.request('screen').catch(() => null)
-    isHeld.value = lock !== null
-    lock?.addEventListener('release', () => (isHeld.value = false))
-    if (gone) void lock?.release()
-  }
-  onMounted(hold)
-  document.addEventListener('visibilitychange', hold)
-  onScopeDispose(() => {
-    gone = true
-    document.removeEventListener('visibilitychange', hold)
-    void lock?.release()
-  })
-  return { isHeld }
+  const lock = useScreenLock()
+  // refused on a low battery, say: then `isHeld` tells that the screen may go dark
+  onMounted(() => lock.request('screen').catch(() => undefined))
+  onScopeDispose(() => void lock.release().catch(() => undefined))
+  return { isHeld: lock.isActive }
 }

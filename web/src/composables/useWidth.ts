@@ -1,15 +1,8 @@
-/** Width of an element, followed as it changes. */
-import { onScopeDispose, ref, watch, type Ref } from 'vue'
+/** Width of an element in whole pixels, followed as it changes. */
+import { useElementSize } from '@vueuse/core'
+import { computed, type Ref } from 'vue'
 
 export function useWidth(element: Ref<HTMLElement | null>) {
-  const width = ref(0)
-  const observer = new ResizeObserver(([entry]) => {
-    if (entry) width.value = Math.round(entry.contentRect.width)
-  })
-  watch(element, (now, before) => {
-    if (before) observer.unobserve(before)
-    if (now) observer.observe(now)
-  }, { immediate: true })
-  onScopeDispose(() => observer.disconnect())
-  return width
+  const { width } = useElementSize(element)
+  return computed(() => Math.round(width.value))
 }

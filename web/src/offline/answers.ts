@@ -137,7 +137,13 @@ export interface DeviceResult {
 /** What one lap shows, as far as the table can tell: the parts add up to the error. */
 export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, recommendedAimFt: number): DeviceResult {
   if (lap.along_ft === null) {
-    return { error_ft: null, hit: null, words: 'No touchdown', parts: [], cue: 'Nothing to explain. Fly the same aim point again.' }
+    return {
+      error_ft: null,
+      hit: null,
+      words: 'No touchdown',
+      parts: [],
+      cue: 'Nothing to explain. Fly the same aim point again.',
+    }
   }
   const target = spotFt + table.target_minus_spot_ft
   const error = lap.along_ft - target
@@ -176,6 +182,10 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
           : largest.cause === 'wind'
             ? `The wind made it ${feet} ft ${way}.`
             : `Roundout and hold-off made it ${feet} ft ${way}.`
-  const off = hit ? '' : lap.along_ft > to ? `${Math.round(lap.along_ft - to)} ft beyond the box` : `${Math.round(from - lap.along_ft)} ft short of the box`
+  const off = hit
+    ? ''
+    : lap.along_ft > to
+      ? `${Math.round(lap.along_ft - to)} ft beyond the box`
+      : `${Math.round(from - lap.along_ft)} ft short of the box`
   return { error_ft: error, hit, words: hit ? 'In the box' : off, parts, cue }
 }

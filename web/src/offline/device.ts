@@ -98,8 +98,10 @@ export const device = new DeviceStore()
 export async function fromDevice<T>(read: () => PromiseLike<T>, empty: T): Promise<T> {
   try {
     return await read()
-  } catch {
-    return empty
+  } catch (error) {
+    // the storage's own refusals; a mistake of ours is not one of them
+    if (error instanceof Dexie.DexieError || error instanceof DOMException) return empty
+    throw error
   }
 }
 
@@ -160,7 +162,10 @@ export async function checkStorage(): Promise<StorageState> {
   const estimate = await navigator.storage?.estimate?.().catch(() => null)
   const room = estimate?.quota === undefined ? null : estimate.quota - (estimate.usage ?? 0)
   if (room !== null && room < ENOUGH) {
-    return { works: true, warning: `Only ${Math.round(room / 1_000_000)} MB are left for Bullseye on this device. Make room before the flight.` }
+    return {
+      works: true,
+      warning: `Only ${Math.round(room / 1_000_000)} MB are left for Bullseye on this device. Make room before the flight.`,
+    }
   }
   // if the browser declines, it keeps all as long as the device has room, which was looked at above
   await navigator.storage?.persist?.().catch(() => false)

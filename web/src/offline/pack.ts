@@ -15,7 +15,9 @@ export async function packed(piece: TrackPiece): Promise<Blob> {
     lat: differences(piece.lat),
     lon: differences(piece.lon),
     acc: differences(piece.acc),
-    ...Object.fromEntries((['alt', 'spd', 'crs'] as const).flatMap((name) => (hasAny(piece[name]) ? [[name, piece[name]]] : []))),
+    ...Object.fromEntries(
+      (['alt', 'spd', 'crs'] as const).flatMap((name) => (hasAny(piece[name]) ? [[name, piece[name]]] : [])),
+    ),
   }
   const plain = new Blob([JSON.stringify(columns)]).stream()
   return new Response(plain.pipeThrough(new CompressionStream('gzip'))).blob()

@@ -67,12 +67,19 @@ export const useSync = defineStore('sync', () => {
 
   const waiting = computed(() => {
     const kept = new Set(outbox.value.map((one) => one.number))
-    return [...settling.value, ...outbox.value, ...early.value.filter((one) => !kept.has(one.number)), ...inMemory.value]
+    return [
+      ...settling.value,
+      ...outbox.value,
+      ...early.value.filter((one) => !kept.has(one.number)),
+      ...inMemory.value,
+    ]
   })
   const open = computed(() => latestOfEach(waiting.value).filter((one) => !one.sent))
   const lapsHere = computed(() => open.value.filter((one) => one.values !== null).length)
   const refused = computed(() => open.value.filter((one) => one.refused))
-  const ofOthers = computed(() => open.value.filter((one) => personId.value !== null && one.person_id !== personId.value))
+  const ofOthers = computed(() =>
+    open.value.filter((one) => personId.value !== null && one.person_id !== personId.value),
+  )
 
   /** Begin to watch the outbox and to send it whenever there is a chance. */
   function start(queryClient: QueryClient) {
@@ -233,13 +240,19 @@ export const useSync = defineStore('sync', () => {
     if (!taken.size) return
     const now = ops.filter((one) => taken.has(one.lap_id))
     const others = settling.value.filter((one) => !taken.has(one.lap_id))
-    settling.value = [...others, ...now.map((one) => ({ ...one, sent: true, revision: taken.get(one.lap_id)!.revision }))]
+    settling.value = [
+      ...others,
+      ...now.map((one) => ({ ...one, sent: true, revision: taken.get(one.lap_id)!.revision })),
+    ]
     const isLater = (one: Waiting) => one.number > (taken.get(one.lap_id)?.number ?? -1)
     inMemory.value = inMemory.value.filter(isLater)
     early.value = early.value.filter(isLater)
     const onDevice = () =>
       device.transaction('rw', device.outbox, async () => {
-        const rows = await device.outbox.where('lap_id').anyOf([...taken.keys()]).toArray()
+        const rows = await device.outbox
+          .where('lap_id')
+          .anyOf([...taken.keys()])
+          .toArray()
         await device.outbox.bulkDelete(rows.filter((one) => !isLater(one)).map((one) => one.number))
         // what was changed while this was under way is against what the server has now
         const since = rows.filter(isLater)
@@ -250,7 +263,12 @@ export const useSync = defineStore('sync', () => {
   async function refuse(op: Waiting, message: string, fields: Record<string, string>) {
     const mark = { refused: message, fields }
     inMemory.value = inMemory.value.map((one) => (one.lap_id === op.lap_id ? { ...one, ...mark } : one))
-    const onDevice = () => device.outbox.where('lap_id').equals(op.lap_id).and((one) => one.number <= op.number).modify(mark)
+    const onDevice = () =>
+      device.outbox
+        .where('lap_id')
+        .equals(op.lap_id)
+        .and((one) => one.number <= op.number)
+        .modify(mark)
     await fromDevice(onDevice, 0)
   }
   async function sendPieces(person: number) {
@@ -285,7 +303,10 @@ export const useSync = defineStore('sync', () => {
       memoryNumber += 1
       // after all that waits on the device, and before all that will once it keeps things again
       const last = Math.max(0, ...outbox.value.map((one) => one.number), ...early.value.map((one) => one.number))
-      inMemory.value = [...inMemory.value, { ...row, number: Math.floor(last) + memoryNumber * 1e-6, in_memory: memoryNumber }]
+      inMemory.value = [
+        ...inMemory.value,
+        { ...row, number: Math.floor(last) + memoryNumber * 1e-6, in_memory: memoryNumber },
+      ]
       return 'memory'
     } finally {
       const left = (writing.get(row.lap_id) ?? []).filter((one) => one !== row)

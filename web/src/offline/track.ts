@@ -20,7 +20,8 @@ async function batteryLevel(): Promise<number | null> {
 }
 
 /** A value the receiver may not tell, or tell as NaN while it stands, as a whole number. */
-const scaled = (value: number | null, by: number) => (value === null || !Number.isFinite(value) ? null : Math.round(value * by))
+const scaled = (value: number | null, by: number) =>
+  value === null || !Number.isFinite(value) ? null : Math.round(value * by)
 
 export const useTrack = defineStore('track', () => {
   const sync = useSync()
@@ -56,8 +57,18 @@ export const useTrack = defineStore('track', () => {
     if (sortieId.value === null) return
     problem.value = ''
     piece ??= {
-      id: newId(), sortie_id: sortieId.value, person_id: personId, closed: 0, refused: '',
-      t: [], lat: [], lon: [], acc: [], alt: [], spd: [], crs: [],
+      id: newId(),
+      sortie_id: sortieId.value,
+      person_id: personId,
+      closed: 0,
+      refused: '',
+      t: [],
+      lat: [],
+      lon: [],
+      acc: [],
+      alt: [],
+      spd: [],
+      crs: [],
     }
     piece.t.push(Math.round(position.timestamp))
     piece.lat.push(Math.round(latitude * 1e7))

@@ -29,7 +29,9 @@ const paths = computed(() =>
   props.laps.map((lap) =>
     pathOf(lap, (k) => {
       const value = (lap[props.column] as (number | null)[])[k]
-      return value === null || value === undefined ? null : [x.value(lap.time_s[k]!), y.value(Math.min(props.high, Math.max(props.low, value)))]
+      return value === null || value === undefined
+        ? null
+        : [x.value(lap.time_s[k]!), y.value(Math.min(props.high, Math.max(props.low, value)))]
     }),
   ),
 )
@@ -48,16 +50,61 @@ function place(lap: Replay, time: number) {
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" class="block cursor-pointer touch-pan-y select-none" role="img" :aria-label="`${label} by time`" @pointerdown="go" @pointermove="go">
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="block cursor-pointer touch-pan-y select-none"
+    role="img"
+    :aria-label="`${label} by time`"
+    @pointerdown="go"
+    @pointermove="go"
+  >
     <text x="2" y="14" class="words" fill="var(--ink)">{{ label }}</text>
     <g v-for="guide in guides" :key="guide.value">
-      <line :x1="LEFT" :x2="width - 8" :y1="y(guide.value)" :y2="y(guide.value)" stroke="var(--line)" :stroke-width="guide.value === 0 ? 2 : 1" />
-      <text :x="LEFT - 5" :y="y(guide.value) + 4" text-anchor="end" class="figure" font-size="12" fill="var(--ink-soft)">{{ guide.label }}</text>
+      <line
+        :x1="LEFT"
+        :x2="width - 8"
+        :y1="y(guide.value)"
+        :y2="y(guide.value)"
+        stroke="var(--line)"
+        :stroke-width="guide.value === 0 ? 2 : 1"
+      />
+      <text
+        :x="LEFT - 5"
+        :y="y(guide.value) + 4"
+        text-anchor="end"
+        class="figure"
+        font-size="12"
+        fill="var(--ink-soft)"
+      >
+        {{ guide.label }}
+      </text>
     </g>
     <line :x1="x(0)" :x2="x(0)" :y1="HEAD" :y2="height - FOOT" stroke="var(--ink-soft)" stroke-dasharray="3 3" />
-    <path v-for="(path, order) in paths" :key="laps[order]!.number" :d="path" fill="none" :stroke="line(order).stroke" stroke-width="2" :stroke-dasharray="line(order).dash" />
+    <path
+      v-for="(path, order) in paths"
+      :key="laps[order]!.number"
+      :d="path"
+      fill="none"
+      :stroke="line(order).stroke"
+      stroke-width="2"
+      :stroke-dasharray="line(order).dash"
+    />
     <CursorDots :laps="laps" :place="place" :upright="[HEAD, height - FOOT]" />
-    <text v-for="tick in ticks" :key="tick" :x="x(tick)" :y="height - 3" text-anchor="middle" class="figure" font-size="12" fill="var(--ink-soft)">{{ tick === 0 ? 'end' : `${round(tick)} s` }}</text>
+    <text
+      v-for="tick in ticks"
+      :key="tick"
+      :x="x(tick)"
+      :y="height - 3"
+      text-anchor="middle"
+      class="figure"
+      font-size="12"
+      fill="var(--ink-soft)"
+    >
+      {{ tick === 0 ? 'end' : `${round(tick)} s` }}
+    </text>
   </svg>
 </template>
 

@@ -22,9 +22,34 @@ const dots = computed(() =>
 <template>
   <g aria-hidden="true">
     <g v-for="dot in dots" :key="dot.number">
-      <line v-if="upright && dot.order === 0" :x1="dot.x" :x2="dot.x" :y1="upright[0]" :y2="upright[1]" stroke="var(--ink-soft)" stroke-width="1.5" />
-      <circle :cx="dot.x" :cy="dot.y" r="8" fill="var(--card)" :stroke="line(dot.order).stroke" stroke-width="3.5" data-mark="cursor" />
-      <text :x="dot.x" :y="dot.y" text-anchor="middle" dominant-baseline="central" class="figure" font-size="11" fill="var(--ink)">{{ dot.number }}</text>
+      <line
+        v-if="upright && dot.order === 0"
+        :x1="dot.x"
+        :x2="dot.x"
+        :y1="upright[0]"
+        :y2="upright[1]"
+        stroke="var(--ink-soft)"
+        stroke-width="1.5"
+      />
+      <circle
+        :cx="dot.x"
+        :cy="dot.y"
+        r="8"
+        fill="var(--card)"
+        :stroke="line(dot.order).stroke"
+        stroke-width="3.5"
+        data-mark="cursor"
+      />
+      <text
+        :x="dot.x"
+        :y="dot.y"
+        text-anchor="middle"
+        dominant-baseline="central"
+        class="figure"
+        font-size="11"
+        fill="var(--ink)"
+        >{{ dot.number }}</text
+      >
     </g>
   </g>
 </template>

@@ -32,7 +32,9 @@ const GROUND = 34
 const TOP = 20
 const near = defineModel<boolean>('near', { required: true })
 const first = computed(() => props.laps[0]!)
-const reach = computed(() => (near.value ? { from: -900, to: 2_100, high: 70 } : { from: -7_000, to: 2_200, high: 420 }))
+const reach = computed(() =>
+  near.value ? { from: -900, to: 2_100, high: 70 } : { from: -7_000, to: 2_200, high: 420 },
+)
 const svg = ref<SVGSVGElement | null>(null)
 const x = computed(() => scaleLinear([reach.value.from, reach.value.to], [0, props.width]))
 const y = computed(() => scaleLinear([0, reach.value.high], [props.height - GROUND, TOP]))
@@ -41,7 +43,10 @@ const heights = computed(() => y.value.ticks(4).filter((feet) => feet > 0))
 const paths = computed(() =>
   props.laps.map((lap) => {
     // from the last turn on: what passes overhead on downwind is no final
-    const start = lastIndex(lap, (k) => lap.time_s[k]! < 0 && (lap.along_ft[k]! < -9_000 || Math.abs(lap.lateral_ft[k]!) > 1_200))
+    const start = lastIndex(
+      lap,
+      (k) => lap.time_s[k]! < 0 && (lap.along_ft[k]! < -9_000 || Math.abs(lap.lateral_ft[k]!) > 1_200),
+    )
     return pathOf(lap, (k) => {
       const feet = lap.height_ft[k]
       if (k <= start || feet === null || feet === undefined) return null
@@ -88,26 +93,79 @@ function nudge(event: KeyboardEvent) {
 }
 function place(lap: Replay, time: number) {
   const [along, feet] = [valueAt(lap, 'along_ft', time), valueAt(lap, 'height_ft', time)]
-  if (along === null || feet === null || along < reach.value.from || along > reach.value.to || feet > reach.value.high) return null
+  if (along === null || feet === null || along < reach.value.from || along > reach.value.to || feet > reach.value.high)
+    return null
   return [x.value(along), y.value(feet)] as const
 }
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" class="block select-none" role="group" :aria-label="`Final of lap ${laps.map((lap) => lap.number).join(', ')} from the side`">
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="block select-none"
+    role="group"
+    :aria-label="`Final of lap ${laps.map((lap) => lap.number).join(', ')} from the side`"
+  >
     <g v-for="feet in heights" :key="feet">
       <line x1="0" :x2="width" :y1="y(feet)" :y2="y(feet)" stroke="var(--line)" />
-      <text x="4" :y="y(feet) - 4" class="figure" font-size="13" fill="var(--ink-soft)">{{ round(feet) }}<tspan v-if="feet === heights.at(-1)"> ft</tspan></text>
+      <text x="4" :y="y(feet) - 4" class="figure" font-size="13" fill="var(--ink-soft)">
+        {{ round(feet) }}
+        <tspan v-if="feet === heights.at(-1)">ft</tspan>
+      </text>
     </g>
     <line x1="0" :x2="width" :y1="y(0)" :y2="y(0)" stroke="var(--ink-soft)" />
-    <rect :x="x(pavedStart(first.runway))" :y="y(0)" :width="Math.max(0, x(pavedEnd) - x(pavedStart(first.runway)))" height="6" fill="var(--tarmac)" />
+    <rect
+      :x="x(pavedStart(first.runway))"
+      :y="y(0)"
+      :width="Math.max(0, x(pavedEnd) - x(pavedStart(first.runway)))"
+      height="6"
+      fill="var(--tarmac)"
+    />
     <rect :x="x(0) - 1.5" :y="y(0)" width="3" height="10" fill="var(--ink)" />
-    <path v-if="planned" :d="planned" fill="none" stroke="var(--aim)" stroke-width="2" stroke-dasharray="6 5" data-mark="planned" />
-    <text v-if="props.planned" :x="clamp(x(props.planned.aim_ft), 60, width - 60)" :y="y(0) + 30" text-anchor="middle" class="words" fill="var(--aim-ink)">{{ props.planned.label }}</text>
-    <path v-for="(path, order) in paths" :key="laps[order]!.number" :d="path" fill="none" :stroke="line(order).stroke" stroke-width="2.5" :stroke-dasharray="line(order).dash" stroke-linejoin="round" data-mark="flown" />
+    <path
+      v-if="planned"
+      :d="planned"
+      fill="none"
+      stroke="var(--aim)"
+      stroke-width="2"
+      stroke-dasharray="6 5"
+      data-mark="planned"
+    />
+    <text
+      v-if="props.planned"
+      :x="clamp(x(props.planned.aim_ft), 60, width - 60)"
+      :y="y(0) + 30"
+      text-anchor="middle"
+      class="words"
+      fill="var(--aim-ink)"
+    >
+      {{ props.planned.label }}
+    </text>
+    <path
+      v-for="(path, order) in paths"
+      :key="laps[order]!.number"
+      :d="path"
+      fill="none"
+      :stroke="line(order).stroke"
+      stroke-width="2.5"
+      :stroke-dasharray="line(order).dash"
+      stroke-linejoin="round"
+      data-mark="flown"
+    />
     <CursorDots :laps="laps" :place="place" :upright="[TOP, y(0)]" />
     <g v-if="mark">
-      <rect v-if="mark.halfWidth !== null && moved === null" :x="x(mark.along - mark.halfWidth)" :y="y(0) - 4" :width="x(mark.along + mark.halfWidth) - x(mark.along - mark.halfWidth)" height="8" fill="var(--predict)" fill-opacity="0.65" />
+      <rect
+        v-if="mark.halfWidth !== null && moved === null"
+        :x="x(mark.along - mark.halfWidth)"
+        :y="y(0) - 4"
+        :width="x(mark.along + mark.halfWidth) - x(mark.along - mark.halfWidth)"
+        height="8"
+        fill="var(--predict)"
+        fill-opacity="0.65"
+      />
       <g
         :role="movable ? 'slider' : undefined"
         :tabindex="movable ? 0 : undefined"
@@ -123,14 +181,32 @@ function place(lap: Replay, time: number) {
         @keydown="nudge"
       >
         <circle :cx="x(at)" :cy="y(0)" r="26" fill="transparent" />
-        <path :d="`M${x(at)} ${y(0) - 11} l11 11 l-11 11 l-11 -11 Z`" fill="var(--card)" stroke="var(--ink)" stroke-width="2.5" />
+        <path
+          :d="`M${x(at)} ${y(0) - 11} l11 11 l-11 11 l-11 -11 Z`"
+          fill="var(--card)"
+          stroke="var(--ink)"
+          stroke-width="2.5"
+        />
       </g>
       <text :x="clamp(x(at), 80, width - 80)" :y="y(0) - 20" text-anchor="middle" class="words halo" fill="var(--ink)">
         {{ moved === null ? mark.label : `${round(moved)} ft` }}
       </text>
     </g>
-    <text v-for="feet in ticks" :key="`t${feet}`" :x="clamp(x(feet), 24, width - 22)" :y="y(0) + 16" text-anchor="middle" class="figure" font-size="12" fill="var(--ink-soft)">{{ round(feet) }}</text>
-    <text :x="width - 4" y="13" text-anchor="end" class="soft" fill="var(--ink-soft)">heights drawn {{ steeper }} times too tall</text>
+    <text
+      v-for="feet in ticks"
+      :key="`t${feet}`"
+      :x="clamp(x(feet), 24, width - 22)"
+      :y="y(0) + 16"
+      text-anchor="middle"
+      class="figure"
+      font-size="12"
+      fill="var(--ink-soft)"
+    >
+      {{ round(feet) }}
+    </text>
+    <text :x="width - 4" y="13" text-anchor="end" class="soft" fill="var(--ink-soft)">
+      heights drawn {{ steeper }} times too tall
+    </text>
   </svg>
 </template>
 

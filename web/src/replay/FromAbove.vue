@@ -32,7 +32,9 @@ const x = (lateral: number) => props.width / 2 + (lateral - (box.value.left + bo
 const y = (along: number) => props.height / 2 - (along - (box.value.low + box.value.high) / 2) * scale.value
 const paths = computed(() => props.laps.map((lap) => pathOf(lap, (k) => [x(lap.lateral_ft[k]!), y(lap.along_ft[k]!)])))
 const planned = computed(() =>
-  (props.pattern?.path ?? []).map((p, i) => `${i ? 'L' : 'M'}${x(p.lateral_ft).toFixed(1)} ${y(p.along_ft).toFixed(1)}`).join(''),
+  (props.pattern?.path ?? [])
+    .map((p, i) => `${i ? 'L' : 'M'}${x(p.lateral_ft).toFixed(1)} ${y(p.along_ft).toFixed(1)}`)
+    .join(''),
 )
 const half = computed(() => (0.5 * 1852) / 0.3048)
 const pavedEnd = computed(() => landingLength(first.value.runway))
@@ -43,7 +45,14 @@ function place(lap: Replay, time: number) {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" class="block select-none" role="img" :aria-label="`Ground track of lap ${laps.map((lap) => lap.number).join(', ')}, runway ${first.runway.ident} up`">
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    class="block select-none"
+    role="img"
+    :aria-label="`Ground track of lap ${laps.map((lap) => lap.number).join(', ')}, runway ${first.runway.ident} up`"
+  >
     <line
       v-for="(one, k) in first.others"
       :key="k"
@@ -54,9 +63,34 @@ function place(lap: Replay, time: number) {
       stroke="var(--line)"
       :stroke-width="Math.max(5, one.width_ft * scale)"
     />
-    <line :x1="x(0)" :x2="x(0)" :y1="y(pavedStart(first.runway))" :y2="y(pavedEnd)" stroke="var(--tarmac)" :stroke-width="Math.max(7, first.runway.width_ft * scale)" />
-    <path v-if="pattern" :d="planned" fill="none" stroke="var(--aim)" stroke-width="2" stroke-dasharray="6 5" data-mark="planned" />
-    <path v-for="(path, order) in paths" :key="laps[order]!.number" :d="path" fill="none" :stroke="line(order).stroke" stroke-width="2.5" :stroke-dasharray="line(order).dash" stroke-linejoin="round" data-mark="flown" />
+    <line
+      :x1="x(0)"
+      :x2="x(0)"
+      :y1="y(pavedStart(first.runway))"
+      :y2="y(pavedEnd)"
+      stroke="var(--tarmac)"
+      :stroke-width="Math.max(7, first.runway.width_ft * scale)"
+    />
+    <path
+      v-if="pattern"
+      :d="planned"
+      fill="none"
+      stroke="var(--aim)"
+      stroke-width="2"
+      stroke-dasharray="6 5"
+      data-mark="planned"
+    />
+    <path
+      v-for="(path, order) in paths"
+      :key="laps[order]!.number"
+      :d="path"
+      fill="none"
+      :stroke="line(order).stroke"
+      stroke-width="2.5"
+      :stroke-dasharray="line(order).dash"
+      stroke-linejoin="round"
+      data-mark="flown"
+    />
     <CursorDots :laps="laps" :place="place" />
     <g :transform="`translate(10 ${height - 12})`">
       <path :d="`M0 -6 v6 h${half * scale} v-6`" fill="none" stroke="var(--ink)" stroke-width="2" />

@@ -13,7 +13,9 @@ interface Reading {
 const HOW_LABEL: Record<string, string> = { tapped: 'Tapped', tracked: 'Measured', corrected: 'Corrected by hand' }
 const of = computed(() => (props.lap.readings.along_ft ?? {}) as Record<string, Reading>)
 const rows = computed(() =>
-  ['tapped', 'tracked', 'corrected'].filter((how) => of.value[how]).map((how) => ({ how, ...of.value[how]!, counts: props.lap.known_by.along_ft === how })),
+  ['tapped', 'tracked', 'corrected']
+    .filter((how) => of.value[how])
+    .map((how) => ({ how, ...of.value[how]!, counts: props.lap.known_by.along_ft === how })),
 )
 </script>
 
@@ -27,11 +29,20 @@ const rows = computed(() =>
     </p>
     <span class="flex-1" />
     <template v-if="mayChange">
-      <button v-if="of.corrected" type="button" class="button" @click="emit('correct', null)">Take the correction back</button>
-      <button v-else-if="of.tapped && lap.known_by.along_ft !== 'tapped'" type="button" class="button" @click="emit('correct', of.tapped.value)">
+      <button v-if="of.corrected" type="button" class="button" @click="emit('correct', null)">
+        Take the correction back
+      </button>
+      <button
+        v-else-if="of.tapped && lap.known_by.along_ft !== 'tapped'"
+        type="button"
+        class="button"
+        @click="emit('correct', of.tapped.value)"
+      >
         The tap was right
       </button>
-      <p class="basis-full text-sm text-soft">Of two the better known scores. Drag the diamond below the final to overrule both.</p>
+      <p class="basis-full text-sm text-soft">
+        Of two the better known scores. Drag the diamond below the final to overrule both.
+      </p>
     </template>
   </section>
 </template>

@@ -72,12 +72,20 @@ const scoredOf = (number: number) => {
 function plannedOf(number: number): Planned | null {
   const scored = scoredOf(number)
   if (scored && props.pathAngle !== null) {
-    return { aim_ft: scored.aim_point_ft, angle_deg: props.pathAngle, label: `aim planned ${round(scored.aim_point_ft, 10)}` }
+    return {
+      aim_ft: scored.aim_point_ft,
+      angle_deg: props.pathAngle,
+      label: `aim planned ${round(scored.aim_point_ft, 10)}`,
+    }
   }
   const lap = laps.value.find((one) => one.number === number)
   const event = lap && eventOf(lap)
   if (event?.final.aim_flown_ft == null || !event.final.path_angle_deg) return null
-  return { aim_ft: event.final.aim_flown_ft, angle_deg: event.final.path_angle_deg, label: `path pointed at ${round(event.final.aim_flown_ft, 10)}` }
+  return {
+    aim_ft: event.final.aim_flown_ft,
+    angle_deg: event.final.path_angle_deg,
+    label: `path pointed at ${round(event.final.aim_flown_ft, 10)}`,
+  }
 }
 function markOf(number: number): TouchMark | null {
   const scored = scoredOf(number)
@@ -95,39 +103,76 @@ function markOf(number: number): TouchMark | null {
 /** Box and spot of a lap that was scored. */
 function briefOf(number: number): Marks | null {
   const lap = scoredOf(number)
-  return lap && { spot_ft: lap.spot_ft, box_ft: lap.box_ft as [number, number], aim_point_ft: lap.aim_point_ft, go_around_point_ft: null }
+  return (
+    lap && {
+      spot_ft: lap.spot_ft,
+      box_ft: lap.box_ft as [number, number],
+      aim_point_ft: lap.aim_point_ft,
+      go_around_point_ft: null,
+    }
+  )
 }
 const touchesOf = (group: readonly Replay[]) =>
   group.flatMap((one): Touch[] => {
     const mark = markOf(one.number)
     const event = eventOf(laps.value.find((lap) => lap.number === one.number)!)
-    return mark ? [{ key: String(one.number), along: mark.along, lateral: scoredOf(one.number)?.lateral_ft ?? event.lateral_ft, label: String(one.number) }] : []
+    return mark
+      ? [
+          {
+            key: String(one.number),
+            along: mark.along,
+            lateral: scoredOf(one.number)?.lateral_ft ?? event.lateral_ft,
+            label: String(one.number),
+          },
+        ]
+      : []
   })
-const stripView = (one: Replay) => windowAround(one.runway, briefOf(one.number)?.spot_ft ?? markOf(one.number)?.along ?? 500, sideWidth.value, 2.6)
+const stripView = (one: Replay) =>
+  windowAround(one.runway, briefOf(one.number)?.spot_ft ?? markOf(one.number)?.along ?? 500, sideWidth.value, 2.6)
 function onStrip(lap: Replay, time: number, x: (feet: number) => number, y: (feet: number) => number) {
-  const [along, lateral, feet] = [valueAt(lap, 'along_ft', time), valueAt(lap, 'lateral_ft', time), valueAt(lap, 'height_ft', time)]
+  const [along, lateral, feet] = [
+    valueAt(lap, 'along_ft', time),
+    valueAt(lap, 'lateral_ft', time),
+    valueAt(lap, 'height_ft', time),
+  ]
   if (along === null || lateral === null || (feet ?? 0) > 60 || Math.abs(lateral) > lap.runway.width_ft) return null
   return [x(along), y(lateral)] as const
 }
-const groups = computed(() => (mode.value === 'over' || drawn.value.length < 2 ? [drawn.value] : drawn.value.map((one) => [one])))
+const groups = computed(() =>
+  mode.value === 'over' || drawn.value.length < 2 ? [drawn.value] : drawn.value.map((one) => [one]),
+)
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
 const near = ref(false)
 const GAP = 12
 const columns = computed(() => (width.value > 900 ? 2 : 1))
-const mapWidth = computed(() => Math.floor(columns.value === 2 && groups.value.length === 1 ? width.value * 0.36 : groupWidth.value))
-const groupWidth = computed(() =>
-  groups.value.length > 1 && width.value > 640 ? Math.floor((width.value - GAP * (groups.value.length - 1)) / groups.value.length) : width.value,
+const mapWidth = computed(() =>
+  Math.floor(columns.value === 2 && groups.value.length === 1 ? width.value * 0.36 : groupWidth.value),
 )
-const sideWidth = computed(() => (groups.value.length === 1 && columns.value === 2 ? width.value - mapWidth.value - GAP : groupWidth.value))
-const mapHeight = computed(() => (groups.value.length === 1 && columns.value === 2 ? 690 : Math.min(500, Math.max(320, mapWidth.value * 0.95))))
+const groupWidth = computed(() =>
+  groups.value.length > 1 && width.value > 640
+    ? Math.floor((width.value - GAP * (groups.value.length - 1)) / groups.value.length)
+    : width.value,
+)
+const sideWidth = computed(() =>
+  groups.value.length === 1 && columns.value === 2 ? width.value - mapWidth.value - GAP : groupWidth.value,
+)
+const mapHeight = computed(() =>
+  groups.value.length === 1 && columns.value === 2 ? 690 : Math.min(500, Math.max(320, mapWidth.value * 0.95)),
+)
 const speeds = computed(() => {
   const all = drawn.value.flatMap((lap) => lap.groundspeed_kt)
   const most = all.reduce((a, b) => Math.max(a, b), 60)
   const high = Math.ceil(most / 20) * 20
-  return { high, guides: [40, 60, 80, 100, 120, 160].filter((kt) => kt < high).map((kt) => ({ value: kt, label: String(kt) })) }
+  return {
+    high,
+    guides: [40, 60, 80, 100, 120, 160].filter((kt) => kt < high).map((kt) => ({ value: kt, label: String(kt) })),
+  }
 })
-const BANKS = [-30, 0, 30].map((value) => ({ value, label: value === 0 ? '0' : `${Math.abs(value)} ${value < 0 ? 'L' : 'R'}` }))
+const BANKS = [-30, 0, 30].map((value) => ({
+  value,
+  label: value === 0 ? '0' : `${Math.abs(value)} ${value < 0 ? 'L' : 'R'}`,
+}))
 const moments = computed(() => {
   const lap = drawn.value[0]
   const of = current.value
@@ -167,8 +212,19 @@ const moments = computed(() => {
       </div>
       <p v-if="current" class="flex flex-wrap gap-x-5 gap-y-1">
         <span v-for="(number, order) in chosen" :key="number" class="flex items-center gap-2">
-          <svg width="38" height="8" aria-hidden="true"><line x1="0" x2="38" y1="4" y2="4" :stroke="line(order).stroke" stroke-width="3" :stroke-dasharray="line(order).dash" /></svg>
-          Lap {{ number }}: {{ endWords(laps.find((one) => one.number === number)!) }}, {{ clock(laps.find((one) => one.number === number)!.to) }}
+          <svg width="38" height="8" aria-hidden="true">
+            <line
+              x1="0"
+              x2="38"
+              y1="4"
+              y2="4"
+              :stroke="line(order).stroke"
+              stroke-width="3"
+              :stroke-dasharray="line(order).dash"
+            />
+          </svg>
+          Lap {{ number }}: {{ endWords(laps.find((one) => one.number === number)!) }},
+          {{ clock(laps.find((one) => one.number === number)!.to) }}
         </span>
       </p>
     </div>
@@ -176,7 +232,12 @@ const moments = computed(() => {
     <Transport v-if="drawn.length" :span="span" :moments="moments" />
     <div ref="frame" class="w-full overflow-hidden">
       <div v-if="width > 0 && drawn.length" class="flex flex-wrap" :style="{ gap: `${GAP}px` }">
-        <div v-for="group in groups" :key="group.map((one) => one.number).join()" class="flex flex-wrap content-start" :style="{ gap: `${GAP}px`, width: groups.length > 1 ? `${groupWidth}px` : 'auto' }">
+        <div
+          v-for="group in groups"
+          :key="group.map((one) => one.number).join()"
+          class="flex flex-wrap content-start"
+          :style="{ gap: `${GAP}px`, width: groups.length > 1 ? `${groupWidth}px` : 'auto' }"
+        >
           <div class="panel !p-0" data-view="above">
             <FromAbove :laps="group" :pattern="pattern" :width="mapWidth - 2" :height="mapHeight" />
           </div>
@@ -197,7 +258,9 @@ const moments = computed(() => {
               </Strip>
               <div class="flex items-center justify-between px-2 pt-1">
                 <h2 class="font-bold">Final{{ groups.length > 1 ? ` of lap ${group[0]!.number}` : '' }}</h2>
-                <button type="button" class="button !min-h-9" @click="near = !near">{{ near ? 'Whole final' : 'Touchdown, larger' }}</button>
+                <button type="button" class="button !min-h-9" @click="near = !near">
+                  {{ near ? 'Whole final' : 'Touchdown, larger' }}
+                </button>
               </div>
               <FinalProfile
                 v-model:near="near"
@@ -210,8 +273,30 @@ const moments = computed(() => {
                 @move="emit('correct', scoredOf(group[0]!.number)!, $event)"
               />
             </div>
-            <div class="panel !p-1"><ByTime :laps="group" column="groundspeed_kt" label="Groundspeed, kt" :low="0" :high="speeds.high" :guides="speeds.guides" :width="sideWidth - 10" :height="112" /></div>
-            <div class="panel !p-1"><ByTime :laps="group" column="bank_deg" label="Bank, degrees" :low="-45" :high="45" :guides="BANKS" :width="sideWidth - 10" :height="112" /></div>
+            <div class="panel !p-1">
+              <ByTime
+                :laps="group"
+                column="groundspeed_kt"
+                label="Groundspeed, kt"
+                :low="0"
+                :high="speeds.high"
+                :guides="speeds.guides"
+                :width="sideWidth - 10"
+                :height="112"
+              />
+            </div>
+            <div class="panel !p-1">
+              <ByTime
+                :laps="group"
+                column="bank_deg"
+                label="Bank, degrees"
+                :low="-45"
+                :high="45"
+                :guides="BANKS"
+                :width="sideWidth - 10"
+                :height="112"
+              />
+            </div>
           </div>
         </div>
       </div>

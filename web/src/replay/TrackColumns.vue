@@ -44,7 +44,8 @@ watch(
   { immediate: true },
 )
 const widest = computed(() => Math.max(0, ...(shown.data.value?.rows ?? []).map((row) => row.length)))
-const unitsOf = (index: number) => (roles.value[index] ? ((shown.data.value?.units as Record<string, string[]>)[roles.value[index] as string] ?? []) : [])
+const unitsOf = (index: number) =>
+  roles.value[index] ? ((shown.data.value?.units as Record<string, string[]>)[roles.value[index] as string] ?? []) : []
 const missing = computed(() => NEEDED.filter((role) => !Object.values(roles.value).includes(role)))
 const twice = computed(() => {
   const given = Object.values(roles.value).filter(Boolean)
@@ -53,8 +54,17 @@ const twice = computed(() => {
 function read() {
   const columns = Object.entries(roles.value)
     .filter(([, role]) => role)
-    .map(([index, role]) => ({ role: role as Role, index: Number(index), unit: unitsOf(Number(index)).length ? units.value[Number(index)] || unitsOf(Number(index))[0]! : null }))
-  emit('read', { separator: shown.data.value!.separator as CsvColumns['separator'], decimal: decimal.value, first_row: firstRow.value, columns })
+    .map(([index, role]) => ({
+      role: role as Role,
+      index: Number(index),
+      unit: unitsOf(Number(index)).length ? units.value[Number(index)] || unitsOf(Number(index))[0]! : null,
+    }))
+  emit('read', {
+    separator: shown.data.value!.separator as CsvColumns['separator'],
+    decimal: decimal.value,
+    first_row: firstRow.value,
+    columns,
+  })
 }
 </script>
 
@@ -73,14 +83,24 @@ function read() {
                   <option :value="undefined">not used</option>
                   <option v-for="role in ROLES" :key="role" :value="role">{{ ROLE_LABEL[role] }}</option>
                 </select>
-                <select v-if="unitsOf(index - 1).length" v-model="units[index - 1]" class="field mt-1" :aria-label="`Unit of column ${index}`">
+                <select
+                  v-if="unitsOf(index - 1).length"
+                  v-model="units[index - 1]"
+                  class="field mt-1"
+                  :aria-label="`Unit of column ${index}`"
+                >
                   <option v-for="unit in unitsOf(index - 1)" :key="unit" :value="unit">{{ unit }}</option>
                 </select>
               </th>
             </tr>
           </thead>
           <tbody class="figure">
-            <tr v-for="(row, k) in shown.data.value.rows" :key="k" class="border-b border-line" :class="k < firstRow ? 'text-soft' : ''">
+            <tr
+              v-for="(row, k) in shown.data.value.rows"
+              :key="k"
+              class="border-b border-line"
+              :class="k < firstRow ? 'text-soft' : ''"
+            >
               <td v-for="index in widest" :key="index" class="whitespace-nowrap p-1">{{ row[index - 1] ?? '' }}</td>
             </tr>
           </tbody>
@@ -89,12 +109,27 @@ function read() {
       <div class="flex flex-wrap items-end gap-4">
         <label>
           <span class="heading block">Decimals are written with a</span>
-          <select v-model="decimal" class="field !w-auto"><option value=".">point</option><option value=",">comma</option></select>
+          <select v-model="decimal" class="field !w-auto">
+            <option value=".">point</option>
+            <option value=",">comma</option>
+          </select>
         </label>
-        <Stepper :model-value="firstRow" label="Rows before the figures" unit="" :min="0" :max="100" class="w-64" @update:model-value="firstRow = $event ?? 0" />
-        <button type="button" class="button button-main" :disabled="missing.length > 0 || !!twice" @click="read">Read it so</button>
+        <Stepper
+          :model-value="firstRow"
+          label="Rows before the figures"
+          unit=""
+          :min="0"
+          :max="100"
+          class="w-64"
+          @update:model-value="firstRow = $event ?? 0"
+        />
+        <button type="button" class="button button-main" :disabled="missing.length > 0 || !!twice" @click="read">
+          Read it so
+        </button>
       </div>
-      <p v-if="missing.length" class="font-bold">Still to be named: {{ missing.map((role) => ROLE_LABEL[role]).join(', ') }}.</p>
+      <p v-if="missing.length" class="font-bold">
+        Still to be named: {{ missing.map((role) => ROLE_LABEL[role]).join(', ') }}.
+      </p>
       <p v-if="twice" role="alert" class="font-bold text-fail-ink">{{ ROLE_LABEL[twice as Role] }} stands twice.</p>
     </template>
   </section>

@@ -15,7 +15,9 @@ const NEW = 'new'
 const OUT = 'out'
 const choice = ref<Record<number, string>>({})
 const problem = ref('')
-const ends = computed(() => props.track.laps.map((lap) => ({ lap, event: props.track.events[lap.end]!, index: lap.end })))
+const ends = computed(() =>
+  props.track.laps.map((lap) => ({ lap, event: props.track.events[lap.end]!, index: lap.end })),
+)
 watch(
   sortieId,
   async (id) => {
@@ -35,7 +37,11 @@ const noted = computed(() => laps.data.value?.laps ?? [])
 const counts = computed(() => {
   const values = Object.values(choice.value)
   const known = values.filter((one) => one !== NEW && one !== OUT)
-  return { noted: known.length, made: values.filter((one) => one === NEW).length, twice: new Set(known).size < known.length }
+  return {
+    noted: known.length,
+    made: values.filter((one) => one === NEW).length,
+    twice: new Set(known).size < known.length,
+  }
 })
 function confirm() {
   if (sortieId.value === null) return
@@ -54,9 +60,15 @@ function confirm() {
     </p>
     <template v-else>
       <div class="grid gap-1.5" role="radiogroup" aria-label="Sortie">
-        <label v-for="one in track.candidates" :key="one.sortie_id" class="flex min-h-11 cursor-pointer items-center gap-3 rounded border border-line px-3">
+        <label
+          v-for="one in track.candidates"
+          :key="one.sortie_id"
+          class="flex min-h-11 cursor-pointer items-center gap-3 rounded border border-line px-3"
+        >
           <input v-model="sortieId" type="radio" name="sortie" :value="one.sortie_id" class="size-5" />
-          <span><b>{{ one.words }}</b> <span class="text-soft">({{ one.reason }})</span></span>
+          <span
+            ><b>{{ one.words }}</b> <span class="text-soft">({{ one.reason }})</span></span
+          >
         </label>
       </div>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
@@ -74,11 +86,14 @@ function confirm() {
             <tr v-for="{ lap, event, index } in ends" :key="index" class="border-b border-line">
               <td class="py-1">Lap {{ lap.number }}, {{ clock(lap.to) }}</td>
               <td>{{ endedBy(event) }}, runway {{ lap.runway }}</td>
-              <td class="figure whitespace-nowrap text-right">{{ event.kind === 'touchdown' ? `${round(event.along_ft)} ft ± ${round(event.uncertainty_ft)}` : '–' }}</td>
+              <td class="figure whitespace-nowrap text-right">
+                {{ event.kind === 'touchdown' ? `${round(event.along_ft)} ft ± ${round(event.uncertainty_ft)}` : '–' }}
+              </td>
               <td class="pl-4">
                 <select v-model="choice[index]" class="field" :aria-label="`Recorded lap ${lap.number} is`">
                   <option v-for="one in noted" :key="one.id" :value="one.id">
-                    noted lap {{ one.number }}, {{ clock(one.flown_at) }}{{ one.along_ft === null ? '' : `, ${round(one.along_ft)} ft` }}
+                    noted lap {{ one.number }}, {{ clock(one.flown_at)
+                    }}{{ one.along_ft === null ? '' : `, ${round(one.along_ft)} ft` }}
                   </option>
                   <option :value="NEW">a lap nobody noted</option>
                   <option :value="OUT">left out</option>
@@ -88,14 +103,21 @@ function confirm() {
           </tbody>
         </table>
       </div>
-      <p v-if="counts.twice" role="alert" class="font-bold text-fail-ink">One noted lap stands twice: each can be one recorded lap only.</p>
+      <p v-if="counts.twice" role="alert" class="font-bold text-fail-ink">
+        One noted lap stands twice: each can be one recorded lap only.
+      </p>
       <div class="flex flex-wrap items-center gap-3">
-        <button type="button" class="button button-main" :disabled="counts.twice || !(counts.noted + counts.made)" @click="confirm">
+        <button
+          type="button"
+          class="button button-main"
+          :disabled="counts.twice || !(counts.noted + counts.made)"
+          @click="confirm"
+        >
           Take these laps
         </button>
         <p class="text-soft">
-          {{ counts.noted }} noted lap{{ counts.noted === 1 ? '' : 's' }} measured, {{ counts.made }} made new. What was tapped stays beside
-          what was measured; the better known of the two scores.
+          {{ counts.noted }} noted lap{{ counts.noted === 1 ? '' : 's' }} measured, {{ counts.made }} made new. What was
+          tapped stays beside what was measured; the better known of the two scores.
         </p>
       </div>
     </template>

@@ -37,9 +37,13 @@ const seconds = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).
       step="0.1"
       @input="jump(Number(($event.target as HTMLInputElement).value))"
     />
-    <output class="figure w-24 text-right text-lg" aria-label="Seconds from the end of the lap">{{ seconds(time) }}</output>
+    <output class="figure w-24 text-right text-lg" aria-label="Seconds from the end of the lap">{{
+      seconds(time)
+    }}</output>
     <div class="flex flex-wrap gap-1.5" role="group" aria-label="Jump to">
-      <button v-for="one in moments" :key="one.label" type="button" class="button !px-3" @click="jump(one.time)">{{ one.label }}</button>
+      <button v-for="one in moments" :key="one.label" type="button" class="button !px-3" @click="jump(one.time)">
+        {{ one.label }}
+      </button>
     </div>
   </div>
 </template>

@@ -33,7 +33,7 @@ export function valueAt(lap: Replay, column: Column, time: number): number | nul
   if (a === null || a === undefined) return null
   const [from, to] = [lap.time_s[k]!, lap.time_s[k + 1]]
   if (b === null || b === undefined || to === undefined || time <= from) return a
-  return a + ((b - a) * Math.min(1, (time - from) / (to - from)))
+  return a + (b - a) * Math.min(1, (time - from) / (to - from))
 }
 
 /** Every lap's times span this. */
@@ -69,7 +69,10 @@ export function momentsOf(lap: Replay, landed: boolean): Moment[] {
   )
   if (abeam > 0) found.push({ label: 'Abeam', time: lap.time_s[abeam]! })
   for (const feet of [500, 300]) {
-    const down = lastIndex(lap, (k) => k > 0 && before(k) && lap.along_ft[k]! < 0 && high(k - 1, feet) && !high(k, feet))
+    const down = lastIndex(
+      lap,
+      (k) => k > 0 && before(k) && lap.along_ft[k]! < 0 && high(k - 1, feet) && !high(k, feet),
+    )
     if (down > 0) found.push({ label: `${feet} ft`, time: lap.time_s[down]! })
   }
   const over = lastIndex(lap, (k) => k > 0 && before(k) && lap.along_ft[k]! >= 0 && lap.along_ft[k - 1]! < 0)

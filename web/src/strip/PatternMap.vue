@@ -6,7 +6,15 @@ import type { Pattern, Plan, Runway } from '@/api/types'
 import { LEG_LABEL, round } from '@/words'
 import { landingLength, pavedStart } from './places'
 
-const props = defineProps<{ runway: Runway; pattern: Pattern; width: number; height: number; northUp: boolean; reach: [number, number] | null; marks: Plan['marks'] }>()
+const props = defineProps<{
+  runway: Runway
+  pattern: Pattern
+  width: number
+  height: number
+  northUp: boolean
+  reach: [number, number] | null
+  marks: Plan['marks']
+}>()
 type Spot = readonly [number, number]
 const turn = computed(() => (props.northUp ? (props.runway.course_deg_true * Math.PI) / 180 : 0))
 /** Runway frame to the sheet, in feet: right of the sheet, and up. */
@@ -47,14 +55,18 @@ const y = computed(() => {
   const middle = (box.value.low + box.value.high) / 2
   return scaleLinear([middle, middle + 1], [props.height / 2, props.height / 2 - scale.value])
 })
-const draw = (points: readonly Spot[]) => points.map((p, i) => `${i ? 'L' : 'M'}${x.value(p[0]).toFixed(1)} ${y.value(p[1]).toFixed(1)}`).join('')
+const draw = (points: readonly Spot[]) =>
+  points.map((p, i) => `${i ? 'L' : 'M'}${x.value(p[0]).toFixed(1)} ${y.value(p[1]).toFixed(1)}`).join('')
 const at = (along: number, lateral: number) => {
   const spot = sheet(along, lateral)
   return { x: x.value(spot[0]), y: y.value(spot[1]) }
 }
 const centre = computed(() => {
   const all = track.value
-  return [x.value(all.reduce((sum, p) => sum + p[0], 0) / all.length), y.value(all.reduce((sum, p) => sum + p[1], 0) / all.length)] as const
+  return [
+    x.value(all.reduce((sum, p) => sum + p[0], 0) / all.length),
+    y.value(all.reduce((sum, p) => sum + p[1], 0) / all.length),
+  ] as const
 })
 /** Where a label goes: away from the middle of the pattern, so that it never lies on the track. */
 function outward(place: { x: number; y: number }, far: number) {
@@ -109,7 +121,11 @@ function clearOfLegs(place: { x: number; y: number }, letters: number): Label {
   ]
   const isFree = (label: Label) => {
     const [left, right, top, bottom] = extent(label, letters)
-    return left > 4 && right < props.width - 4 && !taken.some(([l, r, t, b]) => left < r && right > l && top < b && bottom > t)
+    return (
+      left > 4 &&
+      right < props.width - 4 &&
+      !taken.some(([l, r, t, b]) => left < r && right > l && top < b && bottom > t)
+    )
   }
   return places.find(isFree) ?? places[0]!
 }
@@ -149,30 +165,67 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
       stroke="var(--tarmac)"
       :stroke-width="Math.max(8, runway.width_ft * scale)"
     />
-    <line v-if="reach" :x1="at(reach[0], 0).x" :y1="at(reach[0], 0).y" :x2="at(reach[1], 0).x" :y2="at(reach[1], 0).y" stroke="var(--predict)" stroke-width="5" />
+    <line
+      v-if="reach"
+      :x1="at(reach[0], 0).x"
+      :y1="at(reach[0], 0).y"
+      :x2="at(reach[1], 0).x"
+      :y2="at(reach[1], 0).y"
+      stroke="var(--predict)"
+      stroke-width="5"
+    />
     <path :d="draw(track)" fill="none" stroke="var(--aim)" stroke-width="3" stroke-linejoin="round" />
     <g v-for="gate in gates" :key="gate.name" data-mark="gate">
       <circle :cx="gate.x" :cy="gate.y" r="5" fill="var(--card)" stroke="var(--ink)" stroke-width="2.5" />
-      <text :x="gate.label.x" :y="gate.label.y" :text-anchor="inner[gate.label.anchor]" class="label halo" fill="var(--ink)">{{ round(gate.altitude_ft, 10) }}</text>
+      <text
+        :x="gate.label.x"
+        :y="gate.label.y"
+        :text-anchor="inner[gate.label.anchor]"
+        class="label halo"
+        fill="var(--ink)"
+      >
+        {{ round(gate.altitude_ft, 10) }}
+      </text>
     </g>
     <g v-for="mark in near" :key="mark.name" data-mark="ground-mark">
-      <path :d="`M${mark.x} ${mark.y - 9} v9 M${mark.x - 6} ${mark.y} h12`" stroke="var(--pass-ink)" stroke-width="3" fill="none" />
+      <path
+        :d="`M${mark.x} ${mark.y - 9} v9 M${mark.x - 6} ${mark.y} h12`"
+        stroke="var(--pass-ink)"
+        stroke-width="3"
+        fill="none"
+      />
       <circle :cx="mark.x" :cy="mark.y - 10" r="3.5" fill="var(--pass-ink)" />
-      <text :x="mark.label.x" :y="mark.label.y" :text-anchor="mark.label.anchor" class="label halo" fill="var(--pass-ink)">{{ mark.name }}</text>
+      <text
+        :x="mark.label.x"
+        :y="mark.label.y"
+        :text-anchor="mark.label.anchor"
+        class="label halo"
+        fill="var(--pass-ink)"
+      >
+        {{ mark.name }}
+      </text>
     </g>
     <g v-for="leg in legs" :key="leg.leg">
       <text :x="leg.x" :y="leg.y" :text-anchor="leg.anchor" class="label halo" fill="var(--aim-ink)">
         {{ LEG_LABEL[leg.leg] }} {{ String(Math.round(leg.heading_deg_mag)).padStart(3, '0') }}°
       </text>
     </g>
-    <g v-if="windTo !== null" :transform="`translate(${width - 54} 54) rotate(${(windTo * 180) / Math.PI})`" data-mark="wind">
+    <g
+      v-if="windTo !== null"
+      :transform="`translate(${width - 54} 54) rotate(${(windTo * 180) / Math.PI})`"
+      data-mark="wind"
+    >
       <line x1="0" y1="28" x2="0" y2="-12" stroke="var(--ink)" stroke-width="4.5" />
       <path d="M-10 -10 L0 -30 L10 -10 Z" fill="var(--ink)" />
     </g>
-    <text :x="width - 54" y="108" text-anchor="middle" class="label" fill="var(--ink)">{{ round(pattern.wind_kt) }} kt</text>
+    <text :x="width - 54" y="108" text-anchor="middle" class="label" fill="var(--ink)">
+      {{ round(pattern.wind_kt) }} kt
+    </text>
     <g :transform="`translate(14 ${height - 16})`">
       <path :d="`M0 -6 v6 h${mile * scale} v-6`" fill="none" stroke="var(--ink)" stroke-width="2" />
-      <text :x="mile * scale + 8" y="2" class="label" fill="var(--ink)">½ nm · {{ northUp ? 'north up' : 'runway up' }}</text>
+      <text :x="mile * scale + 8" y="2" class="label" fill="var(--ink)">
+        ½ nm · {{ northUp ? 'north up' : 'runway up' }}
+      </text>
     </g>
   </svg>
 </template>

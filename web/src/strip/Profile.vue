@@ -32,7 +32,12 @@ const path = computed(() => {
 })
 /** Roundout: the circular arc, drawn as a parabola that leaves along the path and ends level. */
 const roundout = computed(() => {
-  const { roundout_start_ft: a, hold_off_start_ft: b, roundout_height_ft: high, hold_off_height_ft: low } = props.brief.touchdown
+  const {
+    roundout_start_ft: a,
+    hold_off_start_ft: b,
+    roundout_height_ft: high,
+    hold_off_height_ft: low,
+  } = props.brief.touchdown
   return draw(
     Array.from({ length: 13 }, (_, i) => {
       const part = i / 12
@@ -45,7 +50,9 @@ const hold = computed(() => {
   return draw(Array.from({ length: 9 }, (_, i) => [a + ((b - a) * i) / 8, low * (1 - (i / 8) ** 2)] as const))
 })
 const stop = computed(() =>
-  props.brief.ground.ground_roll ? props.brief.touchdown.predicted_touchdown_ft + props.brief.ground.ground_roll.expected_ft : null,
+  props.brief.ground.ground_roll
+    ? props.brief.touchdown.predicted_touchdown_ft + props.brief.ground.ground_roll.expected_ft
+    : null,
 )
 const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1) - x.value(0))))
 </script>
@@ -69,7 +76,13 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     <line :x1="0" :x2="width" :y1="y(0)" :y2="y(0)" stroke="var(--ink-soft)" />
     <g v-if="crossing > 0 && crossing < highest">
       <line :x1="x(0)" :x2="x(0)" :y1="y(crossing)" :y2="y(0)" stroke="var(--ink-soft)" stroke-dasharray="2 3" />
-      <text :x="Math.max(4, x(0) - 6)" :y="y(0) + 20" :text-anchor="x(0) > 150 ? 'end' : 'start'" class="words" fill="var(--ink-soft)">
+      <text
+        :x="Math.max(4, x(0) - 6)"
+        :y="y(0) + 20"
+        :text-anchor="x(0) > 150 ? 'end' : 'start'"
+        class="words"
+        fill="var(--ink-soft)"
+      >
         wheels {{ round(crossing) }} ft up at the threshold
       </text>
     </g>
@@ -125,12 +138,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     >
       roundout from {{ round(brief.touchdown.roundout_height_ft) }} ft
     </text>
-    <text
-      :x="x(brief.touchdown.predicted_touchdown_ft) + 14"
-      :y="y(0) - 9"
-      class="words"
-      fill="var(--aim-ink)"
-    >
+    <text :x="x(brief.touchdown.predicted_touchdown_ft) + 14" :y="y(0) - 9" class="words" fill="var(--aim-ink)">
       float {{ round(brief.touchdown.float_ft, 10) }} ft, {{ brief.touchdown.float_s.toFixed(1) }} s
     </text>
     <text

@@ -30,7 +30,14 @@ const props = withDefaults(
     spotLabel?: string
     tapLabel?: string
   }>(),
-  { runwayHeight: 74, reach: null, brief: null, touches: () => [], spotLabel: 'Spot', tapLabel: 'Where the wheels touched' },
+  {
+    runwayHeight: 74,
+    reach: null,
+    brief: null,
+    touches: () => [],
+    spotLabel: 'Spot',
+    tapLabel: 'Where the wheels touched',
+  },
 )
 const emit = defineEmits<{
   spot: [feet: number]
@@ -155,8 +162,18 @@ function fineTune(event: KeyboardEvent) {
 
       <!-- what a glide from abeam can reach: a bar along the lower edge -->
       <g v-if="reach" data-mark="reach">
-        <rect :x="x(reach[0])" :y="bottom - 7" :width="Math.max(0, x(reach[1]) - x(reach[0]))" height="7" fill="var(--paint)" stroke="var(--aim)" stroke-width="1.5" />
-        <text :x="Math.max(x(reach[0]), x(0)) + 24" :y="bottom - 12" class="label" fill="var(--paint)">glide reach</text>
+        <rect
+          :x="x(reach[0])"
+          :y="bottom - 7"
+          :width="Math.max(0, x(reach[1]) - x(reach[0]))"
+          height="7"
+          fill="var(--paint)"
+          stroke="var(--aim)"
+          stroke-width="1.5"
+        />
+        <text :x="Math.max(x(reach[0]), x(0)) + 24" :y="bottom - 12" class="label" fill="var(--paint)">
+          glide reach
+        </text>
       </g>
 
       <template v-if="brief && words">

@@ -45,14 +45,29 @@ const climb = computed(() => {
     [place(over), 50],
     [last.value, 50 + (last.value - place(over)) * gradient.value],
   ]
-  return line<[number, number]>((p) => x.value(p[0]), (p) => y.value(p[1]))(points) ?? ''
+  return (
+    line<[number, number]>(
+      (p) => x.value(p[0]),
+      (p) => y.value(p[1]),
+    )(points) ?? ''
+  )
 })
 const marks = computed(() => {
   const { ground_roll_ft: roll, over_50_ft_ft: over } = props.takeoff
   return [
-    { key: 'abort', feet: place(props.takeoff.abort_point_ft), words: `Abort mark ${round(props.takeoff.abort_point_ft, 10)}`, fill: 'var(--fail-ink)', row: 0 },
-    ...(roll === null ? [] : [{ key: 'off', feet: place(roll), words: `Lift-off ${round(roll, 10)}`, fill: 'var(--aim-ink)', row: 2 }]),
-    ...(over === null ? [] : [{ key: 'fifty', feet: place(over), words: `50 ft ${round(over, 10)}`, fill: 'var(--pass-ink)', row: 1 }]),
+    {
+      key: 'abort',
+      feet: place(props.takeoff.abort_point_ft),
+      words: `Abort mark ${round(props.takeoff.abort_point_ft, 10)}`,
+      fill: 'var(--fail-ink)',
+      row: 0,
+    },
+    ...(roll === null
+      ? []
+      : [{ key: 'off', feet: place(roll), words: `Lift-off ${round(roll, 10)}`, fill: 'var(--aim-ink)', row: 2 }]),
+    ...(over === null
+      ? []
+      : [{ key: 'fifty', feet: place(over), words: `50 ft ${round(over, 10)}`, fill: 'var(--pass-ink)', row: 1 }]),
   ]
 })
 const labelX = (feet: number, words: string) => clamp(x.value(feet), words.length * 4, props.width - words.length * 4)
@@ -75,7 +90,14 @@ const ticks = computed(() => {
     <RunwayPaint :runway="runway" :x="x" :top="TOP" :height="TALL" />
     <g v-for="tick in ticks" :key="tick">
       <line :x1="x(place(tick))" :x2="x(place(tick))" :y1="TOP + TALL" :y2="TOP + TALL + 6" stroke="var(--ink-soft)" />
-      <text :x="clamp(x(place(tick)), 12, width - 16)" :y="TOP + TALL + 20" text-anchor="middle" class="figure" font-size="13" fill="var(--ink-soft)">
+      <text
+        :x="clamp(x(place(tick)), 12, width - 16)"
+        :y="TOP + TALL + 20"
+        text-anchor="middle"
+        class="figure"
+        font-size="13"
+        fill="var(--ink-soft)"
+      >
         {{ round(tick) }}
       </text>
     </g>
@@ -97,7 +119,13 @@ const ticks = computed(() => {
         stroke-width="3"
         :stroke-dasharray="mark.key === 'abort' ? '' : '6 4'"
       />
-      <text :x="labelX(mark.feet, mark.words)" :y="TOP - 46 + mark.row * 18" text-anchor="middle" class="label" :fill="mark.fill">
+      <text
+        :x="labelX(mark.feet, mark.words)"
+        :y="TOP - 46 + mark.row * 18"
+        text-anchor="middle"
+        class="label"
+        :fill="mark.fill"
+      >
         {{ mark.words }}
       </text>
     </g>
@@ -112,12 +140,25 @@ const ticks = computed(() => {
         fill="var(--grass)"
         stroke="var(--ink)"
       />
-      <text :x="x(end + obstacle.beyond_end_ft) - 8" :y="y(obstacle.height_ft) + 12" text-anchor="end" class="words" fill="var(--ink)">
+      <text
+        :x="x(end + obstacle.beyond_end_ft) - 8"
+        :y="y(obstacle.height_ft) + 12"
+        text-anchor="end"
+        class="words"
+        fill="var(--ink)"
+      >
         obstacle {{ round(obstacle.height_ft) }} ft
       </text>
     </g>
     <path :d="climb" fill="none" stroke="var(--aim)" stroke-width="3.5" />
-    <text v-if="takeoff.over_50_ft_ft !== null" :x="x(place(takeoff.over_50_ft_ft)) - 6" :y="y(50) - 6" text-anchor="end" class="words" fill="var(--ink)">
+    <text
+      v-if="takeoff.over_50_ft_ft !== null"
+      :x="x(place(takeoff.over_50_ft_ft)) - 6"
+      :y="y(50) - 6"
+      text-anchor="end"
+      class="words"
+      fill="var(--ink)"
+    >
       50 ft
     </text>
     <text x="4" :y="GROUND + 22" class="words" fill="var(--ink-soft)">feet from the start of the roll</text>

@@ -52,20 +52,24 @@ const reach = computed(() =>
   Math.max(
     100,
     ...laps.value.flatMap((lap) =>
-      [1, -1].map((way) =>
-        lap.diagnosis.parts.reduce((sum, part) => sum + Math.max(0, way * (part.feet ?? 0)), 0),
-      ),
+      [1, -1].map((way) => lap.diagnosis.parts.reduce((sum, part) => sum + Math.max(0, way * (part.feet ?? 0)), 0)),
     ),
   ),
 )
 const criterion = (lap: Lap, name: string) => lap.score.criteria.find((one) => one.name === name)
 /** How well a measured touchdown is known; taps say it nowhere else either. */
-const halfWidth = (lap: Lap) => (lap.known_by.along_ft === 'tracked' ? (lap.readings.along_ft as Record<string, { half_width: number | null }>).tracked?.half_width : null)
+const halfWidth = (lap: Lap) =>
+  lap.known_by.along_ft === 'tracked'
+    ? (lap.readings.along_ft as Record<string, { half_width: number | null }>).tracked?.half_width
+    : null
 const flights = useQuery({ ...tracksQuery, retry: false })
 const ofSortie = computed(() => flights.data.value?.tracks.filter((one) => one.sortie_id === id) ?? [])
 const pieces = useQuery({ queryKey: ['pieces', id], queryFn: () => api.tracks(id), retry: false })
 const sync = useSync()
-watch(() => sync.pieces, () => void pieces.refetch()) // one that waited on this device has been sent
+watch(
+  () => sync.pieces,
+  () => void pieces.refetch(),
+) // one that waited on this device has been sent
 const router = useRouter()
 const problem = ref('')
 async function measure() {
@@ -91,13 +95,13 @@ const verdict = (lap: Lap) =>
     <div class="flex flex-wrap items-baseline gap-x-3">
       <h1 class="text-2xl font-bold">Debrief: {{ sortie.student.name }}</h1>
       <p class="text-soft">
-        {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.airfield }} {{ sortie.runway.ident }} · {{ sortie.aircraft.name }} ·
-        {{ windWords(sortie) }} · {{ sortie.standard.name }}
+        {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.airfield }} {{ sortie.runway.ident }} ·
+        {{ sortie.aircraft.name }} · {{ windWords(sortie) }} · {{ sortie.standard.name }}
       </p>
     </div>
     <p v-if="unreadable" class="panel" role="alert">
-      {{ unreadable === 1 ? 'One lap of this sortie is' : `${unreadable} laps of this sortie are` }} kept but cannot be read, and
-      not shown here. Tell whoever runs Bullseye at your school; the others are complete.
+      {{ unreadable === 1 ? 'One lap of this sortie is' : `${unreadable} laps of this sortie are` }} kept but cannot be
+      read, and not shown here. Tell whoever runs Bullseye at your school; the others are complete.
     </p>
     <p v-if="!laps.length" class="panel">
       No lap flown yet.
@@ -109,7 +113,15 @@ const verdict = (lap: Lap) =>
         <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>
       </section>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
-        <Figure label="In the box" :value="`${summary.hits} of ${summary.measured}`" :note="summary.landings - summary.measured ? `${summary.landings - summary.measured} touchdown not marked` : 'landings marked'" />
+        <Figure
+          label="In the box"
+          :value="`${summary.hits} of ${summary.measured}`"
+          :note="
+            summary.landings - summary.measured
+              ? `${summary.landings - summary.measured} touchdown not marked`
+              : 'landings marked'
+          "
+        />
         <Figure
           label="Mean from the target"
           :value="signed(summary.mean_error_ft, 5)"
@@ -160,18 +172,33 @@ const verdict = (lap: Lap) =>
             <tr v-for="lap in laps" :key="lap.id" class="border-b border-line">
               <td class="figure py-1.5">{{ lap.number }}</td>
               <td>{{ OUTCOME_LABEL[lap.outcome] }}</td>
-              <td class="figure whitespace-nowrap text-right">{{ from(lap) === null ? '–' : `${signed(from(lap))} ft` }}<span v-if="halfWidth(lap)" class="text-soft"> ±{{ round(halfWidth(lap)) }}</span></td>
               <td class="figure whitespace-nowrap text-right">
-                {{ typeof criterion(lap, 'speed')?.value === 'number' ? `${signed(criterion(lap, 'speed')!.value as number)} kt` : '–' }}
+                {{ from(lap) === null ? '–' : `${signed(from(lap))} ft`
+                }}<span v-if="halfWidth(lap)" class="text-soft"> ±{{ round(halfWidth(lap)) }}</span>
               </td>
-              <td class="figure whitespace-nowrap text-right">{{ lap.float_s === null ? '–' : `${lap.float_s.toFixed(1)} s` }}</td>
+              <td class="figure whitespace-nowrap text-right">
+                {{
+                  typeof criterion(lap, 'speed')?.value === 'number'
+                    ? `${signed(criterion(lap, 'speed')!.value as number)} kt`
+                    : '–'
+                }}
+              </td>
+              <td class="figure whitespace-nowrap text-right">
+                {{ lap.float_s === null ? '–' : `${lap.float_s.toFixed(1)} s` }}
+              </td>
               <td class="pl-3">{{ lap.drift ?? '–' }}</td>
               <td class="figure whitespace-nowrap text-right">
                 {{ lap.score.points === null ? '–' : `${round(lap.score.points)}/${lap.score.out_of}` }}
               </td>
               <td
                 class="whitespace-nowrap pl-3 font-bold"
-                :class="lap.score.meets_standard === null ? 'text-soft' : lap.score.meets_standard ? 'text-pass-ink' : 'text-fail-ink'"
+                :class="
+                  lap.score.meets_standard === null
+                    ? 'text-soft'
+                    : lap.score.meets_standard
+                      ? 'text-pass-ink'
+                      : 'text-fail-ink'
+                "
               >
                 {{ lap.outcome === 'go_around' ? 'not judged' : verdict(lap) }}
               </td>
@@ -184,7 +211,11 @@ const verdict = (lap: Lap) =>
       </section>
       <section class="panel space-y-3" aria-label="Why each landed there">
         <h2 class="text-lg font-bold">Why each landed there, from the middle of the box</h2>
-        <div v-for="lap in laps.filter((one) => one.diagnosis.error_ft !== null)" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
+        <div
+          v-for="lap in laps.filter((one) => one.diagnosis.error_ft !== null)"
+          :key="lap.id"
+          class="grid gap-x-3 sm:grid-cols-[7rem_1fr]"
+        >
           <p>
             <span class="font-bold">Lap {{ lap.number }}</span>
             <span class="figure block">{{ signed(lap.diagnosis.error_ft, 5) }} ft</span>
@@ -193,14 +224,28 @@ const verdict = (lap: Lap) =>
         </div>
       </section>
     </template>
-    <section v-if="flights.data.value" class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2" aria-label="Recorded flight">
+    <section
+      v-if="flights.data.value"
+      class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2"
+      aria-label="Recorded flight"
+    >
       <b>Recorded flight</b>
-      <RouterLink v-for="one in ofSortie" :key="one.id" :to="{ name: 'track', params: { track: one.id } }" class="button button-main">
+      <RouterLink
+        v-for="one in ofSortie"
+        :key="one.id"
+        :to="{ name: 'track', params: { track: one.id } }"
+        class="button button-main"
+      >
         Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
       </RouterLink>
       <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
       <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
-      <button v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length" type="button" class="button" @click="measure">
+      <button
+        v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length"
+        type="button"
+        class="button"
+        @click="measure"
+      >
         Measure from the tablet’s own positions
       </button>
       <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>

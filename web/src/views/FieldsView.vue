@@ -40,19 +40,28 @@ async function keep() {
   const old = before.value
   const row = id.value
   if (!field) return
-  await editor.keep(field.name, (at) => api.keepAirfield(toGeoJson(field), at), old && row !== null ? () => api.keepAirfield(old, row) : null)
+  await editor.keep(
+    field.name,
+    (at) => api.keepAirfield(toGeoJson(field), at),
+    old && row !== null ? () => api.keepAirfield(old, row) : null,
+  )
   if (!problem.value) before.value = toGeoJson(field)
 }
 function download() {
   const field = draft.value
   if (!field) return
-  saveFile(new Blob([JSON.stringify(toGeoJson(field), null, 2)], { type: 'application/geo+json' }), `${field.ident || 'field'}.geojson`)
+  saveFile(
+    new Blob([JSON.stringify(toGeoJson(field), null, 2)], { type: 'application/geo+json' }),
+    `${field.ident || 'field'}.geojson`,
+  )
 }
 type Found = Awaited<ReturnType<typeof api.readRunwayTable>>
 const found = ref<Found | null>(null)
 const wanted = ref('')
 const shown = computed(() =>
-  (found.value?.fields ?? []).filter((one) => one.ident.toLowerCase().includes(wanted.value.toLowerCase())).slice(0, 40),
+  (found.value?.fields ?? [])
+    .filter((one) => one.ident.toLowerCase().includes(wanted.value.toLowerCase()))
+    .slice(0, 40),
 )
 async function upload(event: Event) {
   const input = event.target as HTMLInputElement
@@ -62,7 +71,8 @@ async function upload(event: Event) {
   found.value = null
   if (!file) return
   if (file.size > 200_000) {
-    problem.value = 'The file is over 200 kB: keep only the lines of the fields you need, the first line with the column names too.'
+    problem.value =
+      'The file is over 200 kB: keep only the lines of the fields you need, the first line with the column names too.'
     return
   }
   const text = await file.text()
@@ -97,7 +107,12 @@ const number = (event: Event) => {
       <h1 id="fields" class="text-2xl font-bold">Fields</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="row in catalogue.data.value.airfields" :key="row.id">
-          <button type="button" class="button w-full !justify-start" :class="row.id === id ? 'button-main' : ''" @click="show(row)">
+          <button
+            type="button"
+            class="button w-full !justify-start"
+            :class="row.id === id ? 'button-main' : ''"
+            @click="show(row)"
+          >
             {{ row.name }}<span v-if="row.is_fictional" class="font-normal"> · fictional</span>
           </button>
         </li>
@@ -105,7 +120,12 @@ const number = (event: Event) => {
       <div v-if="mayChange" class="mt-3 space-y-2">
         <button type="button" class="button w-full" @click="start">New field</button>
         <label class="button w-full cursor-pointer text-center">
-          From GeoJSON or a runway table (CSV)<input type="file" accept=".geojson,.json,.csv,text/csv,application/geo+json" class="sr-only" @change="upload" />
+          From GeoJSON or a runway table (CSV)<input
+            type="file"
+            accept=".geojson,.json,.csv,text/csv,application/geo+json"
+            class="sr-only"
+            @change="upload"
+          />
         </label>
       </div>
     </section>
@@ -114,7 +134,9 @@ const number = (event: Event) => {
         <label for="wanted" class="heading">Find one of {{ found.fields.length }} fields</label>
         <input id="wanted" v-model="wanted" class="field" />
         <ul class="mt-2 flex flex-wrap gap-1">
-          <li v-for="one in shown" :key="one.ident"><button type="button" class="button" @click="take(one)">{{ one.ident }}: {{ one.runways }} runways</button></li>
+          <li v-for="one in shown" :key="one.ident">
+            <button type="button" class="button" @click="take(one)">{{ one.ident }}: {{ one.runways }} runways</button>
+          </li>
         </ul>
         <details v-if="found.left_out.length" class="mt-2 text-sm">
           <summary>{{ found.left_out.length }} lines were left out</summary>
@@ -127,64 +149,262 @@ const number = (event: Event) => {
           <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || 'New field' }}</h2>
           <template v-if="mayChange">
             <button type="submit" class="button button-main">Keep</button>
-            <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+            <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
+              Take out of use
+            </button>
           </template>
           <button type="button" class="button" @click="download">Save as GeoJSON</button>
         </div>
         <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
         <fieldset :disabled="!mayChange" class="min-w-0 space-y-4">
           <section class="panel grid gap-3 sm:grid-cols-2 lg:grid-cols-4" aria-label="The field">
-            <div><label for="f-name" class="heading">Name</label><input id="f-name" v-model="draft.name" class="field" maxlength="80" required /></div>
-            <div><label for="f-ident" class="heading">Ident</label><input id="f-ident" v-model="draft.ident" class="field" maxlength="8" required /></div>
-            <div><label for="f-elev" class="heading">Elevation, ft</label><input id="f-elev" v-model.number="draft.elevation_ft" class="field figure" type="number" step="any" required /></div>
-            <div><label for="f-tpa" class="heading">Pattern altitude, ft</label><input id="f-tpa" class="field figure" type="number" step="any" :value="draft.pattern_altitude_ft ?? ''" placeholder="1,000 ft up" @change="draft.pattern_altitude_ft = number($event)" /></div>
+            <div>
+              <label for="f-name" class="heading">Name</label
+              ><input id="f-name" v-model="draft.name" class="field" maxlength="80" required />
+            </div>
+            <div>
+              <label for="f-ident" class="heading">Ident</label
+              ><input id="f-ident" v-model="draft.ident" class="field" maxlength="8" required />
+            </div>
+            <div>
+              <label for="f-elev" class="heading">Elevation, ft</label
+              ><input
+                id="f-elev"
+                v-model.number="draft.elevation_ft"
+                class="field figure"
+                type="number"
+                step="any"
+                required
+              />
+            </div>
+            <div>
+              <label for="f-tpa" class="heading">Pattern altitude, ft</label
+              ><input
+                id="f-tpa"
+                class="field figure"
+                type="number"
+                step="any"
+                :value="draft.pattern_altitude_ft ?? ''"
+                placeholder="1,000 ft up"
+                @change="draft.pattern_altitude_ft = number($event)"
+              />
+            </div>
           </section>
           <FieldMap :field="draft" />
-          <section v-for="(runway, r) in draft.runways" :key="r" class="panel space-y-2" :aria-label="`Runway ${r + 1}`">
+          <section
+            v-for="(runway, r) in draft.runways"
+            :key="r"
+            class="panel space-y-2"
+            :aria-label="`Runway ${r + 1}`"
+          >
             <div class="flex flex-wrap items-center gap-2">
               <h3 class="flex-1 text-lg font-bold">Runway {{ runway.ends.map((end) => end.ident).join('/') }}</h3>
-              <label class="flex items-center gap-2 text-sm">Surface
-                <select v-model="runway.surface" class="field !w-32"><option v-for="one in SURFACES" :key="one" :value="one">{{ one }}</option></select>
+              <label class="flex items-center gap-2 text-sm"
+                >Surface
+                <select v-model="runway.surface" class="field !w-32">
+                  <option v-for="one in SURFACES" :key="one" :value="one">{{ one }}</option>
+                </select>
               </label>
-              <label class="flex items-center gap-2 text-sm">Width, ft <input v-model.number="runway.width_ft" class="field figure !w-24" type="number" step="any" /></label>
-              <button v-if="mayChange" type="button" class="button" :disabled="draft.runways.length < 2" @click="draft.runways.splice(r, 1)">Remove</button>
+              <label class="flex items-center gap-2 text-sm"
+                >Width, ft <input v-model.number="runway.width_ft" class="field figure !w-24" type="number" step="any"
+              /></label>
+              <button
+                v-if="mayChange"
+                type="button"
+                class="button"
+                :disabled="draft.runways.length < 2"
+                @click="draft.runways.splice(r, 1)"
+              >
+                Remove
+              </button>
             </div>
             <div class="overflow-x-auto" tabindex="0" :aria-label="`Runway ${r + 1}: its ends`">
               <table class="w-full min-w-[60rem] text-left">
                 <thead>
                   <tr class="text-sm text-soft">
-                    <th>End</th><th>Latitude, ° N</th><th>Longitude, ° E</th><th>Elev., ft</th><th class="pr-2">Displaced, ft</th><th>Pattern</th><th>Path, °</th><th class="pr-2">Obstacle, ft high</th><th class="pr-2">ft before</th><th>Preferred</th>
+                    <th>End</th>
+                    <th>Latitude, ° N</th>
+                    <th>Longitude, ° E</th>
+                    <th>Elev., ft</th>
+                    <th class="pr-2">Displaced, ft</th>
+                    <th>Pattern</th>
+                    <th>Path, °</th>
+                    <th class="pr-2">Obstacle, ft high</th>
+                    <th class="pr-2">ft before</th>
+                    <th>Preferred</th>
                   </tr>
                 </thead>
                 <tbody>
                   <tr v-for="(end, e) in runway.ends" :key="e">
-                    <td class="py-1 pr-1"><input v-model="end.ident" class="field !w-14" maxlength="4" :aria-label="`Runway ${r + 1}, end ${e + 1}: ident`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.lat" class="field figure !w-36" type="number" step="any" :aria-label="`${end.ident}: latitude`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.lon" class="field figure !w-40" type="number" step="any" :aria-label="`${end.ident}: longitude`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.elevation_ft" class="field figure !w-20" type="number" step="any" :aria-label="`${end.ident}: elevation`" /></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.displaced_threshold_ft" class="field figure !w-24" type="number" step="any" :aria-label="`${end.ident}: displaced threshold`" /></td>
-                    <td class="py-1 pr-1"><select v-model="end.pattern" class="field !w-24" :aria-label="`${end.ident}: pattern side`"><option value="left">left</option><option value="right">right</option></select></td>
-                    <td class="py-1 pr-1"><input v-model.number="end.path_angle_deg" class="field figure !w-14" type="number" step="any" :aria-label="`${end.ident}: path angle`" /></td>
-                    <td class="py-1 pr-1"><input class="field figure !w-20" type="number" step="any" placeholder="none" :value="end.obstacle?.height_ft ?? ''" :aria-label="`${end.ident}: obstacle height`" @change="end.obstacle = number($event) === null ? null : { height_ft: number($event)!, before_threshold_ft: end.obstacle?.before_threshold_ft ?? 500 }" /></td>
-                    <td class="py-1 pr-1"><input class="field figure !w-20" type="number" step="any" :disabled="!end.obstacle" :value="end.obstacle?.before_threshold_ft ?? ''" :aria-label="`${end.ident}: obstacle before the threshold`" @change="end.obstacle && (end.obstacle.before_threshold_ft = number($event) ?? 0)" /></td>
-                    <td class="py-1"><input v-model="end.preferred" type="checkbox" class="h-6 w-6" :aria-label="`${end.ident}: preferred`" /></td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model="end.ident"
+                        class="field !w-14"
+                        maxlength="4"
+                        :aria-label="`Runway ${r + 1}, end ${e + 1}: ident`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model.number="end.lat"
+                        class="field figure !w-36"
+                        type="number"
+                        step="any"
+                        :aria-label="`${end.ident}: latitude`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model.number="end.lon"
+                        class="field figure !w-40"
+                        type="number"
+                        step="any"
+                        :aria-label="`${end.ident}: longitude`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model.number="end.elevation_ft"
+                        class="field figure !w-20"
+                        type="number"
+                        step="any"
+                        :aria-label="`${end.ident}: elevation`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model.number="end.displaced_threshold_ft"
+                        class="field figure !w-24"
+                        type="number"
+                        step="any"
+                        :aria-label="`${end.ident}: displaced threshold`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <select v-model="end.pattern" class="field !w-24" :aria-label="`${end.ident}: pattern side`">
+                        <option value="left">left</option>
+                        <option value="right">right</option>
+                      </select>
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        v-model.number="end.path_angle_deg"
+                        class="field figure !w-14"
+                        type="number"
+                        step="any"
+                        :aria-label="`${end.ident}: path angle`"
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        class="field figure !w-20"
+                        type="number"
+                        step="any"
+                        placeholder="none"
+                        :value="end.obstacle?.height_ft ?? ''"
+                        :aria-label="`${end.ident}: obstacle height`"
+                        @change="
+                          end.obstacle =
+                            number($event) === null
+                              ? null
+                              : {
+                                  height_ft: number($event)!,
+                                  before_threshold_ft: end.obstacle?.before_threshold_ft ?? 500,
+                                }
+                        "
+                      />
+                    </td>
+                    <td class="py-1 pr-1">
+                      <input
+                        class="field figure !w-20"
+                        type="number"
+                        step="any"
+                        :disabled="!end.obstacle"
+                        :value="end.obstacle?.before_threshold_ft ?? ''"
+                        :aria-label="`${end.ident}: obstacle before the threshold`"
+                        @change="end.obstacle && (end.obstacle.before_threshold_ft = number($event) ?? 0)"
+                      />
+                    </td>
+                    <td class="py-1">
+                      <input
+                        v-model="end.preferred"
+                        type="checkbox"
+                        class="h-6 w-6"
+                        :aria-label="`${end.ident}: preferred`"
+                      />
+                    </td>
                   </tr>
                 </tbody>
               </table>
             </div>
-            <p class="text-sm text-soft">The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft, {{ Math.round(courseDeg(runway)) }}° true.</p>
+            <p class="text-sm text-soft">
+              The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft,
+              {{ Math.round(courseDeg(runway)) }}° true.
+            </p>
           </section>
-          <button v-if="mayChange" type="button" class="button" @click="draft.runways.push(blankField(draft).runways[0]!)">Another runway</button>
+          <button
+            v-if="mayChange"
+            type="button"
+            class="button"
+            @click="draft.runways.push(blankField(draft).runways[0]!)"
+          >
+            Another runway
+          </button>
           <section class="panel space-y-2" aria-label="Ground marks">
             <h3 class="font-bold">Ground marks: what you point at</h3>
-            <div v-for="(mark, m) in draft.marks" :key="m" class="grid grid-cols-2 gap-2 sm:grid-cols-[1fr_7rem_7rem_7rem_auto]">
-              <input v-model="mark.name" class="field" maxlength="80" placeholder="clearing in the wood" :aria-label="`Mark ${m + 1}: name`" />
-              <input v-model.number="mark.lat" class="field figure" type="number" step="any" :aria-label="`Mark ${m + 1}: latitude`" />
-              <input v-model.number="mark.lon" class="field figure" type="number" step="any" :aria-label="`Mark ${m + 1}: longitude`" />
-              <select v-model="mark.use" class="field" :aria-label="`Mark ${m + 1}: used on`"><option v-for="use in USES" :key="use" :value="use">{{ use.replace('_', '-') }}</option></select>
-              <button type="button" class="button !px-3" :aria-label="`Remove mark ${m + 1}`" @click="draft.marks.splice(m, 1)">×</button>
+            <div
+              v-for="(mark, m) in draft.marks"
+              :key="m"
+              class="grid grid-cols-2 gap-2 sm:grid-cols-[1fr_7rem_7rem_7rem_auto]"
+            >
+              <input
+                v-model="mark.name"
+                class="field"
+                maxlength="80"
+                placeholder="clearing in the wood"
+                :aria-label="`Mark ${m + 1}: name`"
+              />
+              <input
+                v-model.number="mark.lat"
+                class="field figure"
+                type="number"
+                step="any"
+                :aria-label="`Mark ${m + 1}: latitude`"
+              />
+              <input
+                v-model.number="mark.lon"
+                class="field figure"
+                type="number"
+                step="any"
+                :aria-label="`Mark ${m + 1}: longitude`"
+              />
+              <select v-model="mark.use" class="field" :aria-label="`Mark ${m + 1}: used on`">
+                <option v-for="use in USES" :key="use" :value="use">{{ use.replace('_', '-') }}</option>
+              </select>
+              <button
+                type="button"
+                class="button !px-3"
+                :aria-label="`Remove mark ${m + 1}`"
+                @click="draft.marks.splice(m, 1)"
+              >
+                ×
+              </button>
             </div>
-            <button v-if="mayChange" type="button" class="button" @click="draft.marks.push({ name: '', lat: draft.runways[0]?.ends[0]?.lat ?? 0, lon: draft.runways[0]?.ends[0]?.lon ?? 0, use: 'base' })">Pin a mark</button>
+            <button
+              v-if="mayChange"
+              type="button"
+              class="button"
+              @click="
+                draft.marks.push({
+                  name: '',
+                  lat: draft.runways[0]?.ends[0]?.lat ?? 0,
+                  lon: draft.runways[0]?.ends[0]?.lon ?? 0,
+                  use: 'base',
+                })
+              "
+            >
+              Pin a mark
+            </button>
           </section>
         </fieldset>
       </form>

@@ -19,36 +19,65 @@ const ticks = computed(() => x.value.ticks(6))
   <div v-else class="space-y-3">
     <h1 class="text-2xl font-bold">Fleet: how far each aircraft floats</h1>
     <p class="max-w-3xl">
-      From the end of the roundout to touchdown, at its usual weight and approach speed, in still air at sea level. Learned
-      from all pilots’ laps; the thin line holds 95 of 100. Timed floats tell most: hold the button on the Laps screen.
+      From the end of the roundout to touchdown, at its usual weight and approach speed, in still air at sea level.
+      Learned from all pilots’ laps; the thin line holds 95 of 100. Timed floats tell most: hold the button on the Laps
+      screen.
     </p>
     <p v-if="!rows.length" class="panel">No laps with a touchdown yet.</p>
     <ul v-else class="panel space-y-3">
-      <li v-for="one in rows" :key="`${one.aircraft} ${one.flap}`" class="grid gap-x-4 gap-y-1 sm:grid-cols-[13rem_1fr]">
+      <li
+        v-for="one in rows"
+        :key="`${one.aircraft} ${one.flap}`"
+        class="grid gap-x-4 gap-y-1 sm:grid-cols-[13rem_1fr]"
+      >
         <div>
           <p class="font-bold">{{ one.aircraft }}, flap {{ one.flap }}</p>
           <p class="text-sm text-soft">
             {{ one.laps }} lap{{ one.laps === 1 ? '' : 's' }}, {{ one.timed_laps }} timed;
-            {{ one.deceleration_fps2.toFixed(1) }} ft/s² ({{ one.deceleration_low.toFixed(1) }} to {{ one.deceleration_high.toFixed(1) }})
+            {{ one.deceleration_fps2.toFixed(1) }} ft/s² ({{ one.deceleration_low.toFixed(1) }} to
+            {{ one.deceleration_high.toFixed(1) }})
           </p>
         </div>
         <div>
           <p class="figure text-xl leading-none">
             {{ round(one.float_ft, 10) }}<span class="unit">ft</span>{{ ' ' }}
-            <span class="ml-2 text-base text-soft">{{ round(one.float_low_ft, 10) }} to {{ round(one.float_high_ft, 10) }}</span>
+            <span class="ml-2 text-base text-soft"
+              >{{ round(one.float_low_ft, 10) }} to {{ round(one.float_high_ft, 10) }}</span
+            >
           </p>
           <svg viewBox="0 0 100 10" preserveAspectRatio="none" class="mt-1 block h-6 w-full" aria-hidden="true">
             <rect x="0" y="0" width="100" height="10" fill="var(--paper)" />
-            <line v-for="tick in ticks" :key="tick" :x1="x(tick)" :x2="x(tick)" y1="0" y2="10" stroke="var(--line)" stroke-width="0.2" />
+            <line
+              v-for="tick in ticks"
+              :key="tick"
+              :x1="x(tick)"
+              :x2="x(tick)"
+              y1="0"
+              y2="10"
+              stroke="var(--line)"
+              stroke-width="0.2"
+            />
             <rect x="0" y="2" :width="x(one.float_ft)" height="6" fill="var(--predict)" />
-            <rect :x="x(one.float_low_ft)" y="4.4" :width="x(one.float_high_ft) - x(one.float_low_ft)" height="1.2" fill="var(--ink)" />
+            <rect
+              :x="x(one.float_low_ft)"
+              y="4.4"
+              :width="x(one.float_high_ft) - x(one.float_low_ft)"
+              height="1.2"
+              fill="var(--ink)"
+            />
           </svg>
         </div>
       </li>
       <li class="grid gap-x-4 text-sm text-soft sm:grid-cols-[13rem_1fr]">
         <span class="hidden sm:block" />
         <span class="relative block h-5">
-          <span v-for="tick in ticks" :key="tick" class="figure absolute -translate-x-1/2" :style="{ left: `${x(tick)}%` }">{{ round(tick) }}</span>
+          <span
+            v-for="tick in ticks"
+            :key="tick"
+            class="figure absolute -translate-x-1/2"
+            :style="{ left: `${x(tick)}%` }"
+            >{{ round(tick) }}</span
+          >
         </span>
       </li>
     </ul>

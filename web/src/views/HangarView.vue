@@ -17,7 +17,16 @@ const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<AircraftSpec>('aircraft')
 const { draft, id, fields, problem, saved } = editor
-const PHASES = ['before takeoff', 'takeoff', 'climb', 'downwind', 'base', 'final', 'go-around', 'after landing'] as const
+const PHASES = [
+  'before takeoff',
+  'takeoff',
+  'climb',
+  'downwind',
+  'base',
+  'final',
+  'go-around',
+  'after landing',
+] as const
 
 const BLANK: AircraftSpec = {
   name: '',
@@ -43,8 +52,13 @@ const pairs = (flap: AircraftSpec['flaps'][number]) =>
   flap.airspeed_table.ias_kt.map((ias, i) => `${ias} ${flap.airspeed_table.cas_kt[i] ?? ''}`).join('\n')
 const pairProblem = reactive<Record<number, string>>({})
 function setPairs(flap: AircraftSpec['flaps'][number], index: number, text: string) {
-  const rows = text.split('\n').map((row) => row.trim().split(/[\s;]+/)).filter((row) => row[0])
-  const bad = rows.findIndex((row) => row.length !== 2 || row.some((cell) => !Number.isFinite(Number(cell.replace(',', '.')))))
+  const rows = text
+    .split('\n')
+    .map((row) => row.trim().split(/[\s;]+/))
+    .filter((row) => row[0])
+  const bad = rows.findIndex(
+    (row) => row.length !== 2 || row.some((cell) => !Number.isFinite(Number(cell.replace(',', '.')))),
+  )
   pairProblem[index] = bad < 0 ? '' : `Line ${bad + 1}: two numbers, indicated and calibrated.`
   if (bad >= 0) return
   const numbers = rows.map((row) => row.map((cell) => Number(cell.replace(',', '.'))))
@@ -59,7 +73,10 @@ const flow = (phase: (typeof PHASES)[number]) => draft.value?.flows?.find((one) 
 function setFlow(phase: (typeof PHASES)[number], part: 'items' | 'callouts', text: string) {
   const one = draft.value
   if (!one) return
-  const lines = text.split('\n').map((row) => row.trim()).filter(Boolean)
+  const lines = text
+    .split('\n')
+    .map((row) => row.trim())
+    .filter(Boolean)
   const now = flow(phase) ?? { phase, items: [], callouts: [] }
   const next = { ...now, [part]: lines }
   one.flows = [...(one.flows ?? []).filter((other) => other.phase !== phase), ...(next.items.length ? [next] : [])]
@@ -107,7 +124,9 @@ const fuel = ref(20)
 const load = ref<Awaited<ReturnType<typeof api.loading>>['loaded'] | null>(null)
 async function weigh() {
   if (id.value === null) return
-  load.value = (await api.loading(id.value, { people_lb: people.value, bags_lb: bags.value, fuel_gal: fuel.value })).loaded
+  load.value = (
+    await api.loading(id.value, { people_lb: people.value, bags_lb: bags.value, fuel_gal: fuel.value })
+  ).loaded
 }
 watch([id, people, bags, fuel], () => void weigh(), { deep: true, immediate: true })
 const SPEEDS = [
@@ -120,7 +139,9 @@ const LEGS = ['climb', 'downwind', 'abeam', 'base', 'final'] as const
 function addLadder() {
   if (!draft.value) return
   const flap = draft.value.flaps[0]?.name ?? 'up'
-  draft.value.ladder = Object.fromEntries(LEGS.map((leg) => [leg, { kias: 75, flap, power: '1,500 rpm' }])) as AircraftSpec['ladder']
+  draft.value.ladder = Object.fromEntries(
+    LEGS.map((leg) => [leg, { kias: 75, flap, power: '1,500 rpm' }]),
+  ) as AircraftSpec['ladder']
 }
 </script>
 
@@ -131,12 +152,21 @@ function addLadder() {
       <h1 id="hangar" class="text-2xl font-bold">Hangar</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="row in catalogue.data.value.aircraft" :key="row.id">
-          <button type="button" class="button w-full !justify-start" :class="row.id === id ? 'button-main' : ''" @click="show(row)">{{ row.name }}</button>
+          <button
+            type="button"
+            class="button w-full !justify-start"
+            :class="row.id === id ? 'button-main' : ''"
+            @click="show(row)"
+          >
+            {{ row.name }}
+          </button>
         </li>
       </ul>
       <div v-if="mayChange" class="mt-3 space-y-2">
         <button type="button" class="button w-full" @click="editor.open(BLANK, null)">New aircraft</button>
-        <label class="button w-full cursor-pointer">From a file<input type="file" accept="application/json,.json" class="sr-only" @change="upload" /></label>
+        <label class="button w-full cursor-pointer"
+          >From a file<input type="file" accept="application/json,.json" class="sr-only" @change="upload"
+        /></label>
       </div>
     </section>
     <form v-if="draft" class="min-w-0 space-y-4" @submit.prevent="keep">
@@ -145,12 +175,17 @@ function addLadder() {
         <template v-if="mayChange">
           <button type="submit" class="button button-main">Keep</button>
           <button type="button" class="button" @click="copy">Copy</button>
-          <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+          <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
+            Take out of use
+          </button>
         </template>
         <button type="button" class="button" @click="download">Save as file</button>
       </div>
       <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
-      <p class="text-sm text-soft">The handbook decides. Enter what it prints, at maximum weight; a change counts from the next brief, past laps keep theirs.</p>
+      <p class="text-sm text-soft">
+        The handbook decides. Enter what it prints, at maximum weight; a change counts from the next brief, past laps
+        keep theirs.
+      </p>
       <fieldset :disabled="!mayChange" class="grid min-w-0 gap-4 xl:grid-cols-2 [&>*]:min-w-0">
         <section class="panel space-y-3" aria-label="Weights and limits">
           <div>
@@ -159,41 +194,151 @@ function addLadder() {
           </div>
           <div>
             <label for="callsign" class="heading">Call sign, as said on the radio</label>
-            <input id="callsign" class="field" maxlength="40" :value="draft.callsign ?? ''" @change="draft.callsign = ($event.target as HTMLInputElement).value || null" />
+            <input
+              id="callsign"
+              class="field"
+              maxlength="40"
+              :value="draft.callsign ?? ''"
+              @change="draft.callsign = ($event.target as HTMLInputElement).value || null"
+            />
           </div>
           <div class="grid grid-cols-2 gap-3">
-            <Stepper v-model="draft.max_weight_lb as number" label="Maximum weight" unit="lb" :min="1" :max="20000" :step="10" :error="fields['spec.max_weight_lb']" />
-            <Stepper v-model="draft.empty_weight_lb as number" label="Empty weight" unit="lb" :min="1" :max="20000" :step="10" :error="fields['spec.empty_weight_lb']" />
-            <Stepper :model-value="draft.demonstrated_crosswind_kt ?? null" label="Crosswind shown; empty: 0.2 Vs0" unit="kt" :min="1" :max="60" :start="12" empty-word="silent" @update:model-value="draft.demonstrated_crosswind_kt = $event" />
-            <Stepper :model-value="draft.fuel_burn_gph ?? null" label="Fuel burn in the pattern" unit="gph" :min="1" :max="100" :start="8" :digits="1" empty-word="unknown" @update:model-value="draft.fuel_burn_gph = $event" />
-            <Stepper :model-value="draft.blind_distance_ft ?? 40" label="Hidden by the nose" unit="ft" :min="0" :max="300" @update:model-value="draft.blind_distance_ft = $event ?? 40" />
-            <Stepper :model-value="draft.eye_height_ft ?? 7.5" label="Eyes above the wheels" unit="ft" :min="1" :max="30" :step="0.5" :digits="1" @update:model-value="draft.eye_height_ft = $event ?? 7.5" />
-            <Stepper :model-value="draft.wing_mark_angle_deg ?? null" label="Wing or strut mark below the horizon" unit="°" :min="0" :max="60" :start="12" empty-word="none" @update:model-value="draft.wing_mark_angle_deg = $event" />
-            <Stepper :model-value="draft.deceleration_fps2 ?? 3.2" label="Slowing in the float, before laps" unit="ft/s²" :min="0.6" :max="12" :step="0.1" :digits="1" @update:model-value="draft.deceleration_fps2 = $event ?? 3.2" />
+            <Stepper
+              v-model="draft.max_weight_lb as number"
+              label="Maximum weight"
+              unit="lb"
+              :min="1"
+              :max="20000"
+              :step="10"
+              :error="fields['spec.max_weight_lb']"
+            />
+            <Stepper
+              v-model="draft.empty_weight_lb as number"
+              label="Empty weight"
+              unit="lb"
+              :min="1"
+              :max="20000"
+              :step="10"
+              :error="fields['spec.empty_weight_lb']"
+            />
+            <Stepper
+              :model-value="draft.demonstrated_crosswind_kt ?? null"
+              label="Crosswind shown; empty: 0.2 Vs0"
+              unit="kt"
+              :min="1"
+              :max="60"
+              :start="12"
+              empty-word="silent"
+              @update:model-value="draft.demonstrated_crosswind_kt = $event"
+            />
+            <Stepper
+              :model-value="draft.fuel_burn_gph ?? null"
+              label="Fuel burn in the pattern"
+              unit="gph"
+              :min="1"
+              :max="100"
+              :start="8"
+              :digits="1"
+              empty-word="unknown"
+              @update:model-value="draft.fuel_burn_gph = $event"
+            />
+            <Stepper
+              :model-value="draft.blind_distance_ft ?? 40"
+              label="Hidden by the nose"
+              unit="ft"
+              :min="0"
+              :max="300"
+              @update:model-value="draft.blind_distance_ft = $event ?? 40"
+            />
+            <Stepper
+              :model-value="draft.eye_height_ft ?? 7.5"
+              label="Eyes above the wheels"
+              unit="ft"
+              :min="1"
+              :max="30"
+              :step="0.5"
+              :digits="1"
+              @update:model-value="draft.eye_height_ft = $event ?? 7.5"
+            />
+            <Stepper
+              :model-value="draft.wing_mark_angle_deg ?? null"
+              label="Wing or strut mark below the horizon"
+              unit="°"
+              :min="0"
+              :max="60"
+              :start="12"
+              empty-word="none"
+              @update:model-value="draft.wing_mark_angle_deg = $event"
+            />
+            <Stepper
+              :model-value="draft.deceleration_fps2 ?? 3.2"
+              label="Slowing in the float, before laps"
+              unit="ft/s²"
+              :min="0.6"
+              :max="12"
+              :step="0.1"
+              :digits="1"
+              @update:model-value="draft.deceleration_fps2 = $event ?? 3.2"
+            />
           </div>
-          <label class="flex min-h-11 items-center gap-2 font-bold"><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label>
+          <label class="flex min-h-11 items-center gap-2 font-bold"
+            ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label
+          >
           <div class="grid grid-cols-2 gap-3">
-            <Stepper v-for="[field, label] in SPEEDS" :key="field" :model-value="draft[field] ?? null" :label="label" unit="KIAS" :min="1" :max="250" :start="70" empty-word="unknown" @update:model-value="draft[field] = $event" />
+            <Stepper
+              v-for="[field, label] in SPEEDS"
+              :key="field"
+              :model-value="draft[field] ?? null"
+              :label="label"
+              unit="KIAS"
+              :min="1"
+              :max="250"
+              :start="70"
+              empty-word="unknown"
+              @update:model-value="draft[field] = $event"
+            />
           </div>
         </section>
         <section class="panel space-y-3" aria-label="Weight of a flight">
           <h3 class="font-bold">Loading</h3>
           <template v-if="id !== null">
             <div class="grid grid-cols-2 gap-3">
-              <Stepper v-for="(_, i) in people" :key="i" v-model="people[i] as number" :label="`Person ${i + 1}`" unit="lb" :min="0" :max="500" :step="5" />
+              <Stepper
+                v-for="(_, i) in people"
+                :key="i"
+                v-model="people[i] as number"
+                :label="`Person ${i + 1}`"
+                unit="lb"
+                :min="0"
+                :max="500"
+                :step="5"
+              />
               <Stepper v-model="bags" label="Bags" unit="lb" :min="0" :max="2000" :step="5" />
               <Stepper v-model="fuel" label="Fuel" unit="gal" :min="0" :max="500" />
             </div>
             <div class="flex gap-2">
-              <button type="button" class="button" :disabled="people.length >= 6" @click="people.push(170)">One more person</button>
-              <button type="button" class="button" :disabled="people.length < 2" @click="people.pop()">One fewer</button>
+              <button type="button" class="button" :disabled="people.length >= 6" @click="people.push(170)">
+                One more person
+              </button>
+              <button type="button" class="button" :disabled="people.length < 2" @click="people.pop()">
+                One fewer
+              </button>
             </div>
-            <p v-if="load" role="status" class="font-bold" :class="load.over_lb > 0 ? 'text-fail-ink' : ''">{{ load.words }}</p>
+            <p v-if="load" role="status" class="font-bold" :class="load.over_lb > 0 ? 'text-fail-ink' : ''">
+              {{ load.words }}
+            </p>
           </template>
           <p v-else>Keep the aircraft first.</p>
           <TablePaste v-model="draft.landing_table as never" kind="landing" :may-change="mayChange" />
           <TablePaste v-model="draft.takeoff_table as never" kind="takeoff" :may-change="mayChange" />
-          <p v-for="(text, field) in fields" v-show="String(field).includes('table')" :key="field" class="font-bold text-fail-ink">{{ text }}</p>
+          <p
+            v-for="(text, field) in fields"
+            v-show="String(field).includes('table')"
+            :key="field"
+            class="font-bold text-fail-ink"
+          >
+            {{ text }}
+          </p>
         </section>
         <section class="panel space-y-3 xl:col-span-2" aria-label="Flap settings">
           <h3 class="font-bold">Flap settings, from up to full</h3>
@@ -201,50 +346,149 @@ function addLadder() {
             <table class="w-full min-w-[50rem] text-left">
               <thead>
                 <tr class="text-sm text-soft">
-                  <th>Name</th><th>Stall, KCAS</th><th>Normal, KIAS</th><th>Short-field</th><th>Power-off</th><th>Glide angle, °</th><th>IAS CAS pairs, one a line</th><th />
+                  <th>Name</th>
+                  <th>Stall, KCAS</th>
+                  <th>Normal, KIAS</th>
+                  <th>Short-field</th>
+                  <th>Power-off</th>
+                  <th>Glide angle, °</th>
+                  <th>IAS CAS pairs, one a line</th>
+                  <th />
                 </tr>
               </thead>
               <tbody>
                 <tr v-for="(flap, i) in draft.flaps" :key="i" class="align-top">
-                  <td class="py-1 pr-2"><input v-model="flap.name" class="field" maxlength="80" :aria-label="`Flap ${i + 1}: name`" /></td>
-                  <td class="py-1 pr-2"><input v-model.number="flap.stall_kcas" class="field figure" type="number" step="any" :aria-label="`Flap ${i + 1}: stall`" /></td>
-                  <td v-for="field in ['normal_approach_kias', 'short_field_approach_kias', 'power_off_approach_kias', 'idle_path_angle_deg'] as const" :key="field" class="py-1 pr-2">
-                    <input class="field figure" type="number" step="any" :aria-label="`Flap ${i + 1}: ${field}`" :value="flap[field] ?? ''" placeholder="–" @change="flap[field] = ($event.target as HTMLInputElement).value === '' ? null : Number(($event.target as HTMLInputElement).value)" />
+                  <td class="py-1 pr-2">
+                    <input v-model="flap.name" class="field" maxlength="80" :aria-label="`Flap ${i + 1}: name`" />
                   </td>
                   <td class="py-1 pr-2">
-                    <textarea class="field figure !text-sm" rows="3" :aria-label="`Flap ${i + 1}: IAS CAS pairs`" :value="pairs(flap)" @change="setPairs(flap, i, ($event.target as HTMLTextAreaElement).value)" />
-                    <p v-if="pairProblem[i]" role="alert" class="text-sm font-bold text-fail-ink">{{ pairProblem[i] }}</p>
+                    <input
+                      v-model.number="flap.stall_kcas"
+                      class="field figure"
+                      type="number"
+                      step="any"
+                      :aria-label="`Flap ${i + 1}: stall`"
+                    />
                   </td>
-                  <td class="py-1"><button type="button" class="button !px-3" :disabled="draft.flaps.length < 2" :aria-label="`Remove flap ${i + 1}`" @click="draft.flaps.splice(i, 1)">×</button></td>
+                  <td
+                    v-for="field in [
+                      'normal_approach_kias',
+                      'short_field_approach_kias',
+                      'power_off_approach_kias',
+                      'idle_path_angle_deg',
+                    ] as const"
+                    :key="field"
+                    class="py-1 pr-2"
+                  >
+                    <input
+                      class="field figure"
+                      type="number"
+                      step="any"
+                      :aria-label="`Flap ${i + 1}: ${field}`"
+                      :value="flap[field] ?? ''"
+                      placeholder="–"
+                      @change="
+                        flap[field] =
+                          ($event.target as HTMLInputElement).value === ''
+                            ? null
+                            : Number(($event.target as HTMLInputElement).value)
+                      "
+                    />
+                  </td>
+                  <td class="py-1 pr-2">
+                    <textarea
+                      class="field figure !text-sm"
+                      rows="3"
+                      :aria-label="`Flap ${i + 1}: IAS CAS pairs`"
+                      :value="pairs(flap)"
+                      @change="setPairs(flap, i, ($event.target as HTMLTextAreaElement).value)"
+                    />
+                    <p v-if="pairProblem[i]" role="alert" class="text-sm font-bold text-fail-ink">
+                      {{ pairProblem[i] }}
+                    </p>
+                  </td>
+                  <td class="py-1">
+                    <button
+                      type="button"
+                      class="button !px-3"
+                      :disabled="draft.flaps.length < 2"
+                      :aria-label="`Remove flap ${i + 1}`"
+                      @click="draft.flaps.splice(i, 1)"
+                    >
+                      ×
+                    </button>
+                  </td>
                 </tr>
               </tbody>
             </table>
           </div>
-          <button v-if="mayChange" type="button" class="button" :disabled="draft.flaps.length >= 8" @click="addFlap">Another setting</button>
+          <button v-if="mayChange" type="button" class="button" :disabled="draft.flaps.length >= 8" @click="addFlap">
+            Another setting
+          </button>
         </section>
         <section class="panel space-y-3" aria-label="Speeds of the legs">
           <h3 class="font-bold">Speeds of the legs</h3>
           <button v-if="!draft.ladder" type="button" class="button" @click="addLadder">Enter them</button>
-          <div v-for="leg in draft.ladder ? LEGS : []" :key="leg" class="grid grid-cols-2 items-center gap-2 sm:grid-cols-[5.5rem_5rem_1fr_1.3fr]">
+          <div
+            v-for="leg in draft.ladder ? LEGS : []"
+            :key="leg"
+            class="grid grid-cols-2 items-center gap-2 sm:grid-cols-[5.5rem_5rem_1fr_1.3fr]"
+          >
             <span class="font-bold capitalize">{{ leg }}</span>
-            <input v-model.number="draft.ladder![leg].kias" class="field figure" type="number" step="any" :aria-label="`${leg}: KIAS`" />
+            <input
+              v-model.number="draft.ladder![leg].kias"
+              class="field figure"
+              type="number"
+              step="any"
+              :aria-label="`${leg}: KIAS`"
+            />
             <select v-model="draft.ladder![leg].flap" class="field" :aria-label="`${leg}: flap`">
               <option v-for="flap in draft.flaps" :key="flap.name" :value="flap.name">flap {{ flap.name }}</option>
             </select>
-            <input v-model="draft.ladder![leg].power" class="field" maxlength="80" :aria-label="`${leg}: power reference`" />
+            <input
+              v-model="draft.ladder![leg].power"
+              class="field"
+              maxlength="80"
+              :aria-label="`${leg}: power reference`"
+            />
           </div>
           <p class="text-sm text-soft">Power is where to start, not a target.</p>
         </section>
         <section class="panel space-y-2" aria-label="Flows and callouts">
           <h3 class="font-bold">Flows and callouts, one a line</h3>
           <details v-for="phase in PHASES" :key="phase">
-            <summary class="min-h-11 cursor-pointer content-center capitalize">{{ phase }} <span class="text-soft">({{ flow(phase)?.items.length ?? 0 }})</span></summary>
-            <textarea class="field" rows="4" :aria-label="`${phase}: flow`" :value="flow(phase)?.items.join('\n') ?? ''" @change="setFlow(phase, 'items', ($event.target as HTMLTextAreaElement).value)" />
-            <textarea class="field" rows="2" placeholder="callouts" :aria-label="`${phase}: callouts`" :value="(flow(phase)?.callouts ?? []).join('\n')" @change="setFlow(phase, 'callouts', ($event.target as HTMLTextAreaElement).value)" />
+            <summary class="min-h-11 cursor-pointer content-center capitalize">
+              {{ phase }} <span class="text-soft">({{ flow(phase)?.items.length ?? 0 }})</span>
+            </summary>
+            <textarea
+              class="field"
+              rows="4"
+              :aria-label="`${phase}: flow`"
+              :value="flow(phase)?.items.join('\n') ?? ''"
+              @change="setFlow(phase, 'items', ($event.target as HTMLTextAreaElement).value)"
+            />
+            <textarea
+              class="field"
+              rows="2"
+              placeholder="callouts"
+              :aria-label="`${phase}: callouts`"
+              :value="(flow(phase)?.callouts ?? []).join('\n')"
+              @change="setFlow(phase, 'callouts', ($event.target as HTMLTextAreaElement).value)"
+            />
           </details>
         </section>
       </fieldset>
-      <p class="text-sm text-soft">Usual weight of a briefed flight: {{ round((draft.empty_weight_lb as number) + ((draft.max_weight_lb as number) - (draft.empty_weight_lb as number)) * 2 / 3, 10) }} lb, two people and half the fuel.</p>
+      <p class="text-sm text-soft">
+        Usual weight of a briefed flight:
+        {{
+          round(
+            (draft.empty_weight_lb as number) +
+              (((draft.max_weight_lb as number) - (draft.empty_weight_lb as number)) * 2) / 3,
+            10,
+          )
+        }}
+        lb, two people and half the fuel.
+      </p>
     </form>
   </div>
 </template>

@@ -11,14 +11,14 @@ const state = useQuery(kneeboardQuery(id))
 const card = computed(() => state.data.value?.kneeboard)
 const sections = computed(() =>
   card.value
-    ? [
+    ? ([
         ['Aim, spot, go around', card.value.points],
         ['Speeds', card.value.speeds],
         ['Takeoff', card.value.takeoff],
         ['Gates, above sea level', card.value.gates],
         ['Legs: heading, speed, flap, time', card.value.headings],
         ['If the engine stops', card.value.engine_failure],
-      ] as const
+      ] as const)
     : [],
 )
 const print = () => window.print()

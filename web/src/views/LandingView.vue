@@ -14,7 +14,7 @@ import Stepper from '@/components/Stepper.vue'
 import WindOnRunway from '@/components/WindOnRunway.vue'
 import { useWhatIf } from '@/composables/useWhatIf'
 import { useWidth } from '@/composables/useWidth'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
@@ -22,7 +22,6 @@ import { LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
 const briefState = useQuery(briefQuery(id))
@@ -32,7 +31,9 @@ const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const changes = reactive<Partial<BriefChanges>>({})
 const isChanged = computed(() => Object.keys(changes).length > 0)
 const whatIf = useWhatIf((asked) => api.brief(id, asked))
-const answered = computed(() => (isChanged.value ? (whatIf.answer.value?.brief ?? null) : null) ?? briefState.data.value?.brief)
+const answered = computed(
+  () => (isChanged.value ? (whatIf.answer.value?.brief ?? null) : null) ?? briefState.data.value?.brief,
+)
 /** While the spot is dragged the drawing moves with it at once; the server's answer follows. */
 const brief = computed(() => {
   const base = answered.value
@@ -49,24 +50,17 @@ function back() {
   for (const key of Object.keys(changes) as (keyof BriefChanges)[]) delete changes[key]
   whatIf.forget()
 }
-const saveProblem = ref('')
+const { write, problem: saveProblem } = useWrite({ refresh: () => forgetSortie(client, id) })
 async function keep() {
   const before = sortie.value
   if (!before) return
   const wanted = { ...changes }
   const were = Object.fromEntries(Object.keys(wanted).map((key) => [key, before[key as keyof typeof before]]))
-  try {
-    await api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1])
-    saveProblem.value = ''
-    undo.done('change of the brief', async () => {
-      await api.changeSortie(id, were)
-      await forgetSortie(client, id)
-    })
-    await forgetSortie(client, id)
-    back()
-  } catch (error) {
-    saveProblem.value = error instanceof Error ? error.message : 'Not kept.'
-  }
+  const kept = await write({
+    call: () => api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1]),
+    undo: { what: 'change of the brief', back: () => api.changeSortie(id, were) },
+  })
+  if (kept) back()
 }
 
 type Asked = 'spot_ft' | 'approach_speed_kias' | 'wind_dir_deg_mag' | 'wind_kt' | 'gust_kt' | 'weight_lb' | 'flap'
@@ -101,27 +95,46 @@ const otherProblem = computed(() =>
   <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
     <div class="min-w-0 space-y-3">
       <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <h1 class="text-2xl font-bold">{{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}</h1>
-        <p class="text-soft">
-          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.standard.name }}
-        </p>
+        <h1 class="text-2xl font-bold">
+          {{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}
+        </h1>
+        <p class="text-soft">{{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.standard.name }}</p>
         <span class="flex-1" />
         <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
       </div>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
-        <Figure label="Fly" :value="round(brief.speed.approach_speed_kias)" unit="KIAS" :note="`flap ${brief.speed.flap}, path ${brief.speed.path_angle_deg.toFixed(1)}°`" />
-        <Figure label="Aim" tone="aim" :value="round(brief.aim.aim_point_ft, 10)" unit="ft" :note="brief.aim.aim_before_spot_words" />
+        <Figure
+          label="Fly"
+          :value="round(brief.speed.approach_speed_kias)"
+          unit="KIAS"
+          :note="`flap ${brief.speed.flap}, path ${brief.speed.path_angle_deg.toFixed(1)}°`"
+        />
+        <Figure
+          label="Aim"
+          tone="aim"
+          :value="round(brief.aim.aim_point_ft, 10)"
+          unit="ft"
+          :note="brief.aim.aim_before_spot_words"
+        />
         <Figure
           label="Chance to hit the box"
           :value="percent(brief.aim.hit_chance)"
-          :note="brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01 ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}` : 'about the best there is'"
+          :note="
+            brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01
+              ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}`
+              : 'about the best there is'
+          "
         />
         <Figure
           label="Go around if not down by"
           tone="fail"
           :value="round(brief.ground.go_around_point_ft, 10)"
           :unit="brief.ground.go_around_point_ft === null ? '' : 'ft'"
-          :note="brief.ground.go_around_point_ft === null ? 'unknown: see the cautions' : `${round(landingLength(sortie.runway) - brief.ground.go_around_point_ft, 10)} ft left for the factored roll`"
+          :note="
+            brief.ground.go_around_point_ft === null
+              ? 'unknown: see the cautions'
+              : `${round(landingLength(sortie.runway) - brief.ground.go_around_point_ft, 10)} ft left for the factored roll`
+          "
         />
       </div>
       <Cautions :cautions="brief.cautions.slice(0, -1)" />
@@ -143,16 +156,18 @@ const otherProblem = computed(() =>
         </div>
         <p class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
-          {{ planState.data.value.plan.power_off.words }} The glide reaches
-          {{ round(reach?.[0], 10) }} to {{ round(reach?.[1], 10) }} ft:
-          {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at the aim.
+          {{ planState.data.value.plan.power_off.words }} The glide reaches {{ round(reach?.[0], 10) }} to
+          {{ round(reach?.[1], 10) }} ft: {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at
+          the aim.
         </p>
       </section>
       <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">
-            {{ words || (isChanged ? '…' : 'What if? Drag the ring, or change a value: the effect is said here in feet.') }}
+            {{
+              words || (isChanged ? '…' : 'What if? Drag the ring, or change a value: the effect is said here in feet.')
+            }}
           </p>
           <template v-if="isChanged">
             <button v-if="mayChange" type="button" class="button button-main" @click="keep">Keep</button>
@@ -244,7 +259,12 @@ const otherProblem = computed(() =>
     </div>
     <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
       <section class="panel" aria-label="Wind on the runway">
-        <WindOnRunway :brief="brief" :course-mag="sortie.course_deg_mag" :ident="sortie.runway.ident" :words="windWords(wind)" />
+        <WindOnRunway
+          :brief="brief"
+          :course-mag="sortie.course_deg_mag"
+          :ident="sortie.runway.ident"
+          :words="windWords(wind)"
+        />
       </section>
       <section class="panel !py-1" aria-label="Speed"><SpeedSteps :brief="brief" /></section>
       <section class="panel" aria-labelledby="moves">

@@ -8,13 +8,12 @@ import type { ExerciseKind, PlannedLap } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import { landingLength } from '@/strip/places'
 import { EXERCISE_LABEL, round } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
 const planState = useQuery(planQuery(id))
@@ -26,12 +25,17 @@ const lands = (kind: ExerciseKind) => !['go_around', 'low_approach', 'hold_off_d
 
 const laps = ref<PlannedLap[]>([])
 const isChanged = ref(false)
-const problem = ref('')
 watch(
   plan,
   (now) => {
     if (!now || isChanged.value) return
-    laps.value = now.laps.map(({ kind, runway, spot_ft, watch: look, why }) => ({ kind, runway, spot_ft, watch: look, why }))
+    laps.value = now.laps.map(({ kind, runway, spot_ft, watch: look, why }) => ({
+      kind,
+      runway,
+      spot_ft,
+      watch: look,
+      why,
+    }))
   },
   { immediate: true },
 )
@@ -53,41 +57,44 @@ function add() {
   const one = sortie.value
   if (!one) return
   edit(() =>
-    laps.value.push({ kind: one.landing, runway: one.runway.ident, spot_ft: one.spot_ft, watch: 'speed on final', why: '' }),
+    laps.value.push({
+      kind: one.landing,
+      runway: one.runway.ident,
+      spot_ft: one.spot_ft,
+      watch: 'speed on final',
+      why: '',
+    }),
   )
 }
-async function write(lap_plan: PlannedLap[] | null, also: { booked_min?: number; fuel_gal?: number | null } = {}) {
-  problem.value = ''
-  try {
-    await api.changeSortie(id, { lap_plan, ...also })
-    isChanged.value = false
-    await forgetSortie(client, id)
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Not kept.'
-  }
-}
-async function keep() {
+const { write, problem } = useWrite({ refresh: () => forgetSortie(client, id) })
+/** Keep an order of laps; null: as worked out. */
+async function order(what: string, lap_plan: PlannedLap[] | null) {
   const before = sortie.value?.lap_plan ?? null
-  await write(laps.value)
-  if (!problem.value) undo.done('lap plan', () => write(before))
+  const kept = await write({
+    call: () => api.changeSortie(id, { lap_plan }).then(() => (isChanged.value = false)),
+    undo: { what, back: () => api.changeSortie(id, { lap_plan: before }) },
+  })
+  return kept !== undefined
 }
-async function workOut() {
-  const before = sortie.value?.lap_plan ?? null
-  isChanged.value = false
-  await write(null)
-  if (!problem.value) undo.done('lap plan worked out anew', () => write(before))
-}
+const keep = () => order('lap plan', laps.value)
+const workOut = () => order('lap plan worked out anew', null)
 async function book(also: { booked_min?: number; fuel_gal?: number | null }) {
-  problem.value = ''
-  try {
-    await api.changeSortie(id, also)
-    await forgetSortie(client, id)
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Not kept.'
-  }
+  const { booked_min, fuel_gal } = sortie.value ?? {}
+  await write({
+    call: () => api.changeSortie(id, also),
+    undo: {
+      what: 'time and fuel',
+      back: () =>
+        api.changeSortie(id, {
+          ...(booked_min === undefined ? {} : { booked_min }),
+          ...(fuel_gal === undefined ? {} : { fuel_gal }),
+        }),
+    },
+  })
 }
 /** What to fly on a lap as it stands; a changed spot only moves the feet. */
-const briefed = (lap: PlannedLap) => plan.value?.laps.find((one) => one.kind === lap.kind && (one.spot_ft !== null) === (lap.spot_ft !== null))
+const briefed = (lap: PlannedLap) =>
+  plan.value?.laps.find((one) => one.kind === lap.kind && (one.spot_ft !== null) === (lap.spot_ft !== null))
 function aim(lap: PlannedLap) {
   const known = briefed(lap)
   if (!known || known.aim_point_ft === null || known.spot_ft === null || lap.spot_ft === null) return null
@@ -110,13 +117,25 @@ function aim(lap: PlannedLap) {
         </div>
         <template v-if="mayChange && isChanged">
           <button type="button" class="button button-main" @click="keep">Keep</button>
-          <button type="button" class="button" @click="((isChanged = false), planState.refetch(), (laps = plan.laps.map((l) => ({ ...l }))))">As it was</button>
+          <button
+            type="button"
+            class="button"
+            @click="((isChanged = false), planState.refetch(), (laps = plan.laps.map((l) => ({ ...l }))))"
+          >
+            As it was
+          </button>
         </template>
-        <button v-else-if="mayChange && plan.is_own" type="button" class="button" @click="workOut">Work out anew</button>
+        <button v-else-if="mayChange && plan.is_own" type="button" class="button" @click="workOut">
+          Work out anew
+        </button>
       </div>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <ol class="space-y-2" aria-label="Laps in order">
-        <li v-for="(lap, i) in laps" :key="i" class="panel grid items-center gap-x-3 gap-y-2 !py-2 md:grid-cols-[2rem_12rem_12rem_1fr_auto]">
+        <li
+          v-for="(lap, i) in laps"
+          :key="i"
+          class="panel grid items-center gap-x-3 gap-y-2 !py-2 md:grid-cols-[2rem_12rem_12rem_1fr_auto]"
+        >
           <span class="figure text-2xl">{{ i + 1 }}</span>
           <select
             v-if="mayChange"
@@ -142,8 +161,12 @@ function aim(lap: PlannedLap) {
             <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
           </div>
           <p class="min-w-0">
-            <template v-if="aim(lap) !== null"><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br /></template>
-            <span v-if="briefed(lap)?.approach_kias" class="text-sm">{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span>
+            <template v-if="aim(lap) !== null"
+              ><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br
+            /></template>
+            <span v-if="briefed(lap)?.approach_kias" class="text-sm"
+              >{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span
+            >
           </p>
           <div class="min-w-0 md:col-span-5 md:row-start-2 md:flex md:items-center md:gap-3 md:pl-11">
             <LazyField
@@ -158,13 +181,38 @@ function aim(lap: PlannedLap) {
             <p v-if="lap.why" class="whitespace-nowrap text-sm text-soft">{{ lap.why }}</p>
           </div>
           <div v-if="mayChange" class="flex gap-1">
-            <button type="button" class="button !px-3" :disabled="i === 0" :aria-label="`Lap ${i + 1} earlier`" @click="move(i, i - 1)">↑</button>
-            <button type="button" class="button !px-3" :disabled="i === laps.length - 1" :aria-label="`Lap ${i + 1} later`" @click="move(i, i + 1)">↓</button>
-            <button type="button" class="button !px-3" :aria-label="`Remove lap ${i + 1}`" @click="edit(() => laps.splice(i, 1))">×</button>
+            <button
+              type="button"
+              class="button !px-3"
+              :disabled="i === 0"
+              :aria-label="`Lap ${i + 1} earlier`"
+              @click="move(i, i - 1)"
+            >
+              ↑
+            </button>
+            <button
+              type="button"
+              class="button !px-3"
+              :disabled="i === laps.length - 1"
+              :aria-label="`Lap ${i + 1} later`"
+              @click="move(i, i + 1)"
+            >
+              ↓
+            </button>
+            <button
+              type="button"
+              class="button !px-3"
+              :aria-label="`Remove lap ${i + 1}`"
+              @click="edit(() => laps.splice(i, 1))"
+            >
+              ×
+            </button>
           </div>
         </li>
       </ol>
-      <button v-if="mayChange" type="button" class="button" :disabled="laps.length >= 20" @click="add">Add a lap</button>
+      <button v-if="mayChange" type="button" class="button" :disabled="laps.length >= 20" @click="add">
+        Add a lap
+      </button>
     </div>
     <aside class="min-w-0 space-y-3">
       <section class="panel space-y-3" aria-label="Time and fuel">
@@ -196,7 +244,9 @@ function aim(lap: PlannedLap) {
         <div class="mt-2 flex flex-wrap gap-2">
           <RouterLink class="button" :to="{ name: 'kneeboard', params: { id } }">Show and print</RouterLink>
           <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">PDF, A5</a>
-          <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">PDF, two on A4</a>
+          <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener"
+            >PDF, two on A4</a
+          >
         </div>
       </section>
     </aside>

@@ -27,7 +27,18 @@ import { EXCLUDED_LABEL, type LapState } from '@/marks'
 import { useSync } from '@/offline/sync'
 import { clamp, landingLength, marksOf, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
-import { EXERCISE_LABEL, LANDING_LABEL, NOT_LANDED, OUTCOME_LABEL, OUTCOMES, percent, round, signed, wholeDirection, windWords } from '@/words'
+import {
+  EXERCISE_LABEL,
+  LANDING_LABEL,
+  NOT_LANDED,
+  OUTCOME_LABEL,
+  OUTCOMES,
+  percent,
+  round,
+  signed,
+  wholeDirection,
+  windWords,
+} from '@/words'
 
 const LISTED = 10
 const id = Number(useRoute().params.id)
@@ -59,18 +70,32 @@ const spot = computed(() =>
     : next.spotFt.value,
 )
 const view = computed(() =>
-  runway.value ? windowAround(runway.value, spot.value, width.value, width.value < 500 ? 2.6 : 1.9) : { from: 0, to: 1 },
+  runway.value
+    ? windowAround(runway.value, spot.value, width.value, width.value < 500 ? 2.6 : 1.9)
+    : { from: 0, to: 1 },
 )
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {
   if (!figures.value) return null
   if (lap.value) {
     const { spot_ft, box_ft, aim_point_ft } = lap.value
-    return { spot_ft, box_ft: box_ft as [number, number], aim_point_ft, go_around_point_ft: figures.value.ground.go_around_point_ft }
+    return {
+      spot_ft,
+      box_ft: box_ft as [number, number],
+      aim_point_ft,
+      go_around_point_ft: figures.value.ground.go_around_point_ft,
+    }
   }
   if (!ended.value) return marksOf(figures.value)
-  const { spot_ft, box_ft, go_around_point_ft } = marksOf(movedBy(figures.value, spot.value - figures.value.aim.spot_ft))
-  return { spot_ft, box_ft, go_around_point_ft, aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim.aim_point_ft }
+  const { spot_ft, box_ft, go_around_point_ft } = marksOf(
+    movedBy(figures.value, spot.value - figures.value.aim.spot_ft),
+  )
+  return {
+    spot_ft,
+    box_ft,
+    go_around_point_ft,
+    aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim.aim_point_ft,
+  }
 })
 const touches = computed<Touch[]>(() => {
   const along = current.value?.values.along_ft
@@ -85,7 +110,11 @@ watch(recorder.id, (now) => (state.value = now ? 'touched' : 'takeoff'))
 function asPlanned(): Partial<LapIn> {
   if (ended.value || !sortie.value) return {}
   // said outright: the sortie may have been changed elsewhere before this lap is sent
-  const part: Partial<LapIn> = { landing: next.landing.value, spot_ft: next.spotFt.value, runway_end_id: next.endId.value }
+  const part: Partial<LapIn> = {
+    landing: next.landing.value,
+    spot_ft: next.spotFt.value,
+    runway_end_id: next.endId.value,
+  }
   if (next.isFromDevice.value && figures.value) part.aim_point_ft = Math.round(figures.value.aim.aim_point_ft)
   return part
 }
@@ -123,7 +152,9 @@ function setNote(text: string) {
   if (text) used(text)
   set('note', { note: text || null })
 }
-const hold = useHoldTimer({ onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }) })
+const hold = useHoldTimer({
+  onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }),
+})
 const floatShown = computed(() => {
   if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
   return values.value?.float_s == null ? '–' : values.value.float_s.toFixed(1)
@@ -163,7 +194,9 @@ function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
   set('left out of learning', { excluded: recorder.latest().excluded === value ? null : value })
 }
 const KINDS = computed<LandingKind[]>(() => {
-  const planned = (plan.value?.lap_plan.laps ?? []).map((one) => one.kind).filter((kind): kind is LandingKind => kind in LANDING_LABEL)
+  const planned = (plan.value?.lap_plan.laps ?? [])
+    .map((one) => one.kind)
+    .filter((kind): kind is LandingKind => kind in LANDING_LABEL)
   return [...new Set([next.landing.value, ...(sortie.value ? [sortie.value.landing] : []), ...planned])].sort()
 })
 const endChoices = computed(() => next.ends.value.map((one) => ({ value: String(one.id), label: one.runway.ident })))
@@ -190,11 +223,17 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
       </h1>
       <span class="hidden text-soft sm:inline">
-        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }} · {{ windWords(sortie) }}
+        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }} ·
+        {{ windWords(sortie) }}
       </span>
       <span class="flex-1" />
       <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
-        <button v-if="listed.length < shown.length" type="button" class="button !min-h-14 !px-3" @click="listAll = true">
+        <button
+          v-if="listed.length < shown.length"
+          type="button"
+          class="button !min-h-14 !px-3"
+          @click="listAll = true"
+        >
           1 to {{ shown.length - listed.length }}
         </button>
         <button
@@ -224,7 +263,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
     <div class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
       <Figure
-        :label="ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'"
+        :label="
+          ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
+        "
         tone="aim"
         :value="round(figures.aim.aim_point_ft, 10)"
         unit="ft"
@@ -241,7 +282,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       />
     </div>
 
-    <p class="!mt-1 text-sm md:hidden">Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b></p>
+    <p class="!mt-1 text-sm md:hidden">
+      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b>
+    </p>
 
     <Cautions :cautions="brief.cautions.slice(0, -1)" />
 
@@ -257,7 +300,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         <span v-if="touches.length && values?.lateral_ft" class="font-normal">
           · {{ Math.abs(values.lateral_ft) }} ft {{ values.lateral_ft > 0 ? 'right' : 'left' }} of the centreline
         </span>
-        <span v-if="ended && recorder.onlyInMemory.value && current?.waits" class="font-normal text-fail-ink"> · only on this page: keep it open</span>
+        <span v-if="ended && recorder.onlyInMemory.value && current?.waits" class="font-normal text-fail-ink">
+          · only on this page: keep it open</span
+        >
         <span v-else-if="ended" class="font-normal text-pass-ink">
           · ✓ saved{{ current?.waits ? ' on this device' : '' }}
         </span>
@@ -277,8 +322,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           @nudge="nudge"
         />
       </div>
-      <div v-if="current?.refused" role="alert" class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold">
-        <span class="flex-1">The server did not take it: {{ current.refused }}. Put it right here, or drop the change.</span>
+      <div
+        v-if="current?.refused"
+        role="alert"
+        class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold"
+      >
+        <span class="flex-1"
+          >The server did not take it: {{ current.refused }}. Put it right here, or drop the change.</span
+        >
         <button type="button" class="button" @click="sync.drop(current.id)">Drop the change</button>
       </div>
     </section>
@@ -312,7 +363,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             :start="Math.round(figures.speed.approach_speed_kias)"
             empty-word="–"
             :error="fieldErrors.threshold_speed_kias"
-            @update:model-value="set('threshold speed', { threshold_speed_kias: $event, known_by: { threshold_speed_kias: 'read' } })"
+            @update:model-value="
+              set('threshold speed', { threshold_speed_kias: $event, known_by: { threshold_speed_kias: 'read' } })
+            "
           />
           <div>
             <span class="heading block">Float: hold while it floats</span>
@@ -386,7 +439,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             />
             <datalist id="phrases"><option v-for="one in phrases" :key="one" :value="one" /></datalist>
             <div class="mt-1.5 grid grid-cols-2 gap-1.5 sm:grid-cols-3">
-              <button v-for="one in phrases" :key="one" type="button" class="chip" @click="setNote(one)">{{ one }}</button>
+              <button v-for="one in phrases" :key="one" type="button" class="chip" @click="setNote(one)">
+                {{ one }}
+              </button>
             </div>
           </div>
           <div class="grid gap-3 sm:grid-cols-2">
@@ -427,7 +482,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="wholeDirection(sortie.wind_dir_deg_mag) ?? 360"
               empty-word="as briefed"
               :error="fieldErrors.wind_dir_deg_mag"
-              @update:model-value="set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })"
+              @update:model-value="
+                set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })
+              "
             />
             <Stepper
               :model-value="values?.wind_kt ?? null"
@@ -439,10 +496,20 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :start="sortie.wind_kt"
               empty-word="as briefed"
               :error="fieldErrors.wind_kt"
-              @update:model-value="set('wind', { wind_kt: $event, wind_dir_deg_mag: $event === null ? null : (recorder.latest().wind_dir_deg_mag ?? wholeDirection(sortie.wind_dir_deg_mag)) })"
+              @update:model-value="
+                set('wind', {
+                  wind_kt: $event,
+                  wind_dir_deg_mag:
+                    $event === null
+                      ? null
+                      : (recorder.latest().wind_dir_deg_mag ?? wholeDirection(sortie.wind_dir_deg_mag)),
+                })
+              "
             />
           </div>
-          <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">Remove this lap</button>
+          <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">
+            Remove this lap
+          </button>
         </div>
       </section>
 
@@ -466,7 +533,10 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           <p v-if="next.planned.value" class="text-lg">
             Lap plan: <b>{{ EXERCISE_LABEL[next.planned.value.kind] }}</b>; watch: {{ next.planned.value.watch }}
           </p>
-          <RouterLink class="ml-auto inline-flex min-h-11 items-center font-bold underline" :to="{ name: 'lap-plan', params: { id } }">
+          <RouterLink
+            class="ml-auto inline-flex min-h-11 items-center font-bold underline"
+            :to="{ name: 'lap-plan', params: { id } }"
+          >
             Lap plan
           </RouterLink>
         </div>

@@ -13,13 +13,12 @@ import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useLatest } from '@/composables/useLatest'
 import { useWidth } from '@/composables/useWidth'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import PatternMap from '@/strip/PatternMap.vue'
 import { direction, LEG_LABEL, round, signed } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
 const planState = useQuery(planQuery(id))
@@ -48,7 +47,10 @@ watch(
   },
   { immediate: true },
 )
-const latest = useLatest((pattern: PatternChoice) => api.plan(id, { pattern }), (answer) => (asked.value = answer.plan))
+const latest = useLatest(
+  (pattern: PatternChoice) => api.plan(id, { pattern }),
+  (answer) => (asked.value = answer.plan),
+)
 function change(part: Partial<PatternChoice>) {
   Object.assign(choice, part)
   isChanged.value = true
@@ -60,22 +62,16 @@ function back() {
   latest.clear()
   Object.assign(choice, USUAL, sortie.value?.pattern ?? {})
 }
-const saveProblem = ref('')
+const { write, problem: saveProblem } = useWrite({ refresh: () => forgetSortie(client, id) })
 async function keep() {
   const before = sortie.value?.pattern ?? null
-  const write = async (pattern: PatternChoice | null) => {
-    await api.changeSortie(id, { pattern })
-    await forgetSortie(client, id)
-  }
-  try {
-    await write({ ...choice })
-    undo.done('pattern', () => write(before))
-    saveProblem.value = ''
-    isChanged.value = false
-    asked.value = null
-  } catch (error) {
-    saveProblem.value = error instanceof Error ? error.message : 'Not kept.'
-  }
+  const kept = await write({
+    call: () => api.changeSortie(id, { pattern: { ...choice } }),
+    undo: { what: 'pattern', back: () => api.changeSortie(id, { pattern: before }) },
+  })
+  if (!kept) return
+  isChanged.value = false
+  asked.value = null
 }
 const side = computed(() => pattern.value?.side ?? choice.side ?? null)
 const SIDES = [
@@ -102,12 +98,14 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           {{ side === 'right' ? 'Right' : 'Left' }} pattern, runway {{ sortie.runway.ident }}
         </h1>
         <p v-if="pattern" class="text-soft">
-          {{ round(pattern.altitude_ft, 10) }} ft ·
-          wind up there {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
+          {{ round(pattern.altitude_ft, 10) }} ft · wind up there
+          {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
           {{ round(pattern.wind_kt) }} kt, {{ pattern.wind_source }}
         </p>
         <span class="flex-1" />
-        <button type="button" class="button" @click="northUp = !northUp">{{ northUp ? 'Runway up' : 'North up' }}</button>
+        <button type="button" class="button" @click="northUp = !northUp">
+          {{ northUp ? 'Runway up' : 'North up' }}
+        </button>
       </div>
       <Cautions :cautions="notes" />
       <section class="panel !p-2" aria-label="Pattern from above">
@@ -182,9 +180,10 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           <h2 id="glide" class="font-bold">Power-off 180 from abeam</h2>
           <p class="mt-1 font-bold">{{ plan.power_off.words }}</p>
           <p class="text-sm">
-            At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from {{ round(plan.power_off.reach_ft[0], 10) }} to
-            {{ round(plan.power_off.reach_ft[1], 10) }} ft; {{ round(plan.power_off.margin_ft, 10) }} ft of glide to spare at
-            the aim. At the 45° {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
+            At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from
+            {{ round(plan.power_off.reach_ft[0], 10) }} to {{ round(plan.power_off.reach_ft[1], 10) }} ft;
+            {{ round(plan.power_off.margin_ft, 10) }} ft of glide to spare at the aim. At the 45°
+            {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
             {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
           </p>
           <p v-for="text in plan.power_off.cautions" :key="text" class="text-sm font-bold">▲ {{ text }}</p>
@@ -195,9 +194,9 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <p class="text-lg font-bold leading-snug">{{ pattern.number_two.turn_words }}</p>
         <p class="mt-1">{{ pattern.number_two.go_down_words }}</p>
         <p class="mt-1">
-          New final {{ pattern.number_two.final_nm.toFixed(1) }} nm<template v-if="pattern.number_two.gap_s !== null">,
-          gap at the threshold about {{ round(pattern.number_two.gap_s) }} s</template>. The aim point stays: same path,
-          same speed.
+          New final {{ pattern.number_two.final_nm.toFixed(1) }} nm<template v-if="pattern.number_two.gap_s !== null"
+            >, gap at the threshold about {{ round(pattern.number_two.gap_s) }} s</template
+          >. The aim point stays: same path, same speed.
         </p>
       </section>
       <section class="panel space-y-3" aria-label="What if">
@@ -212,14 +211,90 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           {{ latest.problem.value || saveProblem }}
         </p>
         <Choice :model-value="side" label="Side" :options="SIDES" @update:model-value="change({ side: $event })" />
-        <Stepper :model-value="choice.spacing_nm ?? 0.75" label="Spacing" unit="nm" :min="0.2" :max="3" :step="0.05" :digits="2" slide :error="error('spacing_nm')" @update:model-value="change({ spacing_nm: $event ?? 0.75 })" />
+        <Stepper
+          :model-value="choice.spacing_nm ?? 0.75"
+          label="Spacing"
+          unit="nm"
+          :min="0.2"
+          :max="3"
+          :step="0.05"
+          :digits="2"
+          slide
+          :error="error('spacing_nm')"
+          @update:model-value="change({ spacing_nm: $event ?? 0.75 })"
+        />
         <p v-if="pattern" class="text-sm">{{ pattern.spacing_words }}</p>
-        <Stepper :model-value="choice.bank_deg ?? 25" label="Bank in the turns" unit="°" :min="5" :max="45" :error="error('bank_deg')" @update:model-value="change({ bank_deg: $event ?? 25 })" />
-        <Stepper :model-value="choice.ahead_final_nm ?? null" label="Number two: one on final, this far out as you are abeam; empty: nobody" unit="nm" :min="0" :max="15" :step="0.5" :digits="1" :start="1.5" empty-word="nobody" slide :error="error('ahead_final_nm')" @update:model-value="change({ ahead_final_nm: $event })" />
-        <Stepper :model-value="choice.base_extension_s ?? 0" label="Fly downwind on for another" unit="s" :min="0" :max="600" :step="5" slide :error="error('base_extension_s')" @update:model-value="change({ base_extension_s: $event ?? 0 })" />
+        <Stepper
+          :model-value="choice.bank_deg ?? 25"
+          label="Bank in the turns"
+          unit="°"
+          :min="5"
+          :max="45"
+          :error="error('bank_deg')"
+          @update:model-value="change({ bank_deg: $event ?? 25 })"
+        />
+        <Stepper
+          :model-value="choice.ahead_final_nm ?? null"
+          label="Number two: one on final, this far out as you are abeam; empty: nobody"
+          unit="nm"
+          :min="0"
+          :max="15"
+          :step="0.5"
+          :digits="1"
+          :start="1.5"
+          empty-word="nobody"
+          slide
+          :error="error('ahead_final_nm')"
+          @update:model-value="change({ ahead_final_nm: $event })"
+        />
+        <Stepper
+          :model-value="choice.base_extension_s ?? 0"
+          label="Fly downwind on for another"
+          unit="s"
+          :min="0"
+          :max="600"
+          :step="5"
+          slide
+          :error="error('base_extension_s')"
+          @update:model-value="change({ base_extension_s: $event ?? 0 })"
+        />
         <div class="grid grid-cols-2 gap-3">
-          <Stepper :model-value="choice.wind_dir_deg_true ?? null" label="Wind up there, true; empty: estimated" unit="°" :min="0" :max="360" :step="10" :start="Math.round(pattern?.wind_dir_deg_true ?? 360)" empty-word="auto" slide :error="error('wind_dir_deg_true')" @update:model-value="change({ wind_dir_deg_true: $event, wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)) })" />
-          <Stepper :model-value="choice.wind_kt ?? null" label="Its speed" unit="kt" :min="0" :max="100" :start="Math.round(pattern?.wind_kt ?? 10)" empty-word="auto" slide :error="error('wind_kt')" @update:model-value="change({ wind_kt: $event, wind_dir_deg_true: $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)) })" />
+          <Stepper
+            :model-value="choice.wind_dir_deg_true ?? null"
+            label="Wind up there, true; empty: estimated"
+            unit="°"
+            :min="0"
+            :max="360"
+            :step="10"
+            :start="Math.round(pattern?.wind_dir_deg_true ?? 360)"
+            empty-word="auto"
+            slide
+            :error="error('wind_dir_deg_true')"
+            @update:model-value="
+              change({
+                wind_dir_deg_true: $event,
+                wind_kt: $event === null ? null : (choice.wind_kt ?? Math.round(pattern?.wind_kt ?? 10)),
+              })
+            "
+          />
+          <Stepper
+            :model-value="choice.wind_kt ?? null"
+            label="Its speed"
+            unit="kt"
+            :min="0"
+            :max="100"
+            :start="Math.round(pattern?.wind_kt ?? 10)"
+            empty-word="auto"
+            slide
+            :error="error('wind_kt')"
+            @update:model-value="
+              change({
+                wind_kt: $event,
+                wind_dir_deg_true:
+                  $event === null ? null : (choice.wind_dir_deg_true ?? Math.round(pattern?.wind_dir_deg_true ?? 360)),
+              })
+            "
+          />
         </div>
       </section>
       <details class="panel">

@@ -7,7 +7,7 @@ import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
@@ -37,31 +37,26 @@ async function copy() {
 }
 
 const client = useQueryClient()
-const undo = useUndo()
 const school = useQuery(schoolQuery)
 const isChief = computed(() => session.data.value?.person?.role === 'chief')
-const refusal = ref('')
-/** Write a setting; undo writes what was before. */
-async function write(what: string, now: () => Promise<unknown>, before: () => Promise<unknown>) {
-  refusal.value = ''
-  const again = () => Promise.all([client.invalidateQueries({ queryKey: ['catalogue'] }), client.invalidateQueries(schoolQuery)])
-  try {
-    await now()
-    await again()
-    undo.done(what, () => before().then(again))
-  } catch (error) {
-    refusal.value = error instanceof Error ? error.message : 'Not kept.'
-    await again()
-  }
-}
+const { write, problem: refusal } = useWrite({
+  refresh: () =>
+    Promise.all([client.invalidateQueries({ queryKey: ['catalogue'] }), client.invalidateQueries(schoolQuery)]),
+})
 function limit(person_id: number, before: number | null, now: number | null) {
-  void write('crosswind limit', () => api.setCrosswindLimit(person_id, now), () => api.setCrosswindLimit(person_id, before))
+  void write({
+    call: () => api.setCrosswindLimit(person_id, now),
+    undo: { what: 'crosswind limit', back: () => api.setCrosswindLimit(person_id, before) },
+  })
 }
 function setSchool(change: { crosswind_limit_kt?: number | null; aim_step_ft?: number }) {
   const was = school.data.value
   if (!was) return
   const before = { crosswind_limit_kt: was.crosswind_limit_kt, aim_step_ft: was.aim_step_ft }
-  void write('school setting', () => api.changeSchool(change), () => api.changeSchool(before))
+  void write({
+    call: () => api.changeSchool(change),
+    undo: { what: 'school setting', back: () => api.changeSchool(before) },
+  })
 }
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
@@ -125,8 +120,10 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
         </template>
         <p v-else class="text-sm text-soft">
           The school’s crosswind limit for students:
-          {{ school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt` }}; one lap
-          moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets both.
+          {{
+            school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt`
+          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets
+          both.
         </p>
       </div>
     </section>

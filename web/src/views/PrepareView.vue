@@ -3,20 +3,18 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ApiError } from '@/api/client'
 import { api, catalogueQuery, forgetSortie, sessionQuery, sortieQuery, sortiesQuery } from '@/api/queries'
-import type { LandingKind, RankedEnd, SortieIn } from '@/api/types'
+import type { LandingKind, RankedEnd, Sortie, SortieIn } from '@/api/types'
 import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import { direction, examines, LANDING_LABEL, round, today, windWords } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
-const undo = useUndo()
 const id = typeof route.params.id === 'string' ? Number(route.params.id) : null
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
@@ -98,7 +96,10 @@ const landings = computed(() =>
   })),
 )
 const missing = computed(() =>
-  landings.value.filter((one) => one.off).map((one) => one.label).join(', '),
+  landings.value
+    .filter((one) => one.off)
+    .map((one) => one.label)
+    .join(', '),
 )
 watch(standard, () => {
   if (landings.value.find((one) => one.value === form.landing)?.off) form.landing = 'normal'
@@ -121,30 +122,30 @@ const reported = ref<Pick<Form, 'wind_dir_deg_mag' | 'wind_dir_deg_true' | 'wind
 type Read = Awaited<ReturnType<typeof api.readMetar>>
 /** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
 function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
-    form.metar = found.text
-    reported.value =
-      found.wind_kt === null
-        ? null
-        : {
-            wind_dir_deg_mag: null,
-            wind_dir_deg_true: found.wind_dir_deg_true,
-            wind_kt: found.wind_kt,
-            gust_kt: found.gust_kt,
-          }
-    if (reported.value && form.wind_source !== 'sock') {
-      Object.assign(form, reported.value)
-      form.wind_source = 'report'
-    }
-    form.temperature_c = found.temperature_c ?? form.temperature_c
-    form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
-    const true_deg = found.wind_dir_deg_true
-    said.value = [
-      ...(true_deg === null || magnetic === null
-        ? []
-        : [`Reported from ${direction(true_deg)}° true: ${direction(magnetic)}° magnetic here.`]),
-      ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
-      ...found.warnings,
-    ]
+  form.metar = found.text
+  reported.value =
+    found.wind_kt === null
+      ? null
+      : {
+          wind_dir_deg_mag: null,
+          wind_dir_deg_true: found.wind_dir_deg_true,
+          wind_kt: found.wind_kt,
+          gust_kt: found.gust_kt,
+        }
+  if (reported.value && form.wind_source !== 'sock') {
+    Object.assign(form, reported.value)
+    form.wind_source = 'report'
+  }
+  form.temperature_c = found.temperature_c ?? form.temperature_c
+  form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
+  const true_deg = found.wind_dir_deg_true
+  said.value = [
+    ...(true_deg === null || magnetic === null
+      ? []
+      : [`Reported from ${direction(true_deg)}° true: ${direction(magnetic)}° magnetic here.`]),
+    ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
+    ...found.warnings,
+  ]
 }
 async function readReport() {
   reportProblem.value = ''
@@ -252,9 +253,16 @@ function chooseEnd(ident: string) {
 }
 const chosen = computed(() => field.value?.ends.find((end) => end.id === form.runway_end_id)?.ident)
 
-const fields = ref<Record<string, string>>({})
-const problem = ref('')
-const busy = ref(false)
+const {
+  write,
+  fields,
+  problem,
+  isBusy: busy,
+} = useWrite({
+  refresh: () =>
+    id === null ? client.invalidateQueries({ queryKey: sortiesQuery.queryKey }) : forgetSortie(client, id),
+  otherwise: 'The sortie was not saved.',
+})
 function changesFrom(values: Form) {
   const { weight_lb, technique_id, planned_on, ...rest } = values
   return {
@@ -264,54 +272,39 @@ function changesFrom(values: Form) {
     ...(technique_id === null ? {} : { technique_id }),
   }
 }
-async function save() {
-  busy.value = true
-  fields.value = {}
-  problem.value = ''
-  try {
-    if (id === null) {
-      const made = await api.createSortie({ ...form })
-      await client.invalidateQueries({ queryKey: sortiesQuery.queryKey })
-      await router.push({ name: 'landing', params: { id: made.id } })
-    } else {
-      const before = kept.data.value
-      await api.changeSortie(id, changesFrom(form))
-      if (before) {
-        undo.done('changes to the sortie', async () => {
-          await api.changeSortie(id, {
-            student_id: before.student.id,
-            aircraft_id: before.aircraft.id,
-            runway_end_id: before.runway_end_id,
-            standard_id: before.standard.id,
-            technique_id: before.technique.id,
-            landing: before.landing,
-            flap: before.flap,
-            weight_lb: before.weight_lb,
-            ...(before.wind_reference === 'magnetic'
-              ? { wind_dir_deg_mag: before.wind_dir_deg_mag }
-              : { wind_dir_deg_true: before.wind_dir_deg_true }),
-            wind_kt: before.wind_kt,
-            gust_kt: before.gust_kt,
-            temperature_c: before.temperature_c,
-            qnh_hpa: before.qnh_hpa,
-            planned_on: before.planned_on,
-            metar: before.metar,
-            wind_source: before.wind_source,
-            planned_time: before.planned_time,
-            booked_min: before.booked_min,
-            fuel_gal: before.fuel_gal,
-          })
-          await forgetSortie(client, id)
-        })
-      }
-      await forgetSortie(client, id)
-      await router.push({ name: 'landing', params: { id } })
-    }
-  } catch (error) {
-    fields.value = error instanceof ApiError ? error.fields : {}
-    problem.value = error instanceof Error ? error.message : 'The sortie was not saved.'
+/** What a sortie holds, as a change that brings it back. */
+function asItIs(one: Sortie) {
+  const { weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source } = one
+  return {
+    ...{ weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source },
+    student_id: one.student.id,
+    aircraft_id: one.aircraft.id,
+    runway_end_id: one.runway_end_id,
+    standard_id: one.standard.id,
+    technique_id: one.technique.id,
+    landing: one.landing,
+    flap: one.flap,
+    ...(one.wind_reference === 'magnetic'
+      ? { wind_dir_deg_mag: one.wind_dir_deg_mag }
+      : { wind_dir_deg_true: one.wind_dir_deg_true }),
+    planned_time: one.planned_time,
+    booked_min: one.booked_min,
+    fuel_gal: one.fuel_gal,
   }
-  busy.value = false
+}
+async function save() {
+  const before = kept.data.value
+  const written = await write(
+    id === null
+      ? { call: () => api.createSortie({ ...form }) }
+      : {
+          call: () => api.changeSortie(id, changesFrom(form)),
+          ...(before
+            ? { undo: { what: 'changes to the sortie', back: () => api.changeSortie(id, asItIs(before)) } }
+            : {}),
+        },
+  )
+  if (written) await router.push({ name: 'landing', params: { id: written.answer.id } })
 }
 const otherProblem = computed(() =>
   problem.value && !Object.keys(fields.value).some((field) => field in form) ? problem.value : '',
@@ -364,14 +357,21 @@ const otherProblem = computed(() =>
           <p class="text-sm text-soft">{{ standard?.spec.source }}</p>
           <p v-if="fields.standard_id" role="alert" class="font-bold text-fail-ink">{{ fields.standard_id }}</p>
         </div>
-        <Choice :model-value="form.landing" label="Landing" :options="landings" @update:model-value="form.landing = $event ?? 'normal'" />
+        <Choice
+          :model-value="form.landing"
+          label="Landing"
+          :options="landings"
+          @update:model-value="form.landing = $event ?? 'normal'"
+        />
         <p v-if="missing" class="text-sm text-soft">{{ standard?.name }} sets no tolerance for: {{ missing }}.</p>
         <p v-if="fields.landing" role="alert" class="font-bold text-fail-ink">{{ fields.landing }}</p>
         <div>
           <label for="technique" class="heading">Technique: where instructors differ</label>
           <select id="technique" v-model="form.technique_id" class="field">
             <option :value="null">{{ id === null ? 'My own' : 'Unchanged' }}</option>
-            <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">{{ one.name }}</option>
+            <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">
+              {{ one.name }}
+            </option>
           </select>
           <p v-if="fields.technique_id" role="alert" class="font-bold text-fail-ink">{{ fields.technique_id }}</p>
         </div>
@@ -430,14 +430,22 @@ const otherProblem = computed(() =>
             <span v-else class="text-soft">from the station, asked every minute</span>
           </template>
         </p>
-        <div v-if="form.wind_source === 'sock' && reported" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2" role="status">
+        <div
+          v-if="form.wind_source === 'sock' && reported"
+          class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
+          role="status"
+        >
           <p><b>The sock wins:</b> {{ spoken(form) }}. The report says {{ spoken(reported) }}.</p>
           <button type="button" class="button mt-1" @click="byReport">Back to the report</button>
         </div>
         <Choice v-model="reference" label="Wind direction by hand" :options="REFERENCES" />
         <Stepper
           :model-value="shownDirection"
-          :label="reference === 'mag' ? 'Wind from, magnetic; empty: variable or calm' : 'Wind from, true; empty: variable or calm'"
+          :label="
+            reference === 'mag'
+              ? 'Wind from, magnetic; empty: variable or calm'
+              : 'Wind from, true; empty: variable or calm'
+          "
           unit="°"
           :min="0"
           :max="360"
@@ -516,7 +524,10 @@ const otherProblem = computed(() =>
             <span class="figure w-14 text-2xl">{{ end.ident }}</span>
             <span class="w-28 font-bold" :class="verdict(end).tone">{{ verdict(end).words }}</span>
             <span class="min-w-0 flex-1">
-              <span v-for="(reason, i) in end.reasons" :key="reason.name" :class="reason.over_limit ? 'font-bold text-fail-ink' : ''"
+              <span
+                v-for="(reason, i) in end.reasons"
+                :key="reason.name"
+                :class="reason.over_limit ? 'font-bold text-fail-ink' : ''"
                 >{{ i ? ' · ' : '' }}{{ reason.words }}</span
               >
             </span>
@@ -527,7 +538,12 @@ const otherProblem = computed(() =>
     </section>
     <p v-if="otherProblem" role="alert" class="font-bold text-fail-ink">{{ otherProblem }}</p>
     <p v-if="id !== null" class="text-sm text-soft">Laps already flown keep the brief they were flown by.</p>
-    <button v-if="mayPlan" type="submit" class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10" :disabled="busy">
+    <button
+      v-if="mayPlan"
+      type="submit"
+      class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10"
+      :disabled="busy"
+    >
       {{ id === null ? 'Make the sortie and brief the landing' : 'Save and brief the landing' }}
     </button>
   </form>

@@ -74,7 +74,8 @@ async function enter(call: () => Promise<Session>) {
     <p class="text-sm text-soft md:col-span-2">
       Bullseye is a training aid. The aircraft handbook, local rules and the instructor decide.
       <template v-if="session.data.value?.version">
-        This is Bullseye {{ session.data.value.version.software }}, touchdown model {{ session.data.value.version.model }}.
+        This is Bullseye {{ session.data.value.version.software }}, touchdown model
+        {{ session.data.value.version.model }}.
       </template>
     </p>
   </div>

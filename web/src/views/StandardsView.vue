@@ -25,13 +25,18 @@ const show = (one: StandardRow) => editor.open(one.spec, one.id)
 watch(catalogue.data, (now) => now?.standards[0] && !draft.value && show(now.standards[0]), { immediate: true })
 function copy() {
   const spec = draft.value
-  if (spec) editor.open({ ...spec, name: `${spec.name}, ours`, source: `copy of ${spec.edition}; changed by the school` }, null)
+  if (spec)
+    editor.open({ ...spec, name: `${spec.name}, ours`, source: `copy of ${spec.edition}; changed by the school` }, null)
 }
 async function keep() {
   const spec = draft.value
   const before = row.value
   if (!spec) return
-  await editor.keep(spec.name, (one) => api.keepStandard(spec, one), before ? () => api.keepStandard(before.spec, before.id) : null)
+  await editor.keep(
+    spec.name,
+    (one) => api.keepStandard(spec, one),
+    before ? () => api.keepStandard(before.spec, before.id) : null,
+  )
 }
 function toggle(task: (typeof TASKS)[number][0]) {
   if (!draft.value) return
@@ -48,7 +53,12 @@ function toggle(task: (typeof TASKS)[number][0]) {
       <h1 id="standards" class="text-2xl font-bold">Standards</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="one in catalogue.data.value.standards" :key="one.id">
-          <button type="button" class="button w-full !justify-start" :class="one.id === id ? 'button-main' : ''" @click="show(one)">
+          <button
+            type="button"
+            class="button w-full !justify-start"
+            :class="one.id === id ? 'button-main' : ''"
+            @click="show(one)"
+          >
             {{ one.name }}<span v-if="one.is_built_in" class="font-normal"> · built in</span>
           </button>
         </li>
@@ -59,10 +69,14 @@ function toggle(task: (typeof TASKS)[number][0]) {
         <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
         <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
         <button v-if="isChief" type="button" class="button" @click="copy">Copy</button>
-        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
+          Take out of use
+        </button>
       </div>
       <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
-      <p v-if="row?.is_built_in" class="font-bold">Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.</p>
+      <p v-if="row?.is_built_in" class="font-bold">
+        Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.
+      </p>
       <p v-else-if="!isChief" class="text-soft">Only the chief instructor changes standards.</p>
       <fieldset :disabled="!mayEdit" class="min-w-0 space-y-4">
         <section v-if="!row?.is_built_in" class="panel grid gap-3 md:grid-cols-3" aria-label="Name and source">
@@ -76,14 +90,49 @@ function toggle(task: (typeof TASKS)[number][0]) {
             <input type="checkbox" class="h-6 w-6" :checked="!!draft[task]" @change="toggle(task)" />{{ label }}
           </label>
           <div v-if="draft[task]" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
-            <Stepper :model-value="draft[task]!.touchdown_from_ft as number" label="Box from the spot" unit="ft" :min="-2000" :max="5000" :step="10" :error="fields[`spec.${task}.touchdown_from_ft`]" @update:model-value="draft[task]!.touchdown_from_ft = $event ?? 0" />
-            <Stepper :model-value="draft[task]!.touchdown_to_ft as number" label="to" unit="ft" :min="-2000" :max="5000" :step="10" :error="fields[`spec.${task}.touchdown_to_ft`]" @update:model-value="draft[task]!.touchdown_to_ft = $event ?? 0" />
-            <Stepper :model-value="draft[task]!.speed_above_kt as number" label="Faster by" unit="kt" :min="0" :max="50" @update:model-value="draft[task]!.speed_above_kt = $event ?? 0" />
-            <Stepper :model-value="draft[task]!.speed_below_kt as number" label="Slower by" unit="kt" :min="0" :max="50" @update:model-value="draft[task]!.speed_below_kt = $event ?? 0" />
+            <Stepper
+              :model-value="draft[task]!.touchdown_from_ft as number"
+              label="Box from the spot"
+              unit="ft"
+              :min="-2000"
+              :max="5000"
+              :step="10"
+              :error="fields[`spec.${task}.touchdown_from_ft`]"
+              @update:model-value="draft[task]!.touchdown_from_ft = $event ?? 0"
+            />
+            <Stepper
+              :model-value="draft[task]!.touchdown_to_ft as number"
+              label="to"
+              unit="ft"
+              :min="-2000"
+              :max="5000"
+              :step="10"
+              :error="fields[`spec.${task}.touchdown_to_ft`]"
+              @update:model-value="draft[task]!.touchdown_to_ft = $event ?? 0"
+            />
+            <Stepper
+              :model-value="draft[task]!.speed_above_kt as number"
+              label="Faster by"
+              unit="kt"
+              :min="0"
+              :max="50"
+              @update:model-value="draft[task]!.speed_above_kt = $event ?? 0"
+            />
+            <Stepper
+              :model-value="draft[task]!.speed_below_kt as number"
+              label="Slower by"
+              unit="kt"
+              :min="0"
+              :max="50"
+              @update:model-value="draft[task]!.speed_below_kt = $event ?? 0"
+            />
           </div>
           <p v-else class="text-soft">Not examined.</p>
         </section>
-        <p class="text-sm text-soft">Soft-field, no-flap and slipped landings have no distance of their own in the published standards: they are judged as normal ones.</p>
+        <p class="text-sm text-soft">
+          Soft-field, no-flap and slipped landings have no distance of their own in the published standards: they are
+          judged as normal ones.
+        </p>
       </fieldset>
     </form>
   </div>

@@ -4,20 +4,19 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
-import type { Takeoff } from '@/api/types'
+import type { Sortie, Takeoff } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import Flows from '@/components/Flows.vue'
 import Loading from '@/components/Loading.vue'
 import { useWidth } from '@/composables/useWidth'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import TakeoffStrip from '@/strip/TakeoffStrip.vue'
 import { direction, round, TAKEOFF_LABEL, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
 const planState = useQuery(planQuery(id))
@@ -27,7 +26,7 @@ const flows = computed(() => planState.data.value?.plan.flows ?? [])
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
-const problem = ref('')
+const { write, problem } = useWrite({ refresh: () => forgetSortie(client, id) })
 const KINDS = (Object.keys(TAKEOFF_LABEL) as Takeoff['kind'][]).map((value) => ({ value, label: TAKEOFF_LABEL[value] }))
 const SET_LABEL: Record<Takeoff['correction_set'], string> = {
   common: 'Common practice',
@@ -37,17 +36,16 @@ const SET_LABEL: Record<Takeoff['correction_set'], string> = {
 async function choose(kind: Takeoff['kind'] | null) {
   const before = sortie.value?.takeoff
   if (!kind || !before || kind === before) return
-  const write = async (takeoff: Takeoff['kind']) => {
-    await api.changeSortie(id, { takeoff })
-    await forgetSortie(client, id)
-  }
-  try {
-    await write(kind)
-    problem.value = ''
-    undo.done('kind of takeoff', () => write(before))
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Not kept.'
-  }
+  const key = sortieQuery(id).queryKey
+  await write({
+    call: () => api.changeSortie(id, { takeoff: kind }),
+    draw: () => {
+      const was = client.getQueryData<Sortie>(key)
+      client.setQueryData<Sortie>(key, (one) => one && { ...one, takeoff: kind })
+      return () => client.setQueryData(key, was)
+    },
+    undo: { what: 'kind of takeoff', back: () => api.changeSortie(id, { takeoff: before }) },
+  })
 }
 /** Margin in words for a figure: what is left, or what is missing. */
 const spare = (feet: number | null) =>
@@ -65,13 +63,19 @@ const spare = (feet: number | null) =>
       <div class="flex flex-wrap items-baseline gap-x-3">
         <h1 class="text-2xl font-bold">{{ TAKEOFF_LABEL[takeoff.kind] }} takeoff, runway {{ sortie.runway.ident }}</h1>
         <p class="text-soft">
-          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ round(sortie.weight_lb) }} lb · {{ windWords(sortie) }}
+          {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ round(sortie.weight_lb) }} lb ·
+          {{ windWords(sortie) }}
         </p>
       </div>
       <Choice v-if="mayChange" :model-value="takeoff.kind" label="Kind" :options="KINDS" @update:model-value="choose" />
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
-        <Figure label="Ground roll" :value="round(takeoff.ground_roll_ft, 10)" unit="ft" :note="spare(takeoff.roll_margin_ft)" />
+        <Figure
+          label="Ground roll"
+          :value="round(takeoff.ground_roll_ft, 10)"
+          unit="ft"
+          :note="spare(takeoff.roll_margin_ft)"
+        />
         <Figure
           label="Over 50 ft"
           :value="round(takeoff.over_50_ft_ft, 10)"
@@ -79,7 +83,13 @@ const spare = (feet: number | null) =>
           :tone="takeoff.over_50_margin_ft !== null && takeoff.over_50_margin_ft < 0 ? 'fail' : undefined"
           :note="spare(takeoff.over_50_margin_ft)"
         />
-        <Figure label="Lift-off" tone="aim" :value="round(takeoff.lift_off_speed_kias)" unit="KIAS" :note="`Vx ${round(takeoff.vx_kias)}, then Vy ${round(takeoff.vy_kias)}`" />
+        <Figure
+          label="Lift-off"
+          tone="aim"
+          :value="round(takeoff.lift_off_speed_kias)"
+          unit="KIAS"
+          :note="`Vx ${round(takeoff.vx_kias)}, then Vy ${round(takeoff.vy_kias)}`"
+        />
         <Figure
           label="Stop unless"
           tone="fail"
@@ -113,8 +123,8 @@ const spare = (feet: number | null) =>
           </div>
         </dl>
         <p class="mt-2 text-sm text-soft">
-          Sector {{ direction(takeoff.engine_out_sector_deg_mag[0]) }}° to {{ direction(takeoff.engine_out_sector_deg_mag[1]) }}°
-          magnetic; drawn on the Pattern map.
+          Sector {{ direction(takeoff.engine_out_sector_deg_mag[0]) }}° to
+          {{ direction(takeoff.engine_out_sector_deg_mag[1]) }}° magnetic; drawn on the Pattern map.
         </p>
       </section>
       <section v-if="takeoff.lift_off.length" class="panel" aria-labelledby="off">
@@ -126,13 +136,20 @@ const spare = (feet: number | null) =>
         </ul>
         <p class="mt-1 text-sm text-soft">Technique {{ sortie.technique.name }} decides which is briefed.</p>
       </section>
-      <section v-for="set in takeoff.by_set" :key="set.correction_set" class="panel" :aria-label="`Distances: ${SET_LABEL[set.correction_set]}`">
+      <section
+        v-for="set in takeoff.by_set"
+        :key="set.correction_set"
+        class="panel"
+        :aria-label="`Distances: ${SET_LABEL[set.correction_set]}`"
+      >
         <h2 class="font-bold">
           {{ SET_LABEL[set.correction_set] }}<span v-if="set.correction_set === takeoff.correction_set"> ✓ used</span>
         </h2>
         <ol class="mt-1 space-y-0.5 text-sm">
           <li v-for="(step, i) in set.over_50_ft_steps" :key="i" class="flex justify-between gap-2">
-            <span>{{ step.reason }} <span v-if="i" class="text-soft">× {{ step.factor.toFixed(2) }}</span></span>
+            <span
+              >{{ step.reason }} <span v-if="i" class="text-soft">× {{ step.factor.toFixed(2) }}</span></span
+            >
             <span class="figure whitespace-nowrap">{{ round(step.distance_ft, 10) }} ft</span>
           </li>
         </ol>

@@ -2,6 +2,7 @@
 /** Schools of thought: each choice with what it suits and costs, our default and why; warned of where two do not go together. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
+import { ApiError } from '@/api/client'
 import { api, catalogueQuery, disputesQuery, sessionQuery } from '@/api/queries'
 import type { Technique, TechniqueRow } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
@@ -33,7 +34,14 @@ const warnings = ref<string[]>([])
 watch(
   () => draft.value?.spec,
   async (spec) => {
-    if (spec) warnings.value = (await api.checkTechnique(spec).catch(() => ({ warnings: [] as string[] }))).warnings
+    if (!spec) return
+    try {
+      warnings.value = (await api.checkTechnique(spec)).warnings
+    } catch (error) {
+      // without an answer nothing is known of the combination, and that is said: no warning would read as "safe"
+      if (!(error instanceof ApiError)) throw error
+      warnings.value = [`Whether these choices go together could not be checked: ${error.message}`]
+    }
   },
   { deep: true, immediate: true },
 )
@@ -71,7 +79,12 @@ async function makeMine() {
       <p class="text-sm text-soft">Where instructors differ, theirs is a setting; every brief says which it follows.</p>
       <ul class="mt-2 space-y-1">
         <li v-for="one in catalogue.data.value.techniques" :key="one.id">
-          <button type="button" class="button w-full !justify-start text-left" :class="one.id === id ? 'button-main' : ''" @click="show(one)">
+          <button
+            type="button"
+            class="button w-full !justify-start text-left"
+            :class="one.id === id ? 'button-main' : ''"
+            @click="show(one)"
+          >
             {{ one.name }}<span v-if="one.id === mine" class="font-normal"> · mine</span>
           </button>
         </li>
@@ -81,9 +94,20 @@ async function makeMine() {
       <div class="flex flex-wrap items-center gap-2">
         <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
         <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
-        <button v-if="mayChange && id !== null && id !== mine" type="button" class="button" @click="makeMine">Make it mine</button>
-        <button v-if="mayChange" type="button" class="button" @click="editor.open({ name: `${draft.name}, mine`, spec: draft.spec }, null)">Copy</button>
-        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">Take out of use</button>
+        <button v-if="mayChange && id !== null && id !== mine" type="button" class="button" @click="makeMine">
+          Make it mine
+        </button>
+        <button
+          v-if="mayChange"
+          type="button"
+          class="button"
+          @click="editor.open({ name: `${draft.name}, mine`, spec: draft.spec }, null)"
+        >
+          Copy
+        </button>
+        <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
+          Take out of use
+        </button>
       </div>
       <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
       <p v-if="row?.is_built_in" class="text-soft">Built in: it stays as it is; a copy can be changed.</p>
@@ -104,7 +128,13 @@ async function makeMine() {
             :class="chosen(one.field) === way.value ? 'border-ink bg-paper' : 'border-line'"
           >
             <span class="flex items-start gap-2 font-bold">
-              <input type="radio" class="mt-1 h-5 w-5 shrink-0" :name="one.field" :checked="chosen(one.field) === way.value" @change="choose(one.field, way.value)" />
+              <input
+                type="radio"
+                class="mt-1 h-5 w-5 shrink-0"
+                :name="one.field"
+                :checked="chosen(one.field) === way.value"
+                @change="choose(one.field, way.value)"
+              />
               {{ way.label }}
             </span>
             <span class="mt-1 block text-sm">Suits: {{ way.suits }}</span>

@@ -3,7 +3,16 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { api, catalogueQuery, forgetSortie, lapsQuery, planQuery, sessionQuery, sortieQuery, trackQuery } from '@/api/queries'
+import {
+  api,
+  catalogueQuery,
+  forgetSortie,
+  lapsQuery,
+  planQuery,
+  sessionQuery,
+  sortieQuery,
+  trackQuery,
+} from '@/api/queries'
 import type { CsvColumns, Lap, Pair, TrackLap } from '@/api/types'
 import FeetBar from '@/components/FeetBar.vue'
 import Loading from '@/components/Loading.vue'
@@ -13,12 +22,11 @@ import Readings from '@/replay/Readings.vue'
 import Replay from '@/replay/Replay.vue'
 import TrackColumns from '@/replay/TrackColumns.vue'
 import TrackMatch from '@/replay/TrackMatch.vue'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
 import { clock, day, direction, round } from '@/words'
 
 const id = String(useRoute().params.track)
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const found = useQuery({
@@ -36,80 +44,66 @@ const catalogue = useQuery(catalogueQuery)
 const scored = computed(() => (known.value ? (lapsState.data.value?.laps ?? []) : []))
 const current = ref<TrackLap | null>(null)
 const currentEvent = computed(() => (current.value ? (track.value?.events[current.value.end] ?? null) : null))
-const currentScored = computed(() => scored.value.find((lap) => lap.track_file_id === id && lap.track_event === current.value?.end) ?? null)
+const currentScored = computed(
+  () => scored.value.find((lap) => lap.track_file_id === id && lap.track_event === current.value?.end) ?? null,
+)
 const pattern = computed(() => {
   // the plan is drawn for the sortie's runway; a lap on another one has none
   const sortie = sortieState.data.value
-  return known.value && sortie && current.value?.runway === sortie.runway.ident ? (planState.data.value?.plan.pattern ?? null) : null
+  return known.value && sortie && current.value?.runway === sortie.runway.ident
+    ? (planState.data.value?.plan.pattern ?? null)
+    : null
 })
 watch(
   () => line.value?.state,
   (now, before) => before && now === 'done' && client.invalidateQueries({ queryKey: ['track', id] }),
 )
 
-const problem = ref('')
-const isChanging = ref(false)
 const showColumns = ref(false)
 async function refresh(of: number | null = sortieId.value) {
   await client.invalidateQueries({ queryKey: ['track', id], exact: true })
   await client.invalidateQueries({ queryKey: ['tracks'] })
   if (of !== null) await forgetSortie(client, of)
 }
-async function write(what: () => Promise<unknown>) {
-  isChanging.value = true
-  try {
-    await what()
-    problem.value = ''
-    return true
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be kept.'
-    return false
-  } finally {
-    isChanging.value = false
-  }
-}
+const { write, problem, isBusy: isChanging } = useWrite({ refresh, otherwise: 'It could not be kept.' })
 async function confirmMatch(sortie_id: number, pairs: Pair[]) {
-  if (!(await write(() => api.confirmMatch(id, { sortie_id, pairs })))) return
-  undo.done('taking the laps', async () => {
-    await api.takeMatchBack(id)
-    await refresh(sortie_id)
+  await write({
+    call: () => api.confirmMatch(id, { sortie_id, pairs }),
+    undo: { what: 'taking the laps', back: () => api.takeMatchBack(id) },
+    refresh: () => refresh(sortie_id),
   })
-  await refresh(sortie_id)
 }
 /** Whether a person told anything of a lap: then it stays when the track lets go of it. */
 const hasMoreThanTheTrack = (lap: Lap) =>
-  !!lap.note || lap.marks.length > 0 || Object.values(lap.readings).some((of) => Object.keys(of).some((how) => how !== 'tracked'))
+  !!lap.note ||
+  lap.marks.length > 0 ||
+  Object.values(lap.readings).some((of) => Object.keys(of).some((how) => how !== 'tracked'))
 async function takeBack() {
   const of = sortieId.value
   if (of === null || !track.value) return
   const pairs: Pair[] = scored.value
     .filter((lap) => lap.track_file_id === id && lap.track_event !== null)
     .map((lap) => ({ event: lap.track_event!, lap_id: hasMoreThanTheTrack(lap) ? lap.id : null }))
-  if (!(await write(() => api.takeMatchBack(id)))) return
-  undo.done('taking the laps back', async () => {
-    await api.confirmMatch(id, { sortie_id: of, pairs })
-    await refresh(of)
+  await write({
+    call: () => api.takeMatchBack(id),
+    undo: { what: 'taking the laps back', back: () => api.confirmMatch(id, { sortie_id: of, pairs }) },
+    refresh: () => refresh(of),
   })
-  await refresh(of)
 }
 async function correct(lap: Lap, value: number | null) {
   const of = sortieId.value!
   const before = (lap.readings.along_ft as Record<string, { value: number }> | undefined)?.corrected?.value ?? null
-  if (!(await write(() => api.correctReading(of, lap.id, 'along_ft', value)))) return
-  undo.done('the touchdown', async () => {
-    await api.correctReading(of, lap.id, 'along_ft', before)
-    await refresh(of)
+  await write({
+    call: () => api.correctReading(of, lap.id, 'along_ft', value),
+    undo: { what: 'the touchdown', back: () => api.correctReading(of, lap.id, 'along_ft', before) },
+    refresh: () => refresh(of),
   })
-  await refresh(of)
 }
 async function readSo(columns: CsvColumns) {
-  if (await write(() => api.correctColumns(id, columns))) {
-    showColumns.value = false
-    await refresh()
-  }
+  if (await write({ call: () => api.correctColumns(id, columns) })) showColumns.value = false
 }
 async function analyseBy(aircraft: string) {
-  if (await write(() => api.analyseTrack(id, aircraft ? Number(aircraft) : null))) await refresh()
+  await write({ call: () => api.analyseTrack(id, aircraft ? Number(aircraft) : null) })
 }
 const FORMS = [
   { form: 'gpx', label: 'Cleaned track, GPX' },
@@ -124,20 +118,45 @@ const FORMS = [
     <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
       <RouterLink :to="{ name: 'tracks' }" class="min-h-11 content-center underline">‹ Recorded flights</RouterLink>
       <h1 class="text-2xl font-bold">
-        {{ line.begun_at ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}` : line.name }}
+        {{
+          line.begun_at
+            ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}`
+            : line.name
+        }}
       </h1>
       <p v-if="line.sortie_words" class="text-soft">{{ line.sortie_words }}</p>
       <span class="flex-1" />
       <RouterLink v-if="known" :to="{ name: 'debrief', params: { id: sortieId! } }" class="button">Debrief</RouterLink>
-      <button v-if="known && mayChange" type="button" class="button" :disabled="isChanging" @click="takeBack">Take its laps back</button>
+      <button v-if="known && mayChange" type="button" class="button" :disabled="isChanging" @click="takeBack">
+        Take its laps back
+      </button>
     </div>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-    <p v-if="line.state === 'waiting' || line.state === 'working'" role="status" class="panel text-lg font-bold text-aim-ink">{{ line.progress || 'working' }}…</p>
-    <p v-else-if="line.state === 'refused'" role="alert" class="panel font-bold text-fail-ink">Not taken: {{ line.problem }}</p>
-    <p v-else-if="line.state === 'columns'" class="panel font-bold">The headings of this file do not say what is in its columns.</p>
-    <TrackColumns v-if="mayChange && !known && (line.state === 'columns' || showColumns)" :file-id="id" @read="readSo" />
+    <p
+      v-if="line.state === 'waiting' || line.state === 'working'"
+      role="status"
+      class="panel text-lg font-bold text-aim-ink"
+    >
+      {{ line.progress || 'working' }}…
+    </p>
+    <p v-else-if="line.state === 'refused'" role="alert" class="panel font-bold text-fail-ink">
+      Not taken: {{ line.problem }}
+    </p>
+    <p v-else-if="line.state === 'columns'" class="panel font-bold">
+      The headings of this file do not say what is in its columns.
+    </p>
+    <TrackColumns
+      v-if="mayChange && !known && (line.state === 'columns' || showColumns)"
+      :file-id="id"
+      @read="readSo"
+    />
     <template v-if="line.state === 'done'">
-      <TrackMatch v-if="!known && mayChange && track.laps.length" :file-id="id" :track="track" @confirm="confirmMatch" />
+      <TrackMatch
+        v-if="!known && mayChange && track.laps.length"
+        :file-id="id"
+        :track="track"
+        @confirm="confirmMatch"
+      />
       <ul v-if="line.warnings.length" class="panel" aria-label="Notes">
         <li v-for="text in line.warnings" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
       </ul>
@@ -156,7 +175,12 @@ const FORMS = [
           @shown="current = $event"
           @correct="correct"
         />
-        <Readings v-if="currentScored && current" :lap="currentScored" :may-change="mayChange && !isChanging" @correct="correct(currentScored, $event)" />
+        <Readings
+          v-if="currentScored && current"
+          :lap="currentScored"
+          :may-change="mayChange && !isChanging"
+          @correct="correct(currentScored, $event)"
+        />
         <div v-if="currentScored && currentScored.diagnosis.error_ft !== null" class="grid gap-3 lg:grid-cols-2">
           <section class="panel" aria-label="Why it landed there">
             <p class="text-lg font-bold">{{ currentScored.score.words }} {{ currentScored.diagnosis.one_change }}</p>
@@ -164,23 +188,59 @@ const FORMS = [
           </section>
           <section class="panel" aria-label="Score"><ScoreTable :score="currentScored.score" /></section>
         </div>
-        <LapFigures v-if="current && currentEvent" :lap="current" :event="currentEvent" :takeoff="current.takeoff === null ? null : (track.events[current.takeoff] ?? null)" />
+        <LapFigures
+          v-if="current && currentEvent"
+          :lap="current"
+          :event="currentEvent"
+          :takeoff="current.takeoff === null ? null : (track.events[current.takeoff] ?? null)"
+        />
       </template>
       <section class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="The file">
         <p v-for="wind in track.wind.slice(0, 1)" :key="wind.source">
-          Wind by the {{ wind.source }}: <b class="figure">{{ direction(wind.from_deg_true) }}° true, {{ round(wind.speed_kt) }} kt ± {{ round(wind.uncertainty_kt) }}</b>
+          Wind by the {{ wind.source }}:
+          <b class="figure"
+            >{{ direction(wind.from_deg_true) }}° true, {{ round(wind.speed_kt) }} kt ±
+            {{ round(wind.uncertainty_kt) }}</b
+          >
         </p>
         <span class="flex-1" />
-        <a v-for="one in FORMS" :key="one.form" class="button" :href="`/api/tracks/${id}/export.${one.form}`" download>{{ one.label }}</a>
+        <a
+          v-for="one in FORMS"
+          :key="one.form"
+          class="button"
+          :href="`/api/tracks/${id}/export.${one.form}`"
+          download
+          >{{ one.label }}</a
+        >
         <a class="button" :href="`/api/tracks/${id}/file`" download>File as it came</a>
-        <button v-if="line.format === 'csv' && mayChange && !known" type="button" class="button" @click="showColumns = !showColumns">Columns</button>
+        <button
+          v-if="line.format === 'csv' && mayChange && !known"
+          type="button"
+          class="button"
+          @click="showColumns = !showColumns"
+        >
+          Columns
+        </button>
         <template v-if="mayChange && !known">
-          <button type="button" class="button" :disabled="isChanging" @click="analyseBy(String(line.aircraft_id ?? ''))">Analyse again</button>
+          <button
+            type="button"
+            class="button"
+            :disabled="isChanging"
+            @click="analyseBy(String(line.aircraft_id ?? ''))"
+          >
+            Analyse again
+          </button>
           <label class="flex items-center gap-2">
             <span>as</span>
-            <select class="field !w-auto" :value="line.aircraft_id ?? ''" @change="analyseBy(($event.target as HTMLSelectElement).value)">
+            <select
+              class="field !w-auto"
+              :value="line.aircraft_id ?? ''"
+              @change="analyseBy(($event.target as HTMLSelectElement).value)"
+            >
               <option value="">any aircraft</option>
-              <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">{{ one.spec.name }}</option>
+              <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">
+                {{ one.spec.name }}
+              </option>
             </select>
           </label>
         </template>

@@ -6,11 +6,11 @@ import { RouterLink } from 'vue-router'
 import { api, sessionQuery, tracksQuery } from '@/api/queries'
 import type { TrackLine } from '@/api/types'
 import Loading from '@/components/Loading.vue'
-import { useUndo } from '@/stores/undo'
+import { useWrite } from '@/composables/useWrite'
+import { newId } from '@/offline/ids'
 import { clock, day, round } from '@/words'
 
 const client = useQueryClient()
-const undo = useUndo()
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const isBusy = (line: TrackLine) => line.state === 'waiting' || line.state === 'working'
@@ -31,7 +31,7 @@ const input = ref<HTMLInputElement | null>(null)
 const isOver = ref(false)
 async function take(files: Iterable<File>) {
   for (const file of [...files]) {
-    const one = reactive<Sending>({ id: crypto.randomUUID(), name: file.name, problem: '' })
+    const one = reactive<Sending>({ id: newId(), name: file.name, problem: '' })
     sending.push(one)
     try {
       if (file.size > MOST_BYTES) throw new Error('the file is larger than 50 MB')
@@ -48,29 +48,14 @@ function drop(event: DragEvent) {
   isOver.value = false
   void take(event.dataTransfer?.files ?? [])
 }
-const problem = ref('')
+const { write, problem } = useWrite({ refresh: () => client.invalidateQueries({ queryKey: tracksQuery.queryKey }) })
 async function remove(line: TrackLine) {
-  try {
-    await api.removeTrackFile(line.id)
-    undo.done(`removing ${line.name}`, async () => {
-      await api.restoreTrackFile(line.id)
-      await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
-    })
-    problem.value = ''
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be removed.'
-  }
-  await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
+  await write({
+    call: () => api.removeTrackFile(line.id),
+    undo: { what: `removing ${line.name}`, back: () => api.restoreTrackFile(line.id) },
+  })
 }
-async function again(line: TrackLine) {
-  try {
-    await api.analyseTrack(line.id, line.aircraft_id)
-    problem.value = ''
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be tried again.'
-  }
-  await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
-}
+const again = (line: TrackLine) => write({ call: () => api.analyseTrack(line.id, line.aircraft_id) })
 const STATE: Record<TrackLine['state'], string> = {
   waiting: 'waiting for its turn',
   working: 'working',
@@ -78,7 +63,8 @@ const STATE: Record<TrackLine['state'], string> = {
   refused: 'not taken',
   columns: 'needs its columns named',
 }
-const lapsWords = (line: TrackLine) => (line.laps === 0 ? 'no laps found' : `${line.laps} lap${line.laps === 1 ? '' : 's'}`)
+const lapsWords = (line: TrackLine) =>
+  line.laps === 0 ? 'no laps found' : `${line.laps} lap${line.laps === 1 ? '' : 's'}`
 </script>
 
 <template>
@@ -95,10 +81,19 @@ const lapsWords = (line: TrackLine) => (line.laps === 0 ? 'no laps found' : `${l
       @drop.prevent="drop"
     >
       <p class="text-xl font-bold">Drop the files your tablet, logger or avionics wrote</p>
-      <p class="text-soft">GPX, IGC, NMEA or CSV, also gzipped; up to 50 MB and 24 hours each. You may leave this page meanwhile.</p>
+      <p class="text-soft">
+        GPX, IGC, NMEA or CSV, also gzipped; up to 50 MB and 24 hours each. You may leave this page meanwhile.
+      </p>
       <label class="button button-main mt-3 cursor-pointer">
         Choose files
-        <input ref="input" type="file" multiple class="sr-only" aria-label="Choose files" @change="take(($event.target as HTMLInputElement).files ?? [])" />
+        <input
+          ref="input"
+          type="file"
+          multiple
+          class="sr-only"
+          aria-label="Choose files"
+          @change="take(($event.target as HTMLInputElement).files ?? [])"
+        />
       </label>
     </section>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
@@ -108,7 +103,9 @@ const lapsWords = (line: TrackLine) => (line.laps === 0 ? 'no laps found' : `${l
         <span v-if="one.problem" role="alert" class="font-bold text-fail-ink">Not taken: {{ one.problem }}</span>
         <span v-else class="text-soft">sending…</span>
         <span class="flex-1" />
-        <button v-if="one.problem" type="button" class="button" @click="sending.splice(sending.indexOf(one), 1)">Dismiss</button>
+        <button v-if="one.problem" type="button" class="button" @click="sending.splice(sending.indexOf(one), 1)">
+          Dismiss
+        </button>
       </li>
     </ul>
     <p v-if="!lines.length" class="panel">No recorded flight yet.</p>
@@ -116,23 +113,51 @@ const lapsWords = (line: TrackLine) => (line.laps === 0 ? 'no laps found' : `${l
       <li v-for="line in lines" :key="line.id" class="panel flex flex-wrap items-center gap-x-4 gap-y-1">
         <div class="min-w-0 flex-1 basis-72">
           <p class="text-lg font-bold">
-            <RouterLink v-if="line.state === 'done' || line.state === 'columns'" :to="{ name: 'track', params: { track: line.id } }" class="underline">
-              {{ line.begun_at ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}` : line.name }}
+            <RouterLink
+              v-if="line.state === 'done' || line.state === 'columns'"
+              :to="{ name: 'track', params: { track: line.id } }"
+              class="underline"
+            >
+              {{
+                line.begun_at
+                  ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}`
+                  : line.name
+              }}
             </RouterLink>
             <template v-else>{{ line.name }}</template>
           </p>
           <p class="break-all text-sm text-soft">
-            {{ line.begun_at ? `${line.name} · ` : '' }}{{ line.format?.toUpperCase() }}<template v-if="line.fixes"> · {{ round(line.fixes) }} fixes</template>
+            {{ line.begun_at ? `${line.name} · ` : '' }}{{ line.format?.toUpperCase()
+            }}<template v-if="line.fixes"> · {{ round(line.fixes) }} fixes</template>
           </p>
         </div>
-        <p v-if="isBusy(line)" role="status" class="font-bold text-aim-ink">{{ line.progress || STATE[line.state] }}…</p>
+        <p v-if="isBusy(line)" role="status" class="font-bold text-aim-ink">
+          {{ line.progress || STATE[line.state] }}…
+        </p>
         <p v-else-if="line.state === 'done'" class="figure text-lg">{{ lapsWords(line) }}</p>
-        <p v-else role="alert" class="max-w-xl font-bold text-fail-ink">{{ line.state === 'refused' ? `Not taken: ${line.problem}` : STATE[line.state] }}</p>
+        <p v-else role="alert" class="max-w-xl font-bold text-fail-ink">
+          {{ line.state === 'refused' ? `Not taken: ${line.problem}` : STATE[line.state] }}
+        </p>
         <p v-if="line.state === 'done'" :class="line.sortie_words ? '' : 'font-bold text-spot-ink'" class="basis-56">
           {{ line.sortie_words ?? '● which sortie was it?' }}
         </p>
-        <button v-if="mayChange && line.state === 'refused' && line.is_kept" type="button" class="button" @click="again(line)">Try again</button>
-        <button v-if="mayChange && !isBusy(line) && line.sortie_id === null" type="button" class="button" :aria-label="`Remove ${line.name}`" @click="remove(line)">Remove</button>
+        <button
+          v-if="mayChange && line.state === 'refused' && line.is_kept"
+          type="button"
+          class="button"
+          @click="again(line)"
+        >
+          Try again
+        </button>
+        <button
+          v-if="mayChange && !isBusy(line) && line.sortie_id === null"
+          type="button"
+          class="button"
+          :aria-label="`Remove ${line.name}`"
+          @click="remove(line)"
+        >
+          Remove
+        </button>
       </li>
     </ul>
   </div>

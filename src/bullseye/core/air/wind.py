@@ -32,11 +32,6 @@ class Wind(Checked):
         """Gust less steady wind [kt]; 0 when no gust is reported."""
         return 0.0 if self.gust_kt is None else self.gust_kt - self.speed_kt
 
-    @property
-    def is_variable(self) -> bool:
-        """Whether it blows from no known direction."""
-        return self.direction_deg_true is None and self.speed_kt > 0
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Components:

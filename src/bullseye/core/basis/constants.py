@@ -7,7 +7,6 @@
 FT_PER_M = 1 / 0.3048
 FT_PER_NM = 1852 / 0.3048
 FPS_PER_KT = FT_PER_NM / 3600
-HPA_PER_INHG = 33.863886666667  # at 0 °C [pub: ICAO Annex 5 by way of NIST SP 811]
 
 # Standard atmosphere [pub: ICAO Doc 7488; U.S. Standard Atmosphere 1976]
 ISA_SEA_LEVEL_K = 288.15

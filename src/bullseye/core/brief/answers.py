@@ -31,16 +31,14 @@ Grid = tuple[tuple[float, ...], ...]
 class AnswerTable:
     """What to answer for any speed, headwind, aim and scatter of one sortie.
 
-    ``touchdown_minus_aim_ft[i][j]`` belongs to ``speed_kias[i]`` and ``headwind_kt[j]``, without the pilot's bias; so
-    do the slopes. ``hit_chance[i][j]`` belongs to ``scatter_ft[i]`` and ``shift_ft[j]``, the predicted touchdown less
+    ``touchdown_minus_aim_ft[i][j]`` belongs to ``speed_kias[i]`` and ``headwind_kt[j]``, without the pilot's bias.
+    ``hit_chance[i][j]`` belongs to ``scatter_ft[i]`` and ``shift_ft[j]``, the predicted touchdown less
     the target. ``bias_share[n - 1]`` is how much of the mean residual of n laps is taken to be a lasting bias.
     """
 
     speed_kias: tuple[float, ...]
     headwind_kt: tuple[float, ...]
     touchdown_minus_aim_ft: Grid
-    ft_per_kt_speed: Grid
-    ft_per_kt_headwind: Grid
     scatter_ft: tuple[float, ...]
     shift_ft: tuple[float, ...]
     hit_chance: Grid
@@ -75,8 +73,6 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
 
     touch = np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
-    by_speed = np.gradient(touch, np.asarray(speeds), axis=0)
-    by_wind = np.gradient(touch, np.asarray(_HEADWINDS_KT), axis=1)
     chances = _chances(
         request, brief_box=(brief.aim.box_ft[0] - brief.aim.target_ft, brief.aim.box_ft[1] - brief.aim.target_ft)
     )
@@ -87,8 +83,6 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         speed_kias=speeds,
         headwind_kt=_HEADWINDS_KT,
         touchdown_minus_aim_ft=_grid(touch),
-        ft_per_kt_speed=_grid(by_speed),
-        ft_per_kt_headwind=_grid(by_wind),
         scatter_ft=_SCATTERS_FT,
         shift_ft=_SHIFTS_FT,
         hit_chance=chances,

@@ -8,15 +8,9 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.whole import WholeBrief
 
 _PARTS = ('wind', 'speed', 'aim', 'touchdown', 'ground')
-
-
-@cache
-def _landing_adapter() -> TypeAdapter[BriefAnswer]:
-    return TypeAdapter(BriefAnswer)
 
 
 @cache
@@ -27,11 +21,6 @@ def _whole_adapter() -> TypeAdapter[WholeBrief]:
 def _spread(plain: dict[str, Any]) -> dict[str, Any]:
     parts = {name: value for part in _PARTS for name, value in plain.pop(part).items()}
     return {**parts, **plain}
-
-
-def flat_brief(answer: BriefAnswer) -> dict[str, Any]:
-    """A landing brief as plain data without its parts."""
-    return _spread(_landing_adapter().dump_python(answer, mode='json'))
 
 
 def flat_whole_brief(answer: WholeBrief) -> dict[str, Any]:

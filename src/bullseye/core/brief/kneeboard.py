@@ -15,7 +15,6 @@ from bullseye.core.fly.pattern import PatternAnswer
 from bullseye.core.fly.takeoff import TakeoffAnswer
 
 Paper = Literal['a5', 'a4']
-_LEGS = ('upwind', 'crosswind', 'downwind', 'base', 'final')
 _DESCENT_FPM = 10.0
 
 

@@ -96,18 +96,6 @@ _WATCH: dict[ExerciseKind, str] = {
     'low_approach': 'centreline and height, a few feet up',
     'hold_off_drill': 'hold it without sinking through',
 }
-_LABEL: dict[ExerciseKind, str] = {
-    'normal': 'normal',
-    'crosswind': 'crosswind',
-    'short_field': 'short-field',
-    'soft_field': 'soft-field',
-    'power_off': 'power-off 180',
-    'no_flap': 'no-flap',
-    'forward_slip': 'forward slip',
-    'go_around': 'go-around',
-    'low_approach': 'low approach',
-    'hold_off_drill': 'hold-off drill',
-}
 
 
 def _count(task: LapPlanTask) -> tuple[int, str, list[str]]:

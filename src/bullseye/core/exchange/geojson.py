@@ -51,6 +51,8 @@ def _number(properties: Mapping[str, Any], name: str) -> float | None:
 
 def _split(data: Mapping[str, Any]) -> tuple[Mapping[str, Any] | None, list[Mapping[str, Any]]]:
     """The point of the field, and the lines of its runways."""
+    if not isinstance(data, Mapping):
+        raise InvalidInput('field', data, 'a field as GeoJSON')
     features = data.get('features') if data.get('type') == 'FeatureCollection' else [data]
     if not isinstance(features, list) or not all(isinstance(one, Mapping) for one in features):
         raise InvalidInput('features', features, 'a list of features')
@@ -80,14 +82,14 @@ def airfield_from_geojson(data: Mapping[str, Any], *, on: date) -> Airfield:
     point, lines = _split(data)
     if not lines:
         raise InvalidInput('features', 'no LineString', 'a LineString for each runway')
-    about: Mapping[str, Any] = (point or {}).get('properties') or {}
+    about = _properties(point or {})
     ends: list[RunwayEnd] = []
     for line in lines:
         ends += _ends(line, field=about, on=on)
     if point is not None:
         lon, lat = _position('coordinates', point['geometry'].get('coordinates'))
     else:
-        lon, lat = _position('coordinates', lines[0]['geometry'].get('coordinates', [None])[0])
+        lon, lat = _position('coordinates', lines[0]['geometry']['coordinates'][0])  # read above as the first end
     return Airfield(
         ident=str(about.get('ident') or 'FIELD')[:8],
         latitude_deg=lat,
@@ -101,6 +103,19 @@ def airfield_from_geojson(data: Mapping[str, Any], *, on: date) -> Airfield:
 def _text(properties: Mapping[str, Any], name: str, limit: int) -> str | None:
     value = properties.get(name)
     return value[:limit] if isinstance(value, str) and value else None
+
+
+def _properties(feature: Mapping[str, Any]) -> Mapping[str, Any]:
+    """The members of a feature; none when it has none.
+
+    :raises InvalidInput: when they are no object
+    """
+    found = feature.get('properties')
+    if found is None:
+        return {}
+    if not isinstance(found, Mapping):
+        raise InvalidInput('properties', found, 'an object')
+    return found
 
 
 def _by_prefix(properties: Mapping[str, Any]) -> dict[str, Any]:
@@ -121,7 +136,7 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
     if not isinstance(places, list) or len(places) != 2:
         raise InvalidInput('coordinates', places, 'the two ends of the runway')
     (lon_a, lat_a), (lon_b, lat_b) = (_position('coordinates', place) for place in places)
-    properties = _by_prefix(line.get('properties') or {})
+    properties = _by_prefix(_properties(line))
     frame = RunwayFrame(threshold_lat_deg=lat_a, threshold_lon_deg=lon_a, course_deg_true=0.0)
     north_ft, east_ft = frame.locate(lat_deg=lat_b, lon_deg=lon_b)
     length_ft = math.hypot(north_ft, east_ft)
@@ -283,10 +298,13 @@ def marks_from_geojson(data: Mapping[str, Any]) -> tuple[GroundMark, ...]:
     :raises InvalidInput: naming the wrong member
     """
     found = []
-    for feature in data.get('features') or ():
-        properties = feature.get('properties') or {}
+    features = data.get('features')
+    for feature in features if isinstance(features, list) else ():
+        properties = _properties(feature) if isinstance(feature, Mapping) else {}
         if properties.get('kind') == 'mark':
-            lon, lat = _position('coordinates', feature['geometry'].get('coordinates'))
+            geometry = feature.get('geometry')
+            given = geometry.get('coordinates') if isinstance(geometry, Mapping) else None
+            lon, lat = _position('coordinates', given)
             use = properties.get('use', 'other')
             if use not in get_args(MarkUse):
                 raise InvalidInput('use', use, ', '.join(get_args(MarkUse)))

@@ -38,13 +38,12 @@ def extension_s(
     downwind_kt: float,
     spot_ft: float,
     base_turn_after_abeam_s: float,
-    threshold_to_abeam_ft: float = 0.0,
 ) -> float:
     """Seconds to fly downwind beyond the usual base turn until the one on final has passed abeam [com].
 
     Both fly straight on: it towards the threshold from ``ahead_final_nm`` out, we away from abeam the spot.
     """
-    apart_ft = ahead_final_nm * FT_PER_NM + spot_ft + threshold_to_abeam_ft
+    apart_ft = ahead_final_nm * FT_PER_NM + spot_ft
     closing_fps = (ahead_kt + downwind_kt) * FPS_PER_KT
     return max(0.0, apart_ft / closing_fps - base_turn_after_abeam_s)
 
