@@ -1,5 +1,6 @@
 """The API as described: types that are current, and no answer the description does not know."""
 
+import json
 import os
 import re
 
@@ -10,6 +11,8 @@ from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import response_schema_conformance, status_code_conformance
 
 from bullseye.api import spec
+from bullseye.core.basis.limits import limits_script, shown_limits
+from bullseye.launch.places import WEB
 from tests.api.conftest import DESCRIBED, Browser, close
 
 # the same requests every time; with another seed, others
@@ -68,3 +71,20 @@ def test_no_request_breaks_the_server(case, chief):
     # all of them arrive: a request of nobody, or without the token, would be turned away at the door
     assert b'"csrf"' not in reply.content
     assert case.path == '/api/session' or b'"not_signed_in"' not in reply.content
+
+
+def test_the_limits_that_screens_ask_by_are_those_of_the_core():
+    kept = (WEB / 'src' / 'api' / 'limits.ts').read_text(encoding='utf-8')
+    assert kept == limits_script()
+    assert shown_limits()['weightLb'] == {'min': 1, 'max': 20_000}  # above 0: whole pounds begin at one
+    assert shown_limits()['temperatureC'] == {'min': -60, 'max': 60}
+
+
+def test_every_type_is_described_once_and_answers_are_complete():
+    schemas = DESCRIBED['components']['schemas']
+    # refusals have two names of the framework's for one shape
+    bodies = [json.dumps(schema, sort_keys=True) for name, schema in schemas.items() if name != 'HTTPError']
+    assert len(set(bodies)) == len(bodies)
+    assert not [name for name in schemas if '.' in name]
+    assert schemas['BriefAnswer']['required'] == sorted(schemas['BriefAnswer']['properties'])
+    assert 'wind_kt' not in schemas['SortieChange'].get('required', [])

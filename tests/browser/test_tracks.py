@@ -4,6 +4,7 @@ import base64
 import re
 import subprocess
 import sys
+import uuid
 from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -60,9 +61,10 @@ def test_from_a_dropped_file_to_an_overruled_and_scored_landing(marta: Page, ser
         'flown_at': (BEGUN + timedelta(seconds=landings[0]['time_s'] + 6)).isoformat(),
         'known_by': {'along_ft': 'tapped'},
     }
-    path = f'/api/sorties/{sortie}/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10'
+    path = f'/api/sorties/{sortie}/laps/sent'
+    change = {'lap_id': str(uuid.uuid4()), 'lap': said, 'writer': {'device': str(uuid.uuid4()), 'number': 1}}
     token = page.evaluate("fetch('/api/session').then((reply) => reply.json())")['csrf_token']
-    assert page.request.put(server.url + path, data=said, headers={'X-CSRFToken': token}).ok
+    assert page.request.post(server.url + path, data={'changes': [change]}, headers={'X-CSRFToken': token}).ok
 
     page.get_by_role('button', name='School').click()
     page.get_by_role('menuitem', name='Tracks').click()

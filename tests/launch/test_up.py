@@ -131,8 +131,10 @@ def test_a_real_school_and_the_demo_stand_beside_each_other_through_every_start(
     assert 'marta@lantern-bay.example' in demo.said
     demo.enter()
     flown = next(one['id'] for one in demo.call('GET', '/api/sorties')['sorties'] if not one['laps'])
-    path = f'/api/sorties/{flown}/laps/0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10'
-    demo.call('PUT', path, {'outcome': 'full_stop', 'along_ft': 790.0})
+    lap_id = '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10'
+    change = {'lap_id': lap_id, 'lap': {'outcome': 'full_stop', 'along_ft': 790.0}}
+    change['writer'] = {'device': lap_id, 'number': 1}
+    demo.call('POST', f'/api/sorties/{flown}/laps/sent', {'changes': [change]})
     assert 'already running' in refused(data_folder, '--port', str(free_port()))
     assert demo.stop() == 0
     with pytest.raises(OSError, match='refused'):

@@ -6,7 +6,6 @@ import uuid
 from collections.abc import Sequence
 from typing import Annotated, Literal
 
-from annotated_types import Ge, Gt, Le
 from apiflask import APIBlueprint
 from flask_login import login_required
 from pydantic import AwareDatetime, Field
@@ -16,6 +15,7 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Note, Out
 from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
+from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, LateralFt, RollFt, SpeedKias, SpotFt, WindKt
 from bullseye.core.basis.quantity import ClockReading, Degrees, Real
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.explain.diagnosis import Diagnosis
@@ -40,24 +40,24 @@ class LapIn(In):
 
     outcome: Outcome
     flown_at: ClockReading | None = None
-    along_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None
-    lateral_ft: Annotated[Real, Ge(-200), Le(200)] | None = None
-    threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
-    float_s: Annotated[Real, Ge(0), Le(60)] | None = None
+    along_ft: AlongFt | None = None
+    lateral_ft: LateralFt | None = None
+    threshold_speed_kias: SpeedKias | None = None
+    float_s: FloatS | None = None
     drift: DriftSide | None = None
     bounced: bool | None = None
     ballooned: bool | None = None
     wind_dir_deg_mag: Degrees | None = None
-    wind_kt: Annotated[Real, Ge(0), Le(100)] | None = None
-    aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
+    wind_kt: WindKt | None = None
+    aim_point_ft: AimFt | None = None
     marks: Annotated[list[LapMark], Field(max_length=20)] = Field(default_factory=list)
     note: Note | None = None
     excluded: Excluded | None = None
     flown_by: FlownBy | None = None
     landing: LandingKind | None = None
     runway_end_id: Id | None = None
-    spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
-    liftoff_ft: Annotated[Real, Ge(0), Le(20_000)] | None = None
+    spot_ft: SpotFt | None = None
+    liftoff_ft: RollFt | None = None
     known_by: dict[
         Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'bounced', 'wind_kt'], KnownBy
     ] = Field(default_factory=dict)

@@ -2,21 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Annotated
-
-from annotated_types import Ge, Le
 from apiflask import APIBlueprint
 from flask_login import login_required
+from pydantic import MISSING
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
 from bullseye.api.session import PersonOut
-from bullseye.core.basis.quantity import Real
+from bullseye.core.basis.limits import AimStepFt, CrosswindLimitKt
 from bullseye.store import people
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
-Limit = Annotated[Real, Ge(0), Le(60)]
-AimStep = Annotated[Real, Ge(1), Le(1_000)]
 
 
 class SchoolOut(Out):
@@ -30,14 +26,14 @@ class SchoolOut(Out):
 class SchoolChange(In):
     """What to set; what is left out stays. No crosswind limit of the school is null."""
 
-    crosswind_limit_kt: Limit | None = None
-    aim_step_ft: AimStep = 150.0
+    crosswind_limit_kt: CrosswindLimitKt | MISSING | None = MISSING
+    aim_step_ft: AimStepFt | MISSING = MISSING
 
 
 class PersonChange(In):
     """Limits of a person; null is none of their own."""
 
-    crosswind_limit_kt: Limit | None
+    crosswind_limit_kt: CrosswindLimitKt | None
 
 
 @bp.get('/school')
@@ -56,7 +52,7 @@ def read_school() -> SchoolOut:
 @bp.doc(responses=[401, 403])
 def change_school(json_data: SchoolChange) -> SchoolOut:
     """Set the school's crosswind limit for students, and how far one lap may move the aim point; chief only."""
-    changes = json_data.model_dump(exclude_unset=True)
+    changes = json_data.model_dump()
     return SchoolOut.model_validate(people.change_school(database(), by=person(), changes=changes))
 
 

@@ -7,18 +7,30 @@ from dataclasses import asdict
 from datetime import date, time
 from typing import Annotated, Any, Literal
 
-from annotated_types import Ge, Gt, Le
+from annotated_types import Ge, Le
 from apiflask import APIBlueprint
 from flask import Response
 from flask_login import login_required
-from pydantic import BeforeValidator, Field, WithJsonSchema
+from pydantic import MISSING, BeforeValidator, Field, WithJsonSchema
 from sqlalchemy import RowMapping
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
 from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.basis.quantity import Degrees, Real
+from bullseye.core.basis.limits import (
+    AimFt,
+    BookedMin,
+    FuelGal,
+    GustKt,
+    QnhHpa,
+    SpeedKias,
+    SpotFt,
+    TemperatureC,
+    WeightLb,
+    WindKt,
+)
+from bullseye.core.basis.quantity import Degrees
 from bullseye.core.brief.kneeboard import Kneeboard, Paper
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.lapplan import PlannedLap
@@ -35,12 +47,6 @@ from bullseye.store.requests import brief_of, changed_request, live_request
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
 
-WindKt = Annotated[Real, Ge(0), Le(100)]
-GustKt = Annotated[Real, Ge(0), Le(150)]
-WeightLb = Annotated[Real, Gt(0), Le(20_000)]
-PlaceFt = Annotated[Real, Ge(0), Le(20_000)]
-SpeedKias = Annotated[Real, Ge(20), Le(250)]
-TemperatureC = Annotated[Real, Ge(-60), Le(60)]
 _CLOCK = '^([01][0-9]|2[0-3]):[0-5][0-9](:[0-5][0-9])?$'
 
 
@@ -56,9 +62,6 @@ ClockTime = Annotated[time, BeforeValidator(_of_clock), WithJsonSchema({'type': 
 PlannedOn = Annotated[date, Ge(date(2000, 1, 1)), Le(date(2099, 12, 31))]
 WindSource = Literal['hand', 'report', 'sock']
 WindReference = Literal['true', 'magnetic']
-BookedMin = Annotated[Real, Gt(0), Le(480)]
-FuelGal = Annotated[Real, Ge(0), Le(500)]
-QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
 
 
 class SortieIn(In):
@@ -80,7 +83,7 @@ class SortieIn(In):
     technique_id: Id | None = None
     flap: Text | None = None
     weight_lb: WeightLb | None = None
-    spot_ft: PlaceFt | None = None
+    spot_ft: SpotFt | None = None
     takeoff: TakeoffKind = 'normal'
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
@@ -93,32 +96,33 @@ class SortieIn(In):
 class SortieChange(In):
     """What to change of a sortie; what is left out stays."""
 
-    student_id: Id = 0
-    instructor_id: Id = 0
-    aircraft_id: Id = 0
-    runway_end_id: Id = 0
-    standard_id: Id = 0
-    technique_id: Id = 0
-    landing: LandingKind = 'normal'
-    wind_kt: WindKt = 0.0
-    wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
-    wind_dir_deg_true: Degrees | None = None
-    gust_kt: GustKt | None = None
-    temperature_c: TemperatureC = 15.0
-    qnh_hpa: QnhHpa = 1_013.25
-    planned_on: PlannedOn = date.min
-    flap: Text = 'full'
-    weight_lb: WeightLb = 0.0
-    spot_ft: PlaceFt = 0.0
-    approach_speed_kias: SpeedKias | None = None
-    takeoff: TakeoffKind = 'normal'
-    pattern: PatternChoice | None = None
-    metar: ReportText | None = None
-    wind_source: WindSource = 'hand'
-    planned_time: ClockTime | None = None
-    booked_min: BookedMin = 60.0
-    fuel_gal: FuelGal | None = None
-    lap_plan: Annotated[list[PlannedLap], Field(max_length=20)] | None = None
+    student_id: Id | MISSING = MISSING
+    instructor_id: Id | MISSING = MISSING
+    aircraft_id: Id | MISSING = MISSING
+    runway_end_id: Id | MISSING = MISSING
+    standard_id: Id | MISSING = MISSING
+    technique_id: Id | MISSING = MISSING
+    landing: LandingKind | MISSING = MISSING
+    wind_kt: WindKt | MISSING = MISSING
+    # one direction: by the compass at the runway, or true as reports give it
+    wind_dir_deg_mag: Degrees | MISSING | None = MISSING
+    wind_dir_deg_true: Degrees | MISSING | None = MISSING
+    gust_kt: GustKt | MISSING | None = MISSING
+    temperature_c: TemperatureC | MISSING = MISSING
+    qnh_hpa: QnhHpa | MISSING = MISSING
+    planned_on: PlannedOn | MISSING = MISSING
+    flap: Text | MISSING = MISSING
+    weight_lb: WeightLb | MISSING = MISSING
+    spot_ft: SpotFt | MISSING = MISSING
+    approach_speed_kias: SpeedKias | MISSING | None = MISSING
+    takeoff: TakeoffKind | MISSING = MISSING
+    pattern: PatternChoice | MISSING | None = MISSING
+    metar: ReportText | MISSING | None = MISSING
+    wind_source: WindSource | MISSING = MISSING
+    planned_time: ClockTime | MISSING | None = MISSING
+    booked_min: BookedMin | MISSING = MISSING
+    fuel_gal: FuelGal | MISSING | None = MISSING
+    lap_plan: Annotated[list[PlannedLap], Field(max_length=20)] | MISSING | None = MISSING
 
 
 class Named(Out):
@@ -253,19 +257,20 @@ class SortiesOut(Out):
 class BriefChanges(In):
     """What to ask differently from the sortie as kept; what is left out stays as kept."""
 
-    wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
-    wind_dir_deg_true: Degrees | None = None
-    wind_kt: WindKt = 0.0
-    gust_kt: GustKt | None = None
-    temperature_c: TemperatureC = 15.0
-    qnh_hpa: QnhHpa = 1_013.25
-    weight_lb: WeightLb = 0.0
-    flap: Text | None = None
-    spot_ft: PlaceFt = 0.0
-    approach_speed_kias: SpeedKias | None = None
-    aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
-    landing: LandingKind = 'normal'
-    runway_end_id: Id | None = None
+    # one direction: by the compass at the runway, or true as reports give it
+    wind_dir_deg_mag: Degrees | MISSING | None = MISSING
+    wind_dir_deg_true: Degrees | MISSING | None = MISSING
+    wind_kt: WindKt | MISSING = MISSING
+    gust_kt: GustKt | MISSING | None = MISSING
+    temperature_c: TemperatureC | MISSING = MISSING
+    qnh_hpa: QnhHpa | MISSING = MISSING
+    weight_lb: WeightLb | MISSING = MISSING
+    flap: Text | MISSING | None = MISSING
+    spot_ft: SpotFt | MISSING = MISSING
+    approach_speed_kias: SpeedKias | MISSING | None = MISSING
+    aim_point_ft: AimFt | MISSING | None = MISSING
+    landing: LandingKind | MISSING = MISSING
+    runway_end_id: Id | MISSING | None = MISSING
 
 
 class PlanChanges(In):
@@ -317,6 +322,14 @@ def read_sortie(sortie_id: int) -> SortieOut:
     return SortieOut.of(sorties.find(database(), sortie_id, person=person()))
 
 
+def _plain(change: SortieChange) -> dict[str, Any]:
+    """What is said of a sortie, as the store takes it; what is left out is not in it."""
+    values = change.model_dump()
+    if isinstance(change.lap_plan, list):
+        values['lap_plan'] = [asdict(lap) for lap in change.lap_plan]
+    return values
+
+
 @bp.patch('/<int:sortie_id>')
 @login_required
 @bp.input(SortieChange)
@@ -326,10 +339,7 @@ def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
     """Change a sortie; laps flown before keep the brief they were flown by."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    values = json_data.model_dump(exclude_unset=True)
-    if values.get('lap_plan') is not None:
-        values['lap_plan'] = [asdict(lap) for lap in json_data.lap_plan or ()]
-    changed = sorties.change(db, sortie, by=person(), values=values)
+    changed = sorties.change(db, sortie, by=person(), values=_plain(json_data))
     return SortieOut.of(changed)
 
 
@@ -344,7 +354,7 @@ def brief_sortie(sortie_id: int, json_data: BriefChanges) -> BriefOut:
     sortie = sorties.find(db, sortie_id, person=person())
     request = live_request(db, sortie)
     kept = brief_of(request)
-    changes: dict[str, Any] = json_data.model_dump(exclude_unset=True)
+    changes: dict[str, Any] = json_data.model_dump()
     if not changes:
         return BriefOut(brief=kept, change=None)
     landing, end = changes.pop('landing', None), laps.runway_end(db, changes.pop('runway_end_id', None))

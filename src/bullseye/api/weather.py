@@ -9,10 +9,10 @@ from flask_login import login_required
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText
-from bullseye.api.sorties import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
 from bullseye.core.air.wind import magnetic_from_true_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import TakeoffKind
+from bullseye.core.basis.limits import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
 from bullseye.core.basis.quantity import Degrees, Moment
 from bullseye.core.brief.ranking import RankedEnd
 from bullseye.core.exchange.metar import Report, read_metar

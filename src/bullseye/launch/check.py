@@ -115,5 +115,8 @@ def types(_: argparse.Namespace) -> int:
     kept = places.WEB / 'src' / 'api' / 'openapi.json'
     program = 'from bullseye.api import spec; from bullseye.api.description import written; print(written(spec()))'
     kept.write_text(run([places.PYTHON, '-c', program], failed='The API could not be described'), encoding='utf-8')
+    limits = 'from bullseye.core.basis.limits import limits_script; print(limits_script(), end="")'
+    written = run([places.PYTHON, '-c', limits], failed='The limits could not be told')
+    (places.WEB / 'src' / 'api' / 'limits.ts').write_text(written, encoding='utf-8')
     setup.front_end_types()
     return 0

@@ -79,7 +79,7 @@ def test_wrong_fields_are_named_a_line_each_without_a_traceback():
 @pytest.mark.parametrize(
     ('changes', 'field', 'accepted'),
     [
-        ({'weight_lb': -5}, 'weight_lb', 'at least 0'),
+        ({'weight_lb': -5}, 'weight_lb', 'above 0'),
         ({'weight_lb': 900}, 'weight_lb', '1450 to 2400'),
         ({'weight_lb': math.nan}, 'weight_lb', 'finite'),
         ({'weight_lb': math.inf}, 'weight_lb', 'finite'),

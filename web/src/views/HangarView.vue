@@ -3,6 +3,7 @@
 import { saveFile } from '@/files'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
+import { LIMITS } from '@/api/limits'
 import { api, catalogueQuery, sessionQuery } from '@/api/queries'
 import type { AircraftRow, AircraftSpec } from '@/api/types'
 import EditorNotes from '@/components/EditorNotes.vue'
@@ -309,12 +310,19 @@ function addLadder() {
                 v-model="people[i] as number"
                 :label="`Person ${i + 1}`"
                 unit="lb"
-                :min="0"
-                :max="500"
+                :min="LIMITS.personLb.min"
+                :max="LIMITS.personLb.max"
                 :step="5"
               />
-              <Stepper v-model="bags" label="Bags" unit="lb" :min="0" :max="2000" :step="5" />
-              <Stepper v-model="fuel" label="Fuel" unit="gal" :min="0" :max="500" />
+              <Stepper
+                v-model="bags"
+                label="Bags"
+                unit="lb"
+                :min="LIMITS.bagsLb.min"
+                :max="LIMITS.bagsLb.max"
+                :step="5"
+              />
+              <Stepper v-model="fuel" label="Fuel" unit="gal" :min="LIMITS.fuelGal.min" :max="LIMITS.fuelGal.max" />
             </div>
             <div class="flex gap-2">
               <button type="button" class="button" :disabled="people.length >= 6" @click="people.push(170)">

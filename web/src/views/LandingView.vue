@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import { LIMITS } from '@/api/limits'
 import { api, briefQuery, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { BriefChanges } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
@@ -191,8 +192,8 @@ const otherProblem = computed(() =>
             :model-value="(now('approach_speed_kias') as number | null) ?? null"
             label="Speed; empty: worked out"
             unit="kt"
-            :min="20"
-            :max="250"
+            :min="LIMITS.speedKias.min"
+            :max="LIMITS.speedKias.max"
             :start="Math.round(brief.speed.recommended_speed_kias)"
             :empty-word="round(brief.speed.recommended_speed_kias)"
             :error="whatIf.fields.value.approach_speed_kias"
@@ -237,8 +238,8 @@ const otherProblem = computed(() =>
             :model-value="wind.wind_kt"
             label="Wind"
             unit="kt"
-            :min="0"
-            :max="40"
+            :min="LIMITS.windKt.min"
+            :max="LIMITS.windKt.max"
             slide
             :error="whatIf.fields.value.wind_kt"
             @update:model-value="change('wind_kt', $event ?? 0)"
@@ -247,8 +248,8 @@ const otherProblem = computed(() =>
             :model-value="wind.gust_kt"
             label="Gust; empty: none"
             unit="kt"
-            :min="0"
-            :max="60"
+            :min="LIMITS.gustKt.min"
+            :max="LIMITS.gustKt.max"
             :start="wind.wind_kt + 5"
             empty-word="none"
             :error="whatIf.fields.value.gust_kt"

@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { LIMITS } from '@/api/limits'
 import { api, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { ExerciseKind, PlannedLap } from '@/api/types'
 import Loading from '@/components/Loading.vue'
@@ -220,8 +221,8 @@ function aim(lap: PlannedLap) {
           :model-value="sortie.booked_min"
           label="Booked, block to block"
           unit="min"
-          :min="10"
-          :max="480"
+          :min="LIMITS.bookedMin.min"
+          :max="LIMITS.bookedMin.max"
           :step="10"
           @update:model-value="$event && book({ booked_min: $event })"
         />

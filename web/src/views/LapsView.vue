@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { LIMITS } from '@/api/limits'
 import { lapsQuery, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { LandingKind, LapIn, Outcome } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
@@ -358,8 +359,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             label="Speed over threshold"
             unit="kt"
             tall
-            :min="21"
-            :max="250"
+            :min="LIMITS.speedKias.min"
+            :max="LIMITS.speedKias.max"
             :start="Math.round(figures.speed.approach_speed_kias)"
             empty-word="–"
             :error="fieldErrors.threshold_speed_kias"
@@ -405,8 +406,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               label="Lift-off, from the start of the roll"
               unit="ft"
               tall
-              :min="0"
-              :max="20000"
+              :min="LIMITS.rollFt.min"
+              :max="LIMITS.rollFt.max"
               :step="50"
               :start="Math.round((plan?.takeoff.ground_roll_ft ?? 800) / 50) * 50"
               empty-word="–"
@@ -463,8 +464,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :latest="() => recorder.latest().float_s"
               label="Float"
               unit="s"
-              :min="0"
-              :max="60"
+              :min="LIMITS.floatS.min"
+              :max="LIMITS.floatS.max"
               :step="0.5"
               :digits="1"
               empty-word="–"
@@ -491,8 +492,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :latest="() => recorder.latest().wind_kt"
               label="Wind then"
               unit="kt"
-              :min="0"
-              :max="100"
+              :min="LIMITS.windKt.min"
+              :max="LIMITS.windKt.max"
               :start="sortie.wind_kt"
               empty-word="as briefed"
               :error="fieldErrors.wind_kt"

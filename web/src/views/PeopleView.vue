@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ApiError } from '@/api/client'
+import { LIMITS } from '@/api/limits'
 import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import Loading from '@/components/Loading.vue'
@@ -85,8 +86,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
                 :label="`Crosswind limit of ${person.name}`"
                 hide-label
                 unit="kt"
-                :min="0"
-                :max="60"
+                :min="LIMITS.crosswindLimitKt.min"
+                :max="LIMITS.crosswindLimitKt.max"
                 :start="8"
                 empty-word="none set"
                 @update:model-value="limit(person.id, person.crosswind_limit_kt ?? null, $event)"
@@ -102,8 +103,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             :model-value="school.data.value.crosswind_limit_kt"
             label="School’s crosswind limit for students"
             unit="kt"
-            :min="0"
-            :max="60"
+            :min="LIMITS.crosswindLimitKt.min"
+            :max="LIMITS.crosswindLimitKt.max"
             :start="10"
             empty-word="none set"
             @update:model-value="setSchool({ crosswind_limit_kt: $event })"
@@ -112,8 +113,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             :model-value="school.data.value.aim_step_ft"
             label="One lap moves the aim point by at most"
             unit="ft"
-            :min="10"
-            :max="1000"
+            :min="LIMITS.aimStepFt.min"
+            :max="LIMITS.aimStepFt.max"
             :step="10"
             @update:model-value="$event !== null && setSchool({ aim_step_ft: $event })"
           />

@@ -4,12 +4,10 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import Annotated
-
-from annotated_types import Ge, Le
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.quantity import Checked, Degrees, Real
+from bullseye.core.basis.limits import GustKt, WindKt
+from bullseye.core.basis.quantity import Checked, Degrees
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -20,8 +18,8 @@ class Wind(Checked):
     """
 
     direction_deg_true: Degrees | None
-    speed_kt: Annotated[Real, Ge(0), Le(100)]
-    gust_kt: Annotated[Real, Ge(0), Le(150)] | None = None
+    speed_kt: WindKt
+    gust_kt: GustKt | None = None
 
     def check_together(self) -> None:
         if self.gust_kt is not None and self.gust_kt < self.speed_kt:

@@ -6,10 +6,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
-from annotated_types import Ge, Gt, Le
+from annotated_types import Ge, Le
 from pydantic import Field
 
 from bullseye.core.basis.kinds import ExerciseKind, LandingKind
+from bullseye.core.basis.limits import BookedMin, FuelGal, SpotFt
 from bullseye.core.basis.quantity import STORABLE, Checked, Name, Real
 
 _AROUND_MIN = 14.0  # [own] start-up, taxi, run-up and taxi back of a lesson
@@ -37,8 +38,8 @@ class KindRecord(Checked):
 class LessonTime(Checked):
     """What a lesson is booked for; unknown is left out of the count and said."""
 
-    booked_min: Annotated[Real, Gt(0), Le(480)] = 60.0
-    fuel_gal: Annotated[Real, Ge(0), Le(500)] | None = None
+    booked_min: BookedMin = 60.0
+    fuel_gal: FuelGal | None = None
     record: Annotated[tuple[KindRecord, ...], Field(max_length=20)] = ()
 
 
@@ -48,7 +49,7 @@ class PlannedLap(Checked):
 
     kind: ExerciseKind
     runway: Annotated[str, Field(min_length=1, max_length=4), STORABLE]
-    spot_ft: Annotated[Real, Ge(0), Le(20_000)] | None
+    spot_ft: SpotFt | None
     watch: Name
     why: Annotated[str, Field(max_length=200), STORABLE] = ''
 

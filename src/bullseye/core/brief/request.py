@@ -5,15 +5,25 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cache
-from typing import Annotated, Any, get_args
+from typing import Any, get_args
 
-from annotated_types import Ge, Le
 from pydantic import TypeAdapter, ValidationError
 
 from bullseye.core.air.wind import Wind, given_direction_deg_true
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import LandingKind, StandardCode
-from bullseye.core.basis.quantity import Checked, Degrees, Name, Real
+from bullseye.core.basis.limits import (
+    AimFt,
+    CrosswindLimitKt,
+    GustKt,
+    QnhHpa,
+    SpeedKias,
+    SpotFt,
+    TemperatureC,
+    WeightLb,
+    WindKt,
+)
+from bullseye.core.basis.quantity import Checked, Degrees, Name
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.belief import Calibration
@@ -25,12 +35,12 @@ from bullseye.core.given.technique import Technique, usual_flap
 class Weather(Checked):
     """Wind and air. Name one wind direction, true or magnetic; none means variable, or calm at 0 kt."""
 
-    wind_kt: Annotated[Real, Ge(0), Le(100)]
-    temperature_c: Annotated[Real, Ge(-60), Le(60)]
-    qnh_hpa: Annotated[Real, Ge(870), Le(1_085)]
+    wind_kt: WindKt
+    temperature_c: TemperatureC
+    qnh_hpa: QnhHpa
     wind_dir_deg_true: Degrees | None = None
     wind_dir_deg_mag: Degrees | None = None
-    gust_kt: Annotated[Real, Ge(0), Le(150)] | None = None
+    gust_kt: GustKt | None = None
 
     def check_together(self) -> None:
         self.wind(variation_deg=0.0)
@@ -56,17 +66,17 @@ class BriefRequest(Checked):
     aircraft: Aircraft
     runway: RunwayEnd
     weather: Weather
-    weight_lb: Annotated[Real, Ge(0), Le(20_000)]
+    weight_lb: WeightLb
     landing: LandingKind
     standard: Standard
-    spot_ft: Annotated[Real, Ge(0), Le(20_000)]
+    spot_ft: SpotFt
     technique: Technique = field(default_factory=Technique)
     calibration: Calibration = field(default_factory=Calibration)
     flap: Name | None = None
-    approach_speed_kias: Annotated[Real, Ge(20), Le(250)] | None = None
-    aim_point_ft: Annotated[Real, Ge(-5_000), Le(20_000)] | None = None
-    school_crosswind_limit_kt: Annotated[Real, Ge(0), Le(60)] | None = None
-    student_crosswind_limit_kt: Annotated[Real, Ge(0), Le(60)] | None = None
+    approach_speed_kias: SpeedKias | None = None
+    aim_point_ft: AimFt | None = None
+    school_crosswind_limit_kt: CrosswindLimitKt | None = None
+    student_crosswind_limit_kt: CrosswindLimitKt | None = None
 
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)

@@ -24,6 +24,7 @@ from bullseye.core.air.turns import (
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.basis.errors import BullseyeError
 from bullseye.core.basis.kinds import BaseCue, PatternSide
+from bullseye.core.basis.limits import WindKt
 from bullseye.core.basis.quantity import Checked, Degrees, Real
 from bullseye.core.fly.traffic import NumberTwo, extension_s, number_two
 from bullseye.core.given.aircraft import Aircraft, LegSetting
@@ -52,7 +53,7 @@ class PatternChoice(Checked):
     altitude_ft: Annotated[Real, Ge(-1_000), Le(20_000)] | None = None  # above sea level; else the field's
     base_extension_s: Annotated[Real, Ge(0), Le(600)] = 0.0  # number two: downwind flown on for so long
     wind_dir_deg_true: Degrees | None = None  # at pattern height; None with wind_kt None: estimated
-    wind_kt: Annotated[Real, Ge(0), Le(100)] | None = None
+    wind_kt: WindKt | None = None
     ahead_final_nm: Annotated[Real, Ge(0), Le(15)] | None = None  # of one on final as we are abeam the spot
     ahead_kt: Annotated[Real, Ge(30), Le(250)] | None = None  # its groundspeed; else as ours on final
 

@@ -5,10 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from annotated_types import Ge, Le
 from pydantic import Field
 
-from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.basis.limits import BagsLb, FuelGal, PersonLb
+from bullseye.core.basis.quantity import Checked
 from bullseye.core.given.aircraft import Aircraft
 
 AVGAS_LB_PER_GAL = 6.0  # [pub: FAA-H-8083-1, standard weight]
@@ -18,9 +18,9 @@ AVGAS_LB_PER_GAL = 6.0  # [pub: FAA-H-8083-1, standard weight]
 class Loading(Checked):
     """What is put aboard."""
 
-    people_lb: Annotated[tuple[Annotated[Real, Ge(0), Le(500)], ...], Field(max_length=12)] = ()
-    bags_lb: Annotated[Real, Ge(0), Le(2_000)] = 0.0
-    fuel_gal: Annotated[Real, Ge(0), Le(500)] = 0.0
+    people_lb: Annotated[tuple[PersonLb, ...], Field(max_length=12)] = ()
+    bags_lb: BagsLb = 0.0
+    fuel_gal: FuelGal = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

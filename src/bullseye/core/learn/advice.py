@@ -7,12 +7,12 @@ from dataclasses import dataclass, replace
 from functools import cache
 from typing import Annotated, Any
 
-from annotated_types import Ge, Gt, Le
 from pydantic import Field, TypeAdapter, ValidationError
 
 from bullseye.core.basis.constants import AIM_STEP_FT
 from bullseye.core.basis.kinds import LandingKind
-from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
+from bullseye.core.basis.quantity import Checked
 from bullseye.core.basis.sentence import Sentence
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
@@ -35,11 +35,11 @@ _MOST_LAPS = 500
 class AdviceLap(Checked):
     """A lap as flown, places from the landing threshold; None where nobody looked."""
 
-    aim_ft: Annotated[Real, Ge(-5_000), Le(20_000)]
-    touchdown_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None  # None: went around
-    threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
-    headwind_kt: Annotated[Real, Ge(-60), Le(100)] | None = None
-    float_s: Annotated[Real, Ge(0), Le(60)] | None = None
+    aim_ft: AimFt
+    touchdown_ft: AlongFt | None = None  # None: went around
+    threshold_speed_kias: SpeedKias | None = None
+    headwind_kt: HeadwindKt | None = None
+    float_s: FloatS | None = None
     landing: LandingKind | None = None  # else the request's
     exclude: bool = False  # special: gust, traffic, the instructor flew
 
@@ -91,7 +91,7 @@ class AdviceRequest(Checked):
 
     brief: BriefRequest
     laps: Annotated[tuple[AdviceLap, ...], Field(max_length=_MOST_LAPS)]
-    aim_step_ft: Annotated[Real, Gt(0), Le(2_000)] = AIM_STEP_FT
+    aim_step_ft: AimStepFt = AIM_STEP_FT
 
 
 def _measured(lap: AdviceLap) -> MeasuredLap:

@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated
-
-from annotated_types import Ge, Gt, Le
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Outcome
-from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.basis.limits import AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
+from bullseye.core.basis.quantity import Checked
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -21,14 +19,14 @@ class MeasuredLap(Checked):
     """
 
     outcome: Outcome
-    along_ft: Annotated[Real, Ge(-3_000), Le(20_000)] | None = None
-    lateral_ft: Annotated[Real, Ge(-200), Le(200)] | None = None
-    threshold_speed_kias: Annotated[Real, Gt(20), Le(250)] | None = None
-    float_s: Annotated[Real, Ge(0), Le(60)] | None = None
+    along_ft: AlongFt | None = None
+    lateral_ft: LateralFt | None = None
+    threshold_speed_kias: SpeedKias | None = None
+    float_s: FloatS | None = None
     drift: DriftSide | None = None
     bounced: bool | None = None
     ballooned: bool | None = None
-    headwind_kt: Annotated[Real, Ge(-60), Le(100)] | None = None  # as it was on this lap
+    headwind_kt: HeadwindKt | None = None  # as it was on this lap
 
     def check_together(self) -> None:
         if self.outcome in NOT_LANDED and self.along_ft is not None:

@@ -14,6 +14,7 @@ from annotated_types import Ge, Gt, Le
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import FPS_PER_KT, GRAVITY_FPS2, HOLD_OFF_HEIGHT_FT, ROUNDOUT_LOAD_FACTOR
+from bullseye.core.basis.limits import HeadwindKt
 from bullseye.core.basis.quantity import Checked, Deceleration, Real
 
 Floats = NDArray[np.float64]
@@ -29,7 +30,7 @@ class Approach(Checked):
 
     speed_ktas: Annotated[Real, Gt(0), Le(300)]
     touchdown_ktas: Annotated[Real, Gt(0), Le(300)]
-    headwind_kt: Annotated[Real, Ge(-100), Le(100)]
+    headwind_kt: HeadwindKt
     path_angle_deg: Annotated[Real, Ge(1), Le(15)]
     deceleration_fps2: Deceleration
     load_factor: Annotated[Real, Gt(1), Le(2)] = ROUNDOUT_LOAD_FACTOR
