@@ -112,3 +112,11 @@ export function day(date: string): string {
 export function clock(moment: string, unit = ' UTC'): string {
   return `${new Date(moment).toISOString().slice(11, 16)}${unit}`
 }
+
+/** What the go-around point is measured by. */
+export const GO_AROUND_BY: Record<Brief['ground']['go_around_by'], string> = {
+  roll: 'behind it the factored roll does not fit',
+  climb: 'behind it a climb does not clear what stands beyond',
+  half: 'half of the runway',
+  third: 'a third of the runway',
+}

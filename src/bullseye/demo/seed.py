@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.model.touchdown import Approach, predict
+from bullseye.core.model.touchdown import predict
 from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, laps, people, scope
 from bullseye.store.models import (
@@ -266,12 +266,8 @@ def _fly(db: Session, sortie: Sortie, *, habit: Habit, by: User, number: int, rn
     approach = landing_setup(request).approach
     gusting = habit.gust_kt if sortie.gust_kt is not None else 0.0
     off_kt = habit.speed_kt + gusting + habit.speed_scatter_kt * float(rng.normal())
-    flown = Approach(
-        speed_ktas=approach.speed_ktas + off_kt,
-        touchdown_ktas=approach.touchdown_ktas,
-        headwind_kt=approach.headwind_kt,
-        path_angle_deg=approach.path_angle_deg,
-        deceleration_fps2=approach.deceleration_fps2 * 0.96,
+    flown = replace(
+        approach, speed_ktas=approach.speed_ktas + off_kt, deceleration_fps2=approach.deceleration_fps2 * 0.96
     )
     touch = predict(flown)
     along_ft = brief.aim.aim_point_ft + touch.touchdown_ft + habit.bias_ft + habit.scatter_ft * float(rng.normal())

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.learn.fit import fit_deceleration
+from bullseye.core.model.deceleration import prior_fps2
 from bullseye.core.model.speeds import touchdown_speed_kcas
 from bullseye.core.model.touchdown import Approach, predict
 from bullseye.store import catalogue
@@ -68,7 +69,8 @@ def floats(db: Session, *, by: User) -> list[Float]:
             .limit(_LAPS)
         )
         flown = flown_laps(db.scalars(query).all())
-        fit = fit_deceleration(flown, prior_fps2=aircraft.deceleration_fps2)
+        setting, weight_lb = aircraft.flap(flap), usual_weight_lb(aircraft)
+        fit = fit_deceleration(flown, prior_fps2=prior_fps2(aircraft, setting, weight_lb=weight_lb))
         low = max(0.5, fit.mean - _INTERVAL * fit.sd)
         high = fit.mean + _INTERVAL * fit.sd
         found.append(
@@ -98,5 +100,7 @@ def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) 
         headwind_kt=0.0,
         path_angle_deg=3.0,
         deceleration_fps2=deceleration_fps2,
+        eye_height_ft=aircraft.eye_height_ft,
+        wing_height_ft=aircraft.wing_over_wheels_ft,
     )
     return predict(approach).float_ft

@@ -28,20 +28,21 @@ def plain_flown(flown: FlownLap) -> list[Any]:
     """A lap as learning takes it, as a row keeps it: figures without their names, of which there would be more.
 
     In order: those of its approach, feet from the aim point to the touchdown, whether the speed is known, seconds of
-    hold-off.
+    hold-off, whether it was flown at idle.
     """
     approach = [round(getattr(flown.approach, name), _DECIMALS) for name in _APPROACH]
-    return [*approach, round(flown.touchdown_from_aim_ft, 1), flown.speed_is_known, flown.float_s]
+    return [*approach, round(flown.touchdown_from_aim_ft, 1), flown.speed_is_known, flown.float_s, flown.is_idle]
 
 
 @lru_cache(5_000)
 def _flown_lap(row: tuple[Any, ...]) -> FlownLap:
-    *approach, touchdown_from_aim_ft, speed_is_known, float_s = row
+    *approach, touchdown_from_aim_ft, speed_is_known, float_s, is_idle = row
     return FlownLap(
         approach=Approach(**dict(zip(_APPROACH, approach, strict=True))),
         touchdown_from_aim_ft=touchdown_from_aim_ft,
         speed_is_known=speed_is_known,
         float_s=float_s,
+        is_idle=is_idle,
     )
 
 
@@ -55,9 +56,16 @@ def flown_laps(rows: Sequence[Any]) -> list[FlownLap]:
 
 
 @lru_cache(500)
-def _learned(everybody: tuple[FlownLap, ...], own: tuple[FlownLap, ...], prior_deceleration_fps2: float) -> Calibration:
+def _learned(
+    everybody: tuple[FlownLap, ...], own: tuple[FlownLap, ...], prior_deceleration_fps2: float, power_share: float
+) -> Calibration:
     """What laps teach, kept by the laps themselves: it can be neither out of date nor half read."""
-    return calibrate(aircraft_laps=everybody, pilot_laps=own, prior_deceleration_fps2=prior_deceleration_fps2)
+    return calibrate(
+        aircraft_laps=everybody,
+        pilot_laps=own,
+        prior_deceleration_fps2=prior_deceleration_fps2,
+        power_share=power_share,
+    )
 
 
 @dataclass(slots=True)
@@ -79,9 +87,9 @@ class TeachingLaps:
         self.newest = lap.flown_at
         return True
 
-    def belief(self, *, prior_deceleration_fps2: float) -> Calibration:
+    def belief(self, *, prior_deceleration_fps2: float, power_share: float) -> Calibration:
         """What they teach together."""
-        return _learned(tuple(self.everybody), tuple(self.own[::-1]), prior_deceleration_fps2)
+        return _learned(tuple(self.everybody), tuple(self.own[::-1]), prior_deceleration_fps2, power_share)
 
 
 def teaching_laps(db: Session, sortie: Sortie, *, landing: str, flap: str) -> TeachingLaps:
@@ -107,11 +115,3 @@ def teaching_laps(db: Session, sortie: Sortie, *, landing: str, flap: str) -> Te
         flown_laps([row.flown for row in rows if row.is_own]),
         rows[0].flown_at if rows else None,
     )
-
-
-def calibration_for(
-    db: Session, sortie: Sortie, *, prior_deceleration_fps2: float, landing: str, flap: str
-) -> Calibration:
-    """What the laps so far teach: of the aircraft and flap by everybody, of the pilot in this kind of landing."""
-    known = teaching_laps(db, sortie, landing=landing, flap=flap)
-    return known.belief(prior_deceleration_fps2=prior_deceleration_fps2)

@@ -16,6 +16,7 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.measure.readings import Measure, Reading
+from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
@@ -72,7 +73,7 @@ def known_of(db: Session, *, aircraft_id: int | None, sortie: Sortie | None) -> 
     return Known(
         spots_ft=spots,
         touchdown_kcas=TOUCHDOWN_OVER_STALL * min(flap.stall_kcas for flap in aircraft.flaps) * _USUAL_WEIGHT,
-        deceleration_fps2=aircraft.deceleration_fps2,
+        deceleration_fps2=prior_fps2(aircraft, aircraft.flaps[-1], weight_lb=aircraft.max_weight_lb),
     )
 
 

@@ -20,11 +20,11 @@ from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.aiming import recommended_aim_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, Weather, messages, request_adapter
-from bullseye.core.brief.setup import prior_deceleration_fps2
+from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.given.belief import Calibration
 from bullseye.store import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow
-from bullseye.store.learning import TeachingLaps, calibration_for, teaching_laps
+from bullseye.store.learning import TeachingLaps, teaching_laps
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
 
 brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
@@ -256,15 +256,14 @@ def live_request(
     kind, flap = request.landing, request.flap_setting.name
     prior = prior_deceleration_fps2(request)
     if so_far is None:
-        learned = calibration_for(db, sortie, prior_deceleration_fps2=prior, landing=kind, flap=flap)
-        last = _last_of(db, sortie, kind)
+        known, last = teaching_laps(db, sortie, landing=kind, flap=flap), _last_of(db, sortie, kind)
     else:
         if (kind, flap) not in so_far.teaching:
             so_far.teaching[kind, flap] = teaching_laps(db, sortie, landing=kind, flap=flap)
         if kind not in so_far.last:
             so_far.last[kind] = _last_of(db, sortie, kind)
-        learned = so_far.teaching[kind, flap].belief(prior_deceleration_fps2=prior)
-        last = so_far.last[kind]
+        known, last = so_far.teaching[kind, flap], so_far.last[kind]
+    learned = known.belief(prior_deceleration_fps2=prior, power_share=power_share(kind))
     request = dataclasses.replace(request, calibration=learned)
     return request if last is None else _stepped(request, last.request, sortie.school.aim_step_ft)
 

@@ -18,6 +18,7 @@ from tqdm import tqdm
 from bullseye.core.basis.constants import TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.given.aircraft import Aircraft
+from bullseye.core.model.deceleration import prior_fps2
 from bullseye.tracks.fields import Runway, runways_of
 from bullseye.tracks.known import Known
 from bullseye.tracks.readers import Columns, read_track
@@ -112,7 +113,7 @@ def _known(arguments: argparse.Namespace, fields: Sequence[Mapping[str, Any]]) -
     return Known(
         spots_ft=spots,
         touchdown_kcas=TOUCHDOWN_OVER_STALL * slowest * _USUAL_WEIGHT,
-        deceleration_fps2=aircraft.deceleration_fps2,
+        deceleration_fps2=prior_fps2(aircraft, aircraft.flaps[-1], weight_lb=aircraft.max_weight_lb),
     )
 
 

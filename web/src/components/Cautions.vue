@@ -1,14 +1,42 @@
 <script setup lang="ts">
-/** Cautions stay in sight: short, beside the numbers they are about. The general one stands at the foot of the screen. */
-defineProps<{ cautions: readonly string[] }>()
+/** Cautions beside the numbers they are about: gravest first, three open, the rest folded. */
+import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
+import { computed } from 'vue'
+import type { Caution } from '@/api/types'
+
+const props = defineProps<{ cautions: readonly (Caution | string)[] }>()
+const OPEN = 3
+const SIGN: Record<Caution['severity'], string> = { stop: '✕', mind: '▲', know: '·' }
+const all = computed(() =>
+  props.cautions.map((one): Caution => (typeof one === 'string' ? { severity: 'mind', words: one } : one)),
+)
+const first = computed(() => all.value.slice(0, OPEN))
+const more = computed(() => all.value.slice(OPEN))
+const isGrave = computed(() => all.value.some((one) => one.severity === 'stop'))
 </script>
 
 <template>
-  <ul
-    v-if="cautions.length"
-    class="space-y-1 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2 font-bold"
+  <div
+    v-if="all.length"
+    class="rounded-lg border-l-4 px-3 py-2 font-bold"
+    :class="isGrave ? 'border-fail bg-fail-wash' : 'border-warn bg-warn-wash'"
+    role="group"
     aria-label="Cautions"
   >
-    <li v-for="text in cautions" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
-  </ul>
+    <ul class="space-y-1">
+      <li v-for="one in first" :key="one.words" :class="one.severity === 'stop' ? 'text-fail-ink' : ''">
+        <span aria-hidden="true">{{ SIGN[one.severity] }} </span><span v-if="one.severity === 'stop'" class="sr-only"
+          >Do not fly this: </span
+        >{{ one.words }}
+      </li>
+    </ul>
+    <Disclosure v-if="more.length">
+      <DisclosureButton class="mt-1 min-h-11 underline">{{ more.length }} more</DisclosureButton>
+      <DisclosurePanel as="ul" class="space-y-1">
+        <li v-for="one in more" :key="one.words">
+          <span aria-hidden="true">{{ SIGN[one.severity] }} </span>{{ one.words }}
+        </li>
+      </DisclosurePanel>
+    </Disclosure>
+  </div>
 </template>

@@ -19,7 +19,7 @@ import { useWrite } from '@/composables/useWrite'
 import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
-import { LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
+import { GO_AROUND_BY, LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -113,9 +113,9 @@ const otherProblem = computed(() =>
         <Figure
           label="Aim"
           tone="aim"
-          :value="round(brief.aim.aim_point_ft, 10)"
-          unit="ft"
-          :note="brief.aim.aim_before_spot_words"
+          :value="brief.aim.aim_is_good ? round(brief.aim.aim_point_ft, 10) : '✕ none'"
+          :unit="brief.aim.aim_is_good ? 'ft' : ''"
+          :note="brief.aim.aim_is_good ? brief.aim.aim_before_spot_words : 'not to be flown: see the cautions'"
         />
         <Figure
           label="Chance to hit the box"
@@ -130,15 +130,11 @@ const otherProblem = computed(() =>
           label="Go around if not down by"
           tone="fail"
           :value="round(brief.ground.go_around_point_ft, 10)"
-          :unit="brief.ground.go_around_point_ft === null ? '' : 'ft'"
-          :note="
-            brief.ground.go_around_point_ft === null
-              ? 'unknown: see the cautions'
-              : `${round(landingLength(sortie.runway) - brief.ground.go_around_point_ft, 10)} ft left for the factored roll`
-          "
+          unit="ft"
+          :note="GO_AROUND_BY[brief.ground.go_around_by]"
         />
       </div>
-      <Cautions :cautions="brief.cautions.slice(0, -1)" />
+      <Cautions :cautions="brief.cautions" />
       <section class="panel !p-2" aria-label="Strip and profile">
         <div ref="frame" class="w-full overflow-hidden">
           <template v-if="width > 0">

@@ -268,26 +268,26 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
         "
         tone="aim"
-        :value="round(figures.aim.aim_point_ft, 10)"
-        unit="ft"
-        :note="next.isFromDevice.value ? 'worked out on this device' : figures.aim.aim_before_spot_words"
+        :value="figures.aim.aim_is_good ? round(figures.aim.aim_point_ft, 10) : '✕ none'"
+        :unit="figures.aim.aim_is_good ? 'ft' : ''"
+        :note="
+          !figures.aim.aim_is_good
+            ? 'not to be flown: see the cautions'
+            : next.isFromDevice.value
+              ? 'worked out on this device'
+              : figures.aim.aim_before_spot_words
+        "
       />
       <Figure label="Fly" :value="round(figures.speed.approach_speed_kias)" unit="KIAS" />
       <Figure class="hidden md:block" label="Chance to hit" :value="percent(figures.aim.hit_chance)" />
-      <Figure
-        label="Go around by"
-        tone="fail"
-        :value="round(figures.ground.go_around_point_ft, 10)"
-        :unit="figures.ground.go_around_point_ft === null ? '' : 'ft'"
-        :note="figures.ground.go_around_point_ft === null ? 'unknown: see the cautions' : ''"
-      />
+      <Figure label="Go around by" tone="fail" :value="round(figures.ground.go_around_point_ft, 10)" unit="ft" />
     </div>
 
     <p class="!mt-1 text-sm md:hidden">
       Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b>
     </p>
 
-    <Cautions :cautions="brief.cautions.slice(0, -1)" />
+    <Cautions :cautions="brief.cautions" />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">

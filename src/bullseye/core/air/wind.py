@@ -42,6 +42,27 @@ class Components:
     cross_kt: float | None
     gust_head_kt: float | None
     gust_cross_kt: float | None
+    any_way_kt: float = 0.0  # the strongest of a wind from no known direction, gusts included
+
+    @property
+    def worst_tailwind_kt(self) -> float:
+        """The strongest tailwind of the day [kt], gusts included; of a variable wind all of it. 0 for a headwind."""
+        if self.head_kt is None or self.gust_head_kt is None:
+            return self.any_way_kt
+        return max(0.0, -self.head_kt, -self.gust_head_kt)
+
+    @property
+    def worst_crosswind_kt(self) -> float:
+        """The strongest crosswind of the day [kt], gusts included; of a variable wind all of it."""
+        if self.cross_kt is None or self.gust_cross_kt is None:
+            return self.any_way_kt
+        return max(abs(self.cross_kt), abs(self.gust_cross_kt))
+
+    @property
+    def sure_headwind_kt(self) -> float:
+        """The headwind that distances may count on [kt]: the steady one; negative is the worst tailwind."""
+        worst = self.worst_tailwind_kt
+        return -worst if worst > 0 or self.head_kt is None else self.head_kt
 
 
 def true_from_magnetic_deg(*, magnetic_deg: float, variation_deg: float) -> float:
@@ -85,7 +106,8 @@ def components(wind: Wind, *, course_deg_true: float) -> Components:
     gust_kt = wind.speed_kt if wind.gust_kt is None else wind.gust_kt
     if wind.direction_deg_true is None:
         if wind.speed_kt > 0 or gust_kt > 0:
-            return Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None)
+            strongest = max(wind.speed_kt, gust_kt)
+            return Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None, any_way_kt=strongest)
         return Components(head_kt=0.0, cross_kt=0.0, gust_head_kt=0.0, gust_cross_kt=0.0)
     off = math.radians(wind.direction_deg_true - course_deg_true)
     head, cross = math.cos(off), math.sin(off)

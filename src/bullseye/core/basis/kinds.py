@@ -16,6 +16,8 @@ ExerciseKind = Literal[
     'hold_off_drill',
 ]
 StandardCode = Literal['us_private', 'us_commercial']
+Wing = Literal['high', 'low']
+Surroundings = Literal['water', 'open', 'hedges', 'trees', 'buildings']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel']
 Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill']
 LapMark = Literal[
@@ -55,6 +57,7 @@ PitchPower = Literal['pitch_for_speed', 'pitch_for_aim', 'fixed_power']
 SpeedReference = Literal['airspeed', 'angle_of_attack']
 StabilisedBy = Literal['500', '300', '200']
 AimTarget = Literal['middle_of_box', 'on_the_line']
+LatestTouchdown = Literal['half', 'third']
 AimDistance = Literal['calibrated', 'fixed', 'before_300_500']
 
 NOT_LANDED: tuple[Outcome, ...] = ('go_around', 'low_approach', 'drill')  # ends of a lap without a touchdown

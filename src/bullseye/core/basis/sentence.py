@@ -7,7 +7,7 @@ sentence keeps them until an API, a card or the command line renders it.
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
@@ -53,6 +53,12 @@ def knots(value: float, *, step: float = 1.0) -> Quantity:
     return Quantity(value, 'kt', step)
 
 
+def share(value: float) -> Quantity:
+    """A share of one, said in per cent; small ones to a tenth."""
+    percent = value * 100
+    return Quantity(percent, 'pct', 0.1 if 0 < percent < 2 else 1.0)
+
+
 @dataclass(frozen=True, slots=True)
 class Sentence:
     """What is to be said: the name of a template and what goes into it."""
@@ -91,3 +97,24 @@ class Phrasebook:
         if self._names[name] != values.keys():
             raise ValueError(f'{self.subject}.{name} takes {sorted(self._names[name])}, not {sorted(values)}')
         return Sentence(f'{self.subject}.{name}', tuple(values.items()))
+
+
+Severity = Literal['stop', 'mind', 'know']
+_GRAVEST_FIRST: tuple[Severity, ...] = ('stop', 'mind', 'know')
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """Something to be warned of: ``stop`` do not fly this, ``mind`` fly it with care, ``know`` be aware of it."""
+
+    severity: Severity
+    words: Sentence
+
+    def __str__(self) -> str:
+        """What is said."""
+        return str(self.words)
+
+
+def gravest_first(cautions: Iterable[Caution]) -> tuple[Caution, ...]:
+    """Cautions in the order of their severity, each once; within one severity as they came."""
+    return tuple(sorted(dict.fromkeys(cautions), key=lambda one: _GRAVEST_FIRST.index(one.severity)))

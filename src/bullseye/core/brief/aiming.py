@@ -9,22 +9,46 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import BIAS_SD_FT, MODEL_VERSION, OBSTACLE_MARGIN_FT, SCATTER_FT
-from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
+from bullseye.core.basis.constants import (
+    BIAS_SD_FT,
+    LEAST_WHEELS_FT,
+    LOW_WHEELS_FT,
+    MODEL_VERSION,
+    MOST_SHORT_CHANCE,
+    OBSTACLE_MARGIN_FT,
+    SCATTER_FT,
+)
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, share
+from bullseye.core.brief.conditions import wind_problems
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.given.airfield import Obstacle, in_stripes
 from bullseye.core.model import glidepath
 from bullseye.core.model.forecast import best_shift_ft, hit_chance, simulate_from_aim_ft
 from bullseye.core.model.glidepath import RoundoutCue
-from bullseye.core.model.touchdown import Approach, Touchdown, aim_for, predict, sensitivity
+from bullseye.core.model.touchdown import (
+    Approach,
+    Touchdown,
+    aim_for,
+    aim_for_wheels_ft,
+    comes_down,
+    predict,
+    sensitivity,
+    wheels_over_ft,
+)
 
 _STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _BOOK = Phrasebook(
     'aim',
     short_of_threshold='The aim point lies {short} short of the landing threshold. Choose a spot farther in.',
-    obstacle='The path to this aim point passes {margin} {side} the top of the {height} obstacle; '
+    wheels_low='On the path to this aim point the wheels pass {wheels} over the start of the pavement; '
+    '{least} is the least. {instead}',
+    under_pavement='The path to this aim point meets the ground before the pavement begins. {instead}',
+    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good. {instead}',
+    never_meets='The runway falls as steeply as the path: it is not reached on this path. Land uphill.',
+    wheels_mind='The wheels pass {wheels} over the start of the pavement: not a foot lower.',
+    obstacle='On the path to this aim point the wheels pass {margin} {side} the top of the {height} obstacle; '
     '{least} is the least we call good.{steady}',
     no_speed_left='No speed is left to hold off with: the wheels arrive in the roundout. Fly faster.',
 )
@@ -61,6 +85,8 @@ class AimPart:
     best_hit_chance: float
     aim_before_spot_words: str
     roundout_cue: RoundoutCue
+    wheels_over_pavement_ft: float  # on the straight path to the aim point, over the start of the pavement
+    nearest_good_spot_ft: float | None  # the first spot whose aim point is safe; None: this one is
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -130,34 +156,65 @@ def _recommended_ft(request: BriefRequest, approach: Approach, minus_aim_ft: flo
     return aim_for(target_ft=target_ft(request), touchdown_minus_aim_ft=minus_aim_ft)
 
 
-def recommended_aim_ft(request: BriefRequest) -> float:
-    """The aim point of a brief alone [ft from the threshold], without what the rest of it takes to work out."""
-    approach = landing_setup(request).approach
-    minus_aim_ft = predict(approach).touchdown_ft + (request.calibration.bias_ft or 0.0)
-    return _recommended_ft(request, approach, minus_aim_ft)
-
-
-def _simulated_ft(request: BriefRequest, setup: LandingSetup, basis: Basis) -> NDArray[np.float64]:
-    """Touchdowns of this pilot in this wind, from the aim point [ft]."""
+def _winds_met_ft(request: BriefRequest, setup: LandingSetup) -> NDArray[np.float64]:
+    """Touchdowns from the aim point in the winds that may be met, gusts included, without the pilot's own share [ft]."""
     return simulate_from_aim_ft(
         setup.approach,
-        bias_ft=basis.bias_ft,
-        scatter_ft=basis.scatter_ft,
+        bias_ft=0.0,
+        scatter_ft=0.0,
         gust_headwind_kt=setup.wind.gust_head_kt,
-        variable_wind_kt=request.weather.wind_kt if setup.wind.head_kt is None else 0.0,
+        variable_wind_kt=setup.wind.any_way_kt,
     )
+
+
+def recommended_aim_ft(request: BriefRequest) -> float:
+    """The aim point of a brief alone [ft from the threshold], without what the rest of it takes to work out."""
+    setup = landing_setup(request)
+    minus_aim_ft = float(_winds_met_ft(request, setup).mean()) + (request.calibration.bias_ft or 0.0)
+    return _recommended_ft(request, setup.approach, minus_aim_ft)
+
+
+def pavement_start_ft(request: BriefRequest) -> float:
+    """Where the pavement begins, from the landing threshold [ft]: before it, where a threshold is displaced on it."""
+    runway = request.runway
+    return -runway.displaced_threshold_ft if runway.has_paint else 0.0
+
+
+def _nearest_safe_aim_ft(request: BriefRequest, setup: LandingSetup, from_aim_ft: NDArray[np.float64]) -> float:
+    """The nearest aim point that may be flown [ft]: wheels, threshold and obstacle."""
+    approach = setup.approach
+    wheels_ft = aim_for_wheels_ft(approach, wheels_ft=LEAST_WHEELS_FT, at_ft=pavement_start_ft(request))
+    beyond_ft = -float(np.quantile(from_aim_ft, MOST_SHORT_CHANCE))
+    places = [0.0, wheels_ft, beyond_ft]
+    obstacle = request.runway.obstacle
+    if obstacle is not None:
+        tan = math.tan(math.radians(approach.path_angle_deg))
+        needed_ft = (
+            obstacle.height_ft + OBSTACLE_MARGIN_FT + approach.eye_height_ft - obstacle.before_threshold_ft * tan
+        )
+        places.append(needed_ft / max(0.01, tan + approach.slope))
+    return max(places)
 
 
 def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tuple[AimPart, TouchdownPart]:
     """Where to aim, and where the wheels will touch for it."""
     touch = predict(setup.approach)
-    minus_aim_ft = touch.touchdown_ft + basis.bias_ft
+    winds_ft = _winds_met_ft(request, setup)
+    minus_aim_ft = float(winds_ft.mean()) + basis.bias_ft
     recommended_ft = _recommended_ft(request, setup.approach, minus_aim_ft)
     aim_ft = recommended_ft if request.aim_point_ft is None else request.aim_point_ft
-    landed_ft = aim_ft + _simulated_ft(request, setup, basis)
+    from_aim_ft = simulate_from_aim_ft(
+        setup.approach,
+        bias_ft=basis.bias_ft,
+        scatter_ft=basis.scatter_ft,
+        gust_headwind_kt=setup.wind.gust_head_kt,
+        variable_wind_kt=setup.wind.any_way_kt,
+    )
+    landed_ft = aim_ft + from_aim_ft
     low_ft, high_ft = box_ft(request)
-    shift_ft = best_shift_ft(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft)
-    problems = _problems(request, setup, aim_ft, touch)
+    safe_ft = _nearest_safe_aim_ft(request, setup, from_aim_ft)
+    shift_ft = max(best_shift_ft(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft), safe_ft - aim_ft)
+    problems = _problems(request, setup, aim_ft, touch, landed_ft, safe_ft)
     aim = AimPart(
         spot_ft=request.spot_ft,
         box_ft=(low_ft, high_ft),
@@ -172,13 +229,21 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         aim_before_spot_words=_before_spot_words(request.spot_ft - aim_ft, request.runway.has_paint),
         roundout_cue=glidepath.roundout_cue(
             runway=request.runway,
-            path_angle_deg=setup.path_angle_deg,
-            roundout_height_ft=touch.roundout_height_ft,
-            eye_height_ft=request.aircraft.eye_height_ft,
+            eyes_before_aim_ft=-touch.roundout_start_ft,
+            eyes_height_ft=touch.roundout_height_ft + request.aircraft.eye_height_ft,
             blind_distance_ft=request.aircraft.blind_distance_ft,
         ),
+        wheels_over_pavement_ft=wheels_over_ft(setup.approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request)),
+        nearest_good_spot_ft=None if aim_ft >= safe_ft else request.spot_ft + safe_ft - aim_ft,
     )
     return aim, _touchdown_part(setup, touch, aim_ft, minus_aim_ft, landed_ft)
+
+
+def aim_cautions(aim: AimPart) -> list[Caution]:
+    """What is to be minded of an aim point that is good."""
+    if aim.aim_is_good and aim.wheels_over_pavement_ft < LOW_WHEELS_FT:
+        return [Caution('mind', _BOOK.say('wheels_mind', wheels=feet(aim.wheels_over_pavement_ft)))]
+    return []
 
 
 def _touchdown_part(
@@ -205,29 +270,57 @@ def _touchdown_part(
     )
 
 
-def _steady_angle(aim_ft: float, obstacle: Obstacle) -> str:
+def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> str:
     """The one steady angle over the obstacle to the aim point, where it is one that can be flown."""
     to_top_ft = aim_ft + obstacle.before_threshold_ft
     if to_top_ft <= 0:
         return ''
-    angle_deg = math.degrees(math.atan2(obstacle.height_ft + OBSTACLE_MARGIN_FT, to_top_ft))
+    up_ft = obstacle.height_ft + OBSTACLE_MARGIN_FT + approach.eye_height_ft - aim_ft * approach.slope
+    angle_deg = math.degrees(math.atan2(up_ft, to_top_ft))
     if angle_deg > _STEEPEST_PATH_DEG:
         return ' No steady angle that can be flown clears it: aim farther in, or choose another runway.'
     return f' One steady {angle_deg:.1f}° to this aim point would clear it.'
 
 
-def _problems(request: BriefRequest, setup: LandingSetup, aim_ft: float, touch: Touchdown) -> tuple[Sentence, ...]:
-    """Why an aim point is not good."""
-    problems = []
+def _spot_instead(request: BriefRequest, by_ft: float) -> str:
+    """Which spot would do, in words."""
+    spot_ft = math.ceil((request.spot_ft + by_ft) / 10) * 10
+    if spot_ft >= request.runway.landing_distance_available_ft:
+        return 'No spot on this runway would do.'
+    return f'A spot at {spot_ft:,.0f} ft or farther in would do.'
+
+
+def _problems(
+    request: BriefRequest,
+    setup: LandingSetup,
+    aim_ft: float,
+    touch: Touchdown,
+    landed_ft: NDArray[np.float64],
+    safe_ft: float,
+) -> tuple[Sentence, ...]:
+    """Why an aim point is not good, gravest first."""
+    approach, problems = setup.approach, list(wind_problems(setup))
+    instead = _spot_instead(request, safe_ft - aim_ft)
+    wheels_ft = wheels_over_ft(approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request))
+    short = float(np.mean(landed_ft < 0))
+    if not comes_down(approach):
+        problems.append(_BOOK.say('never_meets'))
+    if wheels_ft <= 0:
+        problems.append(_BOOK.say('under_pavement', instead=instead))
+    elif wheels_ft < LEAST_WHEELS_FT - 1e-6:
+        problems.append(_BOOK.say('wheels_low', wheels=feet(wheels_ft), least=feet(LEAST_WHEELS_FT), instead=instead))
     if aim_ft < 0:
         problems.append(_BOOK.say('short_of_threshold', short=feet(-aim_ft)))
+    if short > MOST_SHORT_CHANCE + 1e-9:
+        problems.append(_BOOK.say('may_be_short', chance=share(short), most=share(MOST_SHORT_CHANCE), instead=instead))
     obstacle = request.runway.obstacle
     if obstacle is not None:
-        over_ft = glidepath.height_ft(
+        # heights are above the threshold, and the aim point lies on a slope that the path ends on
+        eyes_ft = glidepath.height_ft(
             distance_ft=aim_ft + obstacle.before_threshold_ft, path_angle_deg=setup.path_angle_deg
         )
-        margin_ft = over_ft - obstacle.height_ft
-        if margin_ft < OBSTACLE_MARGIN_FT:
+        margin_ft = eyes_ft + aim_ft * approach.slope - approach.eye_height_ft - obstacle.height_ft
+        if margin_ft < OBSTACLE_MARGIN_FT - 1e-6:
             problems.append(
                 _BOOK.say(
                     'obstacle',
@@ -235,10 +328,10 @@ def _problems(request: BriefRequest, setup: LandingSetup, aim_ft: float, touch: 
                     side='over' if margin_ft >= 0 else 'below',
                     height=feet(obstacle.height_ft),
                     least=feet(OBSTACLE_MARGIN_FT),
-                    steady=_steady_angle(aim_ft, obstacle),
+                    steady=_steady_angle(aim_ft, obstacle, approach),
                 )
             )
-    if setup.approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
+    if approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
         problems.append(_BOOK.say('no_speed_left'))
     return tuple(problems)
 

@@ -7,30 +7,44 @@ from dataclasses import dataclass
 
 from bullseye.core.air.atmosphere import density_altitude_ft, isa_temperature_c
 from bullseye.core.air.wind import Components, magnetic_from_true_deg
-from bullseye.core.basis.sentence import Phrasebook, Sentence, knots
+from bullseye.core.basis.constants import (
+    GUST_SPREAD_LIMIT_KT,
+    LEAST_APPROACH_GROUND_KT,
+    SOLO_WIND_LIMIT_KT,
+    TAILWIND_CAUTION_KT,
+    TAILWIND_LIMIT_KT,
+)
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, knots
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
 _BOOK = Phrasebook(
     'wind',
-    variable='Variable wind of {wind}: its components are unknown. '
+    variable='Variable wind of {wind}: limits and distances are worked out for its worst direction. '
     'The prediction is for no wind along the runway, its band for any direction.',
-    tailwind='Tailwind {tailwind}: longer float and roll. Consider the other end.',
-    over_limit='Crosswind over the {name} limit of {limit} ({source}).',
+    tailwind='Tailwind {tailwind}, gusts included: longer float and roll. Consider the other end.',
+    tailwind_over='Tailwind {tailwind}, gusts included, is over the limit of {limit}: choose another runway end.',
+    over_limit='Crosswind {crosswind} is over the {name} limit of {limit} ({source}).',
+    gusts='Gusts {spread} above the steady wind; {limit} is our limit: rather wait.',
+    strong='Wind of {wind}: too much for a student alone, whose limit is {limit}.',
+    too_strong='In {headwind} of headwind the aircraft makes only {ground} over the ground: our model knows no such '
+    'landing. Do not fly by these figures.',
     rudder='{words}',
 )
+
+
 _TAILWIND_SAID_KT = 0.5
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CrosswindLimit:
-    """One limit of crosswind, and whether the strongest crosswind of the day is within it; None when unknown."""
+    """One limit of crosswind, and whether the strongest crosswind of the day is within it; of a variable wind the worst."""
 
     name: str
     limit_kt: float
     source: str
-    within: bool | None
+    within: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,13 +79,12 @@ def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[Crosswin
         ('school', request.school_crosswind_limit_kt, 'school rule'),
         ('student', request.student_crosswind_limit_kt, "student's own limit"),
     ]
-    crosswind_kt = strongest_crosswind_kt(parts)
     return tuple(
         CrosswindLimit(
             name=name,
             limit_kt=limit_kt,
             source=source,
-            within=None if crosswind_kt is None else abs(crosswind_kt) <= limit_kt,
+            within=parts.worst_crosswind_kt <= limit_kt,
         )
         for name, limit_kt, source in given
         if limit_kt is not None
@@ -108,25 +121,55 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
     )
 
 
-def wind_cautions(request: BriefRequest, wind: WindPart) -> list[Sentence]:
-    """What the wind warns of, limits first known to the pilot."""
-    said = []
+def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) -> list[Caution]:
+    """What the wind warns of."""
+    said, parts, reported = [], setup.wind, request.wind
     if wind.headwind_kt is None:
-        said.append(_BOOK.say('variable', wind=knots(request.wind.speed_kt)))
-    elif wind.headwind_kt < -_TAILWIND_SAID_KT:
-        said.append(_BOOK.say('tailwind', tailwind=knots(-wind.headwind_kt)))
-    said += [
-        _BOOK.say('over_limit', name=limit.name, limit=knots(limit.limit_kt), source=limit.source)
-        for limit in wind.crosswind_limits
-        if limit.within is False
-    ]
+        said.append(Caution('mind', _BOOK.say('variable', wind=knots(parts.any_way_kt))))
+    tail_kt = parts.worst_tailwind_kt
+    if tail_kt > TAILWIND_LIMIT_KT:
+        over = _BOOK.say('tailwind_over', tailwind=knots(tail_kt), limit=knots(TAILWIND_LIMIT_KT))
+        said.append(Caution('stop', over))
+    elif tail_kt > _TAILWIND_SAID_KT and wind.headwind_kt is not None:
+        severity: Severity = 'mind' if tail_kt >= TAILWIND_CAUTION_KT else 'know'
+        said.append(Caution(severity, _BOOK.say('tailwind', tailwind=knots(tail_kt))))
+    for limit in wind.crosswind_limits:
+        if not limit.within:
+            over = _BOOK.say(
+                'over_limit',
+                crosswind=knots(parts.worst_crosswind_kt),
+                name=limit.name,
+                limit=knots(limit.limit_kt),
+                source=limit.source,
+            )
+            said.append(Caution('stop', over))
+    if reported.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
+        gusts = _BOOK.say('gusts', spread=knots(reported.gust_spread_kt), limit=knots(GUST_SPREAD_LIMIT_KT))
+        said.append(Caution('stop', gusts))
+    strongest_kt = reported.speed_kt + reported.gust_spread_kt
+    if strongest_kt > SOLO_WIND_LIMIT_KT:
+        strong = _BOOK.say('strong', wind=knots(strongest_kt), limit=knots(SOLO_WIND_LIMIT_KT))
+        said.append(Caution('mind', strong))
     return said
 
 
-def rudder_cautions(wind: WindPart) -> list[Sentence]:
+def wind_problems(setup: LandingSetup) -> list[Sentence]:
+    """Winds in which no figure of the brief is to be flown."""
+    said = []
+    tail_kt = setup.wind.worst_tailwind_kt
+    if tail_kt > TAILWIND_LIMIT_KT:
+        said.append(_BOOK.say('tailwind_over', tailwind=knots(tail_kt), limit=knots(TAILWIND_LIMIT_KT)))
+    head_kt = max(setup.wind.head_kt or 0.0, setup.wind.gust_head_kt or 0.0, setup.wind.any_way_kt)
+    ground_kt = setup.approach.speed_ktas - head_kt
+    if ground_kt < LEAST_APPROACH_GROUND_KT:
+        said.append(_BOOK.say('too_strong', headwind=knots(head_kt), ground=knots(max(0.0, ground_kt))))
+    return said
+
+
+def rudder_cautions(wind: WindPart) -> list[Caution]:
     """What the crosswind asks of the rudder, where that is more than anybody has shown."""
     hands = wind.crosswind
-    return [] if hands is None or hands.rudder_share <= 1 else [_BOOK.say('rudder', words=hands.words)]
+    return [] if hands is None or hands.rudder_share <= 1 else [Caution('mind', _BOOK.say('rudder', words=hands.words))]
 
 
 def _air_words(altitude_ft: float, density_ratio: float) -> str:

@@ -20,7 +20,9 @@ def _whole_adapter() -> TypeAdapter[WholeBrief]:
 
 def _spread(plain: dict[str, Any]) -> dict[str, Any]:
     parts = {name: value for part in _PARTS for name, value in plain.pop(part).items()}
-    return {**parts, **plain}
+    cautions = plain.pop('cautions')
+    said = [one['words'] for one in cautions] + [plain.pop('training_aid')]
+    return {**parts, **plain, 'cautions': said, 'caution_severities': [one['severity'] for one in cautions]}
 
 
 def flat_whole_brief(answer: WholeBrief) -> dict[str, Any]:
@@ -48,4 +50,8 @@ def flat_whole_schema() -> dict[str, Any]:
             yield from ((name, value) for name, value in whole['properties'].items() if name not in spread)
 
     properties = dict(members())
+    properties.pop('training_aid')
+    properties['cautions'] = {'type': 'array', 'items': {'type': 'string'}}
+    severity = {'enum': ['stop', 'mind', 'know']}
+    properties['caution_severities'] = {'type': 'array', 'items': severity, 'description': 'the last caution has none'}
     return {**schema, 'properties': properties, 'required': list(properties)}

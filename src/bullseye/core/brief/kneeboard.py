@@ -6,7 +6,6 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.sentence import Sentence
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.whole import Parts
@@ -50,7 +49,7 @@ class Kneeboard:
     engine_failure: tuple[Line, ...]
     steps: tuple[str, ...]
     laps: tuple[Tick, ...]
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[str, ...]
 
 
 def _ft(value: float | None, step: float = 10.0) -> str:
@@ -147,5 +146,5 @@ def make_kneeboard(
             )
             for lap in parts.lap_plan.laps
         ),
-        cautions=brief.cautions,
+        cautions=(*map(str, brief.cautions), str(brief.training_aid)),
     )

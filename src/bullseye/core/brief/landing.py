@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from bullseye.core.basis.sentence import Phrasebook, Sentence, knots
-from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, basis_of
+from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN, TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, knots
+from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
 from bullseye.core.brief.conditions import WindPart, rudder_cautions, wind_cautions, wind_part
-from bullseye.core.brief.ground import GroundPart, box_problem, ground_part
+from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.fly.cards import Card, card_of
@@ -21,12 +22,16 @@ _BOOK = Phrasebook(
     'The extra becomes float.',
     fast='{extra} above the worked-out speed: the extra becomes float.',
     slow='{short} below the worked-out speed: less margin above the stall.',
+    margin='Only {margin} above the stalling speed at this weight and flap: less than a fifth of it.',
+    lull='A lull of the gusts leaves {margin} above the stalling speed.',
+    flap_limit='{speed} is within {near} of the flap limit of {limit}.',
     combination='{words}',
     training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
     'A go-around is always a good answer.',
 )
 _OFF_KT = 0.5  # [own] of the speed worked out, worth saying
 _WINDY_KT = 3.0  # [own] of headwind, in which knots are added that should not be
+LEAST_LULL_KT = 8.0  # [own] over the stalling speed when a gust falls away
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -42,6 +47,8 @@ class SpeedPart:
     descent_rate_fpm: float
     touchdown_speed_kias: float
     path_angle_deg: float
+    stall_speed_kias: float  # at this weight and flap, wings level
+    stall_margin_kt: float  # of the approach speed over it
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -55,12 +62,18 @@ class BriefAnswer:
     ground: GroundPart
     basis: Basis
     card: Card
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[Caution, ...]  # gravest first
+    training_aid: Sentence
+
+
+def _stall_kias(setup: LandingSetup) -> float:
+    return setup.flap.airspeed_table.indicated_kt(setup.touchdown_kcas / TOUCHDOWN_OVER_STALL)
 
 
 def _speed_part(setup: LandingSetup) -> SpeedPart:
     approach = setup.approach
     ground_kt = approach.speed_ktas - approach.headwind_kt
+    stall_kias = _stall_kias(setup)
     return SpeedPart(
         flap=setup.flap.name,
         approach_speed_kias=setup.speed_kias,
@@ -73,19 +86,37 @@ def _speed_part(setup: LandingSetup) -> SpeedPart:
         ),
         touchdown_speed_kias=setup.flap.airspeed_table.indicated_kt(setup.touchdown_kcas),
         path_angle_deg=setup.path_angle_deg,
+        stall_speed_kias=stall_kias,
+        stall_margin_kt=setup.speed_kias - stall_kias,
     )
 
 
-def _speed_cautions(setup: LandingSetup) -> list[Sentence]:
-    """What a speed warns of that is not the one worked out."""
+def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
+    """What a speed warns of that is not the one worked out, or that leaves little margin."""
+    said = []
     extra_kt, head_kt = setup.speed_kias - setup.recommended_kias, setup.wind.head_kt
     if extra_kt > _OFF_KT and head_kt is not None and head_kt > _WINDY_KT:
-        return [_BOOK.say('steady_adds_nothing', extra=knots(extra_kt))]
-    if extra_kt > _OFF_KT:
-        return [_BOOK.say('fast', extra=knots(extra_kt))]
-    if extra_kt < -_OFF_KT:
-        return [_BOOK.say('slow', short=knots(-extra_kt))]
-    return []
+        said.append(Caution('mind', _BOOK.say('steady_adds_nothing', extra=knots(extra_kt))))
+    elif extra_kt > _OFF_KT:
+        said.append(Caution('mind', _BOOK.say('fast', extra=knots(extra_kt))))
+    elif extra_kt < -_OFF_KT:
+        said.append(Caution('mind', _BOOK.say('slow', short=knots(-extra_kt))))
+    margin_kt, spread_kt = setup.speed_kias - _stall_kias(setup), request.wind.gust_spread_kt
+    stall_kcas = setup.touchdown_kcas / TOUCHDOWN_OVER_STALL
+    if setup.flap.airspeed_table.calibrated_kt(setup.speed_kias) < LOW_STALL_MARGIN * stall_kcas - 1e-6:
+        said.append(Caution('mind', _BOOK.say('margin', margin=knots(margin_kt))))
+    if spread_kt > 0 and margin_kt - spread_kt < LEAST_LULL_KT:
+        said.append(Caution('mind', _BOOK.say('lull', margin=knots(max(0.0, margin_kt - spread_kt)))))
+    limit_kias = setup.flap.limit_kias
+    if limit_kias is not None and setup.speed_kias > limit_kias - BELOW_FLAP_LIMIT_KT:
+        near = _BOOK.say(
+            'flap_limit',
+            speed=knots(setup.speed_kias),
+            near=knots(BELOW_FLAP_LIMIT_KT),
+            limit=knots(limit_kias),
+        )
+        said.append(Caution('stop' if setup.speed_kias > limit_kias else 'mind', near))
+    return said
 
 
 def make_brief(request: BriefRequest) -> BriefAnswer:
@@ -97,18 +128,20 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     basis = basis_of(request, setup.approach)
     wind = wind_part(request, setup)
     aim, touchdown = aim_and_touchdown(request, setup, basis)
-    ground, no_roll = ground_part(request, setup)
-    beyond = box_problem(ground, aim.box_ft[1])
-    if beyond is not None:
-        aim = replace(aim, aim_is_good=False, aim_problems=(*aim.aim_problems, beyond))
+    ground, unknown = ground_part(request, setup, box_to_ft=aim.box_ft[1])
+    beyond, mind = box_problems(request, ground, aim.box_ft[1])
+    if beyond:
+        aim = replace(aim, aim_is_good=False, aim_problems=(*aim.aim_problems, *beyond))
+    choices = unsafe_combinations(request.technique, request.aircraft)
     cautions = [
-        *wind_cautions(request, wind),
-        *_speed_cautions(setup),
-        *([no_roll] if no_roll else []),
-        *aim.aim_problems,
-        *(_BOOK.say('combination', words=words) for words in unsafe_combinations(request.technique, request.aircraft)),
+        *(Caution('stop', problem) for problem in aim.aim_problems),
+        *wind_cautions(request, setup, wind),
+        *_speed_cautions(request, setup),
+        *unknown,
+        *aim_cautions(aim),
+        *mind,
+        *(Caution('mind', _BOOK.say('combination', words=words)) for words in choices),
         *rudder_cautions(wind),
-        _BOOK.say('training_aid'),
     ]
     return BriefAnswer(
         wind=wind,
@@ -118,5 +151,6 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         ground=ground,
         basis=basis,
         card=card_of(request.landing, request.technique),
-        cautions=tuple(cautions),
+        cautions=gravest_first(cautions),
+        training_aid=_BOOK.say('training_aid'),
     )

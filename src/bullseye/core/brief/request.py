@@ -10,6 +10,7 @@ from typing import Any, get_args
 from pydantic import TypeAdapter, ValidationError
 
 from bullseye.core.air.wind import Wind, given_direction_deg_true
+from bullseye.core.basis.constants import LEAST_STALL_MARGIN
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import LandingKind, StandardCode
 from bullseye.core.basis.limits import (
@@ -89,10 +90,13 @@ class BriefRequest(Checked):
                 'spot_ft', self.spot_ft, f'on the runway, below {self.runway.landing_distance_available_ft:g}'
             )
         if self.approach_speed_kias is not None:
-            stall_kias = flap.airspeed_table.indicated_kt(self.aircraft.stall_kcas(flap=flap, weight_lb=self.weight_lb))
-            if self.approach_speed_kias <= stall_kias:
+            stall_kcas = self.aircraft.stall_kcas(flap=flap, weight_lb=self.weight_lb)
+            least_kias = flap.airspeed_table.indicated_kt(LEAST_STALL_MARGIN * stall_kcas)
+            if self.approach_speed_kias < least_kias:
                 raise InvalidInput(
-                    'approach_speed_kias', self.approach_speed_kias, f'above the stall, {stall_kias:.1f} KIAS'
+                    'approach_speed_kias',
+                    self.approach_speed_kias,
+                    f'at least {LEAST_STALL_MARGIN:g} of the stalling speed, {least_kias:.1f} KIAS',
                 )
 
     @property

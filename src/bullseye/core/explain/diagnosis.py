@@ -63,14 +63,11 @@ def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
 
 
 def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
-    """A lap as calibration takes it; None when no touchdown was seen, and for a soft-field one.
-
-    The power left on through a soft-field touchdown makes its float longer by an unknown amount: it teaches nothing of
-    the idle hold-off.
+    """A lap as learning takes it; None when no touchdown was seen.
 
     The request must carry the aim point that was flown, or none when the recommended one was.
     """
-    if lap.along_ft is None or request.landing == 'soft_field':
+    if lap.along_ft is None:
         return None
     aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim.aim_point_ft
     return FlownLap(
@@ -78,6 +75,7 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
         touchdown_from_aim_ft=lap.along_ft - aim_ft,
         speed_is_known=lap.threshold_speed_kias is not None,
         float_s=lap.float_s,
+        is_idle=request.landing != 'soft_field',
     )
 
 

@@ -14,12 +14,13 @@ from bullseye.core.basis.constants import (
     APPROACH_OVER_STALL,
     CLEAN_GLIDE_DEG,
     CROSSWIND_OVER_STALL,
-    DECELERATION_FPS2,
     FULL_FLAP_GLIDE_DEG,
+    HIGH_WING_OVER_WHEELS_FT,
+    LOW_WING_OVER_WHEELS_FT,
 )
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import LandingKind
-from bullseye.core.basis.quantity import Checked, Name, Real
+from bullseye.core.basis.kinds import LandingKind, Wing
+from bullseye.core.basis.quantity import Checked, Deceleration, Name, Real
 from bullseye.core.basis.tables import read_table, require_rising
 
 Knots = Annotated[Real, Gt(0), Le(250)]
@@ -66,6 +67,7 @@ class FlapSetting(Checked):
     short_field_approach_kias: Knots | None = None
     power_off_approach_kias: Knots | None = None
     idle_path_angle_deg: Annotated[Real, Ge(3), Le(15)] | None = None  # of the glide with power off
+    limit_kias: Knots | None = None  # not to be flown faster with this flap
 
     def check_together(self) -> None:
         for field in ('normal_approach_kias', 'short_field_approach_kias', 'power_off_approach_kias'):
@@ -235,7 +237,12 @@ class Aircraft(Checked):
     demonstrated_crosswind_kt: Annotated[Real, Gt(0), Le(60)] | None = None
     blind_distance_ft: Annotated[Real, Ge(0), Le(300)] = 40.0  # of runway that the nose hides
     eye_height_ft: Annotated[Real, Gt(0), Le(30)] = 7.5  # of the pilot's eyes above the wheels
-    deceleration_fps2: Annotated[Real, Gt(0.5), Le(12)] = DECELERATION_FPS2  # in the hold-off, before laps are known
+    deceleration_fps2: Deceleration | None = (
+        None  # in the hold-off with full flap, as the school says; None: by the glide
+    )
+    wing: Wing = 'high'
+    wing_height_ft: Annotated[Real, Gt(0), Le(30)] | None = None  # over the main wheels; None: usual for its wing
+    span_ft: Annotated[Real, Gt(10), Le(200)] | None = None
     takeoff_table: TakeoffTable | None = None
     rotate_kias: Knots | None = None  # printed, at maximum weight
     vx_kias: Knots | None = None
@@ -245,6 +252,7 @@ class Aircraft(Checked):
     wing_mark_angle_deg: Annotated[Real, Ge(0), Le(60)] | None = None  # below the horizon, of the mark the eye sees
     is_retractable: bool = False
     callsign: Name | None = None  # as it is said on the radio; else the name
+    landing_climb_fpm: Annotated[Real, Gt(0), Le(3_000)] | None = None  # full flap and gear down, full power, laden
     fuel_burn_gph: Annotated[Real, Gt(0), Le(100)] | None = None  # in the pattern
     flows: Annotated[tuple[Flow, ...], Field(max_length=20)] = ()
 
@@ -266,6 +274,12 @@ class Aircraft(Checked):
             if flap.name == name:
                 return flap
         raise InvalidInput('flap', name, ', '.join(flap.name for flap in self.flaps))
+
+    @property
+    def wing_over_wheels_ft(self) -> float:
+        """Height of the wing over the main wheels [ft]: as entered, else what is usual for its wing [own]."""
+        usual = HIGH_WING_OVER_WHEELS_FT if self.wing == 'high' else LOW_WING_OVER_WHEELS_FT
+        return usual if self.wing_height_ft is None else self.wing_height_ft
 
     def idle_path_angle_deg(self, flap: FlapSetting) -> float:
         """Angle of the glide with power off below the horizontal [°]: as recorded, else by the stage of flap [own].

@@ -9,10 +9,19 @@ from annotated_types import Ge, Gt, Le
 from pydantic import Field, StringConstraints
 
 from bullseye.core.air.wind import magnetic_from_true_deg
-from bullseye.core.basis.constants import STRIPE_FT, STRIPE_GAP_FT
+from bullseye.core.basis.constants import FT_PER_M, STRIPE_FT, STRIPE_GAP_FT
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import PatternSide, Surface
+from bullseye.core.basis.kinds import PatternSide, Surface, Surroundings
 from bullseye.core.basis.quantity import STORABLE, Checked, Degrees, Name, Real
+
+# Davenport's classes [pub: WMO-No. 8, part I chapter 5]: sea, open, roughly open, very rough, closed
+ROUGHNESS_FT: dict[Surroundings, float] = {
+    'water': 0.0002 * FT_PER_M,
+    'open': 0.03 * FT_PER_M,
+    'hedges': 0.1 * FT_PER_M,
+    'trees': 0.5 * FT_PER_M,
+    'buildings': 1.0 * FT_PER_M,
+}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -54,12 +63,18 @@ class RunwayEnd(Checked):
     departure_obstacle: DepartureObstacle | None = None
     pattern_side: PatternSide = 'left'
     preferred: bool = False
+    surroundings: Surroundings = 'open'  # by which the wind is less near the ground than reported
 
     def check_together(self) -> None:
         if self.displaced_threshold_ft >= self.length_ft:
             raise InvalidInput(
                 'displaced_threshold_ft', self.displaced_threshold_ft, f'less than the length, {self.length_ft:g}'
             )
+
+    @property
+    def roughness_ft(self) -> float:
+        """Roughness length of the surroundings [ft]. Source: [pub: classes after Davenport, in WMO-No. 8]."""
+        return ROUGHNESS_FT[self.surroundings]
 
     @property
     def course_deg_mag(self) -> float:

@@ -122,6 +122,14 @@ DISPUTES: tuple[Dispute, ...] = (
         ('before_300_500', '300 to 500 ft before, by the wind', 'First learners.', 'Coarse; knows no aircraft.'),
     ),
     _dispute(
+        'latest_touchdown',
+        'Down by which part of the runway',
+        'The go-around point is no farther in than half of the runway, or a third.',
+        'Half leaves room to stop for most; a third is what many schools ask of a student alone.',
+        ('half', 'The first half', 'With an instructor aboard.', 'On a short runway the roll decides before it.'),
+        ('third', 'The first third', 'Students alone, long runways.', 'More go-arounds than are needed.'),
+    ),
+    _dispute(
         'base_cue',
         'When to turn base',
         'By the place of the spot behind the wing, or by time.',

@@ -27,6 +27,7 @@ from bullseye.core.basis.kinds import (
     FirstTurn,
     GustAllowance,
     LandingKind,
+    LatestTouchdown,
     LiftOff,
     PitchPower,
     PowerOffShape,
@@ -65,6 +66,7 @@ class Technique(Checked):
     stabilised_by_ft: StabilisedBy = '300'
     aim_target: AimTarget = 'middle_of_box'
     aim_distance: AimDistance = 'calibrated'
+    latest_touchdown: LatestTouchdown = 'half'
 
     def aim_before_spot_ft(self, *, headwind_kt: float) -> float | None:
         """How far before the spot to aim by a rule of thumb [ft]; None when it is worked out from laps.

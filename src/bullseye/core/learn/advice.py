@@ -13,10 +13,9 @@ from bullseye.core.basis.constants import AIM_STEP_FT
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
 from bullseye.core.basis.quantity import Checked
-from bullseye.core.basis.sentence import Sentence
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
-from bullseye.core.brief.setup import prior_deceleration_fps2
+from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose, flown_lap
 from bullseye.core.explain.scoring import Score, score_lap
 from bullseye.core.explain.summary import summarise
@@ -82,7 +81,7 @@ class Advice:
     error_ft: float | None
     split_ft: Split | None
     sentence: str
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -128,7 +127,12 @@ def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration
     given = request.calibration
     everything, own = _flown(laps, replace(request, calibration=Calibration()))
     prior = given.deceleration_fps2 or prior_deceleration_fps2(request)
-    return calibrate(aircraft_laps=everything, pilot_laps=own, prior_deceleration_fps2=prior)
+    return calibrate(
+        aircraft_laps=everything,
+        pilot_laps=own,
+        prior_deceleration_fps2=prior,
+        power_share=power_share(request.landing),
+    )
 
 
 def _judged(lap: AdviceLap, before: BriefRequest) -> tuple[Score, Diagnosis]:
@@ -174,7 +178,7 @@ def advise(asked: AdviceRequest) -> Advice:
         error_ft=diagnosis.error_ft if diagnosis else None,
         split_ft=_split(diagnosis),
         sentence=_sentence(brief, judged, diagnosis, aim_ft, same_kind),
-        cautions=brief.cautions,
+        cautions=(*map(str, brief.cautions), str(brief.training_aid)),
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -13,13 +13,11 @@ from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     DECELERATION_FPS2,
     DECELERATION_SD_FPS2,
-    FPS_PER_KT,
-    GRAVITY_FPS2,
     SCATTER_FT,
 )
 from bullseye.core.given.belief import Calibration
 from bullseye.core.measure.flown import FlownLap
-from bullseye.core.model.touchdown import touchdown_from_aim_ft
+from bullseye.core.model.touchdown import Approach, reckon
 
 _TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flown to two knots
 _PRIOR_LAPS = 3.0  # [own] the prior scatter counts as much as so many laps
@@ -78,25 +76,46 @@ def _weighted_median(y: NDArray[np.float64], share: NDArray[np.float64]) -> floa
     return float(np.interp(0.5, reached, y[order]))
 
 
-def timed_deceleration_fps2(lap: FlownLap) -> float | None:
-    """Deceleration that one timed hold-off shows; None when it shows none.
+_APPROACH = tuple(one.name for one in fields(Approach))
+_ROUNDS = 12
 
-    The speed lost from the start of the roundout to touchdown, over the time of both: a = (V₀ − V_T)/(t_r + t).
+
+def _columns(laps: Sequence[FlownLap]) -> dict[str, NDArray[np.float64]]:
+    """The approaches of laps as arrays by the names of their members."""
+    return {name: np.array([getattr(lap.approach, name) for lap in laps]) for name in _APPROACH}
+
+
+def timed_decelerations_fps2(laps: Sequence[FlownLap]) -> list[float]:
+    """Decelerations that timed hold-offs at idle show [ft/s²], in the order of the laps; those that show none left out.
+
+    The deceleration with which the model's float takes as long as the clock said, by false position between the ends of
+    what is possible.
     """
-    if lap.float_s is None or not lap.speed_is_known:
-        return None
-    approach = lap.approach
-    v0_fps = approach.speed_ktas * FPS_PER_KT
-    lost_fps = v0_fps - approach.touchdown_ktas * FPS_PER_KT
-    radius_ft = v0_fps**2 / (GRAVITY_FPS2 * (approach.load_factor - 1))
-    roundout_s = radius_ft * math.radians(approach.path_angle_deg) / v0_fps
-    found_fps2 = lost_fps / (roundout_s + lap.float_s)
-    return found_fps2 if 0.5 < found_fps2 < 12 else None
+    timed = [lap for lap in laps if lap.float_s is not None and lap.speed_is_known and lap.is_idle]
+    if not timed:
+        return []
+    given = _columns(timed)
+    clock_s = np.array([lap.float_s for lap in timed], float)
+
+    def late_s(a_fps2: NDArray[np.float64]) -> NDArray[np.float64]:
+        late: NDArray[np.float64] = reckon(**{**given, 'deceleration_fps2': a_fps2})['float_s'] - clock_s
+        return late
+
+    low, high = np.full(clock_s.size, 0.5), np.full(clock_s.size, 12.0)
+    at_low, at_high = late_s(low), late_s(high)
+    shows = (at_low > 0) & (at_high < 0)
+    found = np.sqrt(low * high)
+    for _ in range(_ROUNDS):
+        at = late_s(found)
+        low, high = np.where(at > 0, found, low), np.where(at > 0, high, found)
+        # the time goes with 1/a, so the middle is taken of the logarithms
+        found = np.sqrt(low * high)
+    return [float(a) for a, good in zip(found, shows, strict=True) if good]
 
 
 def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATION_FPS2) -> Estimate:
-    """Deceleration of an aircraft and flap from all its timed laps, whoever flew them [ft/s²]."""
-    found = [a for lap in laps if (a := timed_deceleration_fps2(lap)) is not None]
+    """Deceleration of an aircraft and flap at idle from all its timed laps, whoever flew them [ft/s²]."""
+    found = timed_decelerations_fps2(laps)
     return robust_mean(found, [_TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
 
 
@@ -132,17 +151,10 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
     flown_ft = np.array([lap.touchdown_from_aim_ft for lap in laps])
     sds_ft = np.hypot(SCATTER_FT, [0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT for lap in laps])
     shares = _recency(len(laps))
-    fields = ('speed_ktas', 'touchdown_ktas', 'headwind_kt', 'path_angle_deg')
-    given = {field: np.array([getattr(lap.approach, field) for lap in laps]) for field in fields}
+    given = _columns(laps)
 
     def model_ft(a_fps2: float | NDArray[np.float64]) -> NDArray[np.float64]:
-        return touchdown_from_aim_ft(
-            speed_ktas=given['speed_ktas'],
-            touchdown_ktas=given['touchdown_ktas'],
-            headwind_kt=given['headwind_kt'],
-            path_angle_deg=given['path_angle_deg'],
-            deceleration_fps2=a_fps2,
-        )
+        return reckon(**{**given, 'deceleration_fps2': np.asarray(a_fps2, float)})['touchdown_ft']
 
     around = np.array([[0.0], [0.01], [-0.01]])
     prior_precision = np.diag([1 / deceleration.sd**2, 1 / BIAS_SD_FT**2])
@@ -175,16 +187,22 @@ def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
 
 
 def calibrate(
-    *, aircraft_laps: Sequence[FlownLap], pilot_laps: Sequence[FlownLap], prior_deceleration_fps2: float
+    *,
+    aircraft_laps: Sequence[FlownLap],
+    pilot_laps: Sequence[FlownLap],
+    prior_deceleration_fps2: float,
+    power_share: float = 1.0,
 ) -> Calibration:
     """Learn from the laps so far.
 
     :param aircraft_laps: of this aircraft and flap, by every pilot
     :param pilot_laps: of this pilot in this aircraft and flap, oldest first
-    :param prior_deceleration_fps2: what the aircraft's record says before any lap
+    :param prior_deceleration_fps2: at idle, what the aircraft's record says before any lap
+    :param power_share: of the idle deceleration that this kind of landing is flown with; its own laps then tell more
     """
     timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
-    fit = fit_pilot(pilot_laps, deceleration=timed)
+    as_flown = replace(timed, mean=timed.mean * power_share)
+    fit = fit_pilot(pilot_laps, deceleration=as_flown)
     # rounded to what is kept of it, far finer than it is known, so that a lap is judged by the very same belief
     return Calibration(
         deceleration_fps2=round(fit.deceleration.mean, 4),

@@ -12,10 +12,12 @@ class FlownLap:
     """One lap as flown, for learning from.
 
     ``approach`` holds the true speed at the roundout and the wind of that lap; ``speed_is_known`` tells whether that
-    speed was read or only planned. ``float_s`` is None when the hold-off was not timed.
+    speed was read or only planned. ``float_s`` is None when the hold-off was not timed. ``is_idle`` is False where power
+    was left on through the touchdown: such a lap tells nothing of the aircraft at idle.
     """
 
     approach: Approach
     touchdown_from_aim_ft: float
     speed_is_known: bool
     float_s: float | None = None
+    is_idle: bool = True

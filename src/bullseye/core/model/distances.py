@@ -43,13 +43,15 @@ def landing_ground_roll(
     pressure_altitude_ft: float,
     temperature_c: float,
     headwind_kt: float,
+    touchdown_over_table: float = 1.0,
 ) -> GroundRoll:
     """Correct the table for wind, surface and slope, then factor it.
 
+    :param touchdown_over_table: touchdown speed over that of the table, which is for full flap and maximum weight
     :raises OutsideTable: outside the table, in more tailwind or on a surface than the rules are printed for
 
     Source: corrections [com]; factor [pub: UK CAA Safety Sense leaflet on performance, value from memory].
-    A lighter weight than the table's is not credited. Slope counts both ways: uphill shortens, downhill lengthens.
+    The roll goes with the square of the touchdown speed: constant braking [own]. Slope counts both ways: uphill shortens, downhill lengthens.
     """
     distance_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason='handbook table', source='handbook')]
@@ -59,6 +61,10 @@ def landing_ground_roll(
         distance_ft *= factor
         steps.append(DistanceStep(factor=factor, distance_ft=distance_ft, reason=reason, source=source))
 
+    if abs(touchdown_over_table - 1) > 1e-9:
+        faster = 'faster' if touchdown_over_table > 1 else 'slower'
+        off = abs(touchdown_over_table - 1)
+        correct(touchdown_over_table**2, f'touchdown {off:.0%} {faster} than the table: flap and weight', 'own model')
     if headwind_kt < -TAILWIND_LIMIT_KT:
         raise OutsideTable(f'tailwind {-headwind_kt:.0f} kt is more than the {TAILWIND_LIMIT_KT:.0f} kt of the rule')
     if headwind_kt > 0:

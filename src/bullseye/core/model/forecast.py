@@ -5,6 +5,7 @@ The model is ours [own]; docs/model.md gives its equations and its limits.
 
 from __future__ import annotations
 
+from dataclasses import fields
 from functools import cache
 from statistics import NormalDist
 
@@ -23,6 +24,18 @@ def _even_samples(count: int) -> tuple[Floats, Floats]:
     mid = (np.arange(count) + 0.5) / count
     shuffled = np.random.default_rng(20_240_501).permutation(mid)
     return np.array([NormalDist().inv_cdf(share) for share in mid]), shuffled
+
+
+_WINDS = 33  # between which touchdowns are read: they change smoothly with the wind
+
+
+def _model_ft(approach: Approach, headwind_kt: Floats) -> Floats:
+    """Touchdowns of an approach in many winds [ft from the aim point]."""
+    given = {name: getattr(approach, name) for name in (one.name for one in fields(Approach)) if name != 'headwind_kt'}
+    if headwind_kt.size <= _WINDS:
+        return touchdown_from_aim_ft(headwind_kt=headwind_kt, **given)
+    winds = np.linspace(float(headwind_kt.min()), float(headwind_kt.max()), _WINDS)
+    return np.interp(headwind_kt, winds, touchdown_from_aim_ft(headwind_kt=winds, **given))
 
 
 def simulate_from_aim_ft(
@@ -49,15 +62,7 @@ def simulate_from_aim_ft(
         headwind_kt = headwind_kt + variable_wind_kt * np.cos(2 * np.pi * uniform)
     elif gust_headwind_kt is not None and gust_headwind_kt != approach.headwind_kt:
         headwind_kt = headwind_kt + (gust_headwind_kt - approach.headwind_kt) * uniform
-    model_ft = touchdown_from_aim_ft(
-        speed_ktas=approach.speed_ktas,
-        touchdown_ktas=approach.touchdown_ktas,
-        headwind_kt=headwind_kt,
-        path_angle_deg=approach.path_angle_deg,
-        deceleration_fps2=approach.deceleration_fps2,
-        load_factor=approach.load_factor,
-        hold_off_height_ft=approach.hold_off_height_ft,
-    )
+    model_ft = _model_ft(approach, np.asarray(headwind_kt, float))
     return model_ft + bias_ft + scatter_ft * normal
 
 

@@ -39,25 +39,20 @@ class RoundoutCue:
 
 
 def roundout_cue(
-    *,
-    runway: RunwayEnd,
-    path_angle_deg: float,
-    roundout_height_ft: float,
-    eye_height_ft: float,
-    blind_distance_ft: float,
+    *, runway: RunwayEnd, eyes_before_aim_ft: float, eyes_height_ft: float, blind_distance_ft: float
 ) -> RoundoutCue:
     """Put the start of the roundout into words for this runway.
 
-    The eyes hold the aim point still, so their path meets the runway there; they are ``eye_height_ft`` above the
-    wheels. Source: exact trigonometry; stripes [pub: FAA AC 150/5340-1].
+    The eyes hold the aim point still, so their path meets the runway there; the wheels follow below. Source: exact
+    trigonometry; stripes [pub: FAA AC 150/5340-1].
     """
-    up_ft = roundout_height_ft + eye_height_ft
-    before_ft = distance_ft(height_ft=up_ft, path_angle_deg=path_angle_deg)
-    nose_ft = max(0.0, before_ft - blind_distance_ft)
+    nose_ft = max(0.0, eyes_before_aim_ft - blind_distance_ft)
     if runway.has_paint:
         where = f'Start the roundout with the nose at {stripe_before_aim(nose_ft)}'
     else:
         widths = nose_ft / runway.width_ft
         where = f'Start the roundout with the nose about {widths:.1f} runway widths before the aim'
-    words = f'{where}: about {round(before_ft, -1):,.0f} ft to go, eyes {up_ft:,.0f} ft up.'
-    return RoundoutCue(eyes_before_aim_ft=before_ft, eyes_height_ft=up_ft, nose_before_aim_ft=nose_ft, words=words)
+    words = f'{where}: about {round(eyes_before_aim_ft, -1):,.0f} ft to go, eyes {eyes_height_ft:,.0f} ft up.'
+    return RoundoutCue(
+        eyes_before_aim_ft=eyes_before_aim_ft, eyes_height_ft=eyes_height_ft, nose_before_aim_ft=nose_ft, words=words
+    )

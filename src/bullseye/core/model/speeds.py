@@ -6,7 +6,13 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.constants import GUST_SHARE, TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.constants import (
+    BELOW_FLAP_LIMIT_KT,
+    GUST_SHARE,
+    LEAST_STALL_MARGIN,
+    MOST_GUST_ALLOWANCE_KT,
+    TOUCHDOWN_OVER_STALL,
+)
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.technique import Technique
@@ -31,10 +37,26 @@ class ApproachSpeed:
     steps: tuple[SpeedStep, ...]
 
 
+def stall_margin(flap: FlapSetting, kias: float, *, root: float = 1.0, bank_deg: float = 0.0) -> float:
+    """A speed over the stalling speed in that flap, in calibrated airspeed.
+
+    :param root: √(W/Wmax), by which the stalling speed falls with weight
+    :param bank_deg: of a level turn, in which it grows with √(1/cos φ) [pub: FAA-H-8083-3]
+    """
+    stall_kcas = flap.stall_kcas * root / math.sqrt(math.cos(math.radians(bank_deg)))
+    return flap.airspeed_table.calibrated_kt(kias) / stall_kcas
+
+
 def _base_step(flap: FlapSetting, kind: LandingKind, technique: Technique) -> SpeedStep:
     """What the handbook prints, else 1.3 of the stall."""
     published_kias = flap.published_approach_kias(kind)
-    if published_kias is not None and technique.base_speed == 'handbook':
+    if published_kias is not None and stall_margin(flap, published_kias) < LEAST_STALL_MARGIN:
+        base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
+        why = (
+            f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed; the {published_kias:.0f} KIAS entered from the handbook '
+            f'are less than {LEAST_STALL_MARGIN:g} of the stall: check them'
+        )
+    elif published_kias is not None and technique.base_speed == 'handbook':
         base_kias, why, source = published_kias, f'handbook speed, flap {flap.name}, at maximum weight', 'handbook'
     else:
         base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
@@ -61,19 +83,28 @@ def _weight_step(
     )
 
 
-def _gust_step(weighed_kias: float, *, gust_spread_kt: float, technique: Technique) -> SpeedStep:
-    """What the gusts add."""
+def _gust_step(weighed_kias: float, *, flap: FlapSetting, gust_spread_kt: float, technique: Technique) -> SpeedStep:
+    """What the gusts add: half the spread, at most 10 kt, and never up to the limit of the flap."""
     share = GUST_SHARE if technique.gust_allowance == 'half' else 0.0
+    wanted_kt = share * gust_spread_kt
+    allowed_kt = min(wanted_kt, MOST_GUST_ALLOWANCE_KT)
+    if flap.limit_kias is not None:
+        allowed_kt = min(allowed_kt, max(0.0, flap.limit_kias - BELOW_FLAP_LIMIT_KT - weighed_kias))
     if gust_spread_kt == 0:
         why = 'no gust reported; a steady wind adds nothing'
-    elif share:
-        why = f'half of the {gust_spread_kt:.0f} kt between gust and steady wind; the steady wind adds nothing'
-    else:
+    elif not share:
         why = 'no gust allowance: technique setting'
+    elif allowed_kt < wanted_kt:
+        why = (
+            f'half of the {gust_spread_kt:.0f} kt between gust and steady wind would be {wanted_kt:.0f} kt; '
+            f'no more than {allowed_kt:.0f} kt are added. In such gusts rather wait'
+        )
+    else:
+        why = f'half of the {gust_spread_kt:.0f} kt between gust and steady wind; the steady wind adds nothing'
     return SpeedStep(
         step='gust',
-        change_kt=share * gust_spread_kt,
-        speed_kias=weighed_kias + share * gust_spread_kt,
+        change_kt=allowed_kt,
+        speed_kias=weighed_kias + allowed_kt,
         reason=why,
         source='FAA-H-8083-3' if share else 'technique',
     )
@@ -97,7 +128,7 @@ def approach_speed(
     """
     base = _base_step(flap, kind, technique)
     weight = _weight_step(base.speed_kias, aircraft=aircraft, flap=flap, weight_lb=weight_lb, technique=technique)
-    gust = _gust_step(weight.speed_kias, gust_spread_kt=gust_spread_kt, technique=technique)
+    gust = _gust_step(weight.speed_kias, flap=flap, gust_spread_kt=gust_spread_kt, technique=technique)
     result = SpeedStep(
         step='result',
         change_kt=0.0,

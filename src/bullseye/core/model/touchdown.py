@@ -1,38 +1,55 @@
-"""Where the wheels will touch: roundout, hold-off, and the arithmetic back to the aim point.
+"""Where the wheels will touch: eyes and wheels, roundout, hold-off, and the arithmetic back to the aim point.
 
-The model is ours [own]; docs/model.md gives its equations, its worked example and its limits.
+The model is ours [own], version 3; docs/model.md gives its equations, its worked example and its limits. Speeds are
+true, in the air; distances are along the ground; the wind is that reported for 10 m, and less of it is met below.
 """
 
 from __future__ import annotations
 
-import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
 import numpy as np
 from annotated_types import Ge, Gt, Le
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import FPS_PER_KT, GRAVITY_FPS2, HOLD_OFF_HEIGHT_FT, ROUNDOUT_LOAD_FACTOR
+from bullseye.core.basis.constants import (
+    FPS_PER_KT,
+    FT_PER_M,
+    GRAVITY_FPS2,
+    HOLD_OFF_HEIGHT_FT,
+    ROUNDOUT_LOAD_FACTOR,
+)
 from bullseye.core.basis.limits import HeadwindKt
 from bullseye.core.basis.quantity import Checked, Deceleration, Real
 
 Floats = NDArray[np.float64]
+REPORT_HEIGHT_FT = 10 * FT_PER_M  # of the wind in a report [pub: WMO-No. 8]
+_LEAST_OVER_ROUGHNESS = 2.0  # the log profile is not used nearer the ground than this many roughness lengths
+_LEAST_CLOSING = 0.01  # of path and slope together: a flatter path never comes down to the runway
+_ROUNDS = 8  # each gains a digit; 6 settle the touchdown to a hundredth of a foot
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Approach(Checked):
     """An approach as it comes to its roundout; all speeds true.
 
-    ``headwind_kt`` is negative for a tailwind. A touchdown speed at or above the approach speed is accepted: then
-    there is nothing to hold off and the wheels arrive with the end of the roundout.
+    ``headwind_kt`` is that of the report, at 10 m, negative for a tailwind. ``path_angle_deg`` is that of the path over
+    the ground, from the horizontal; ``slope`` rises along the runway in the landing direction, 0.01 for 1 %. The eyes
+    are held on the aim point and the wheels follow ``eye_height_ft`` below. ``roughness_ft`` is the roughness length of
+    the surroundings; 0 leaves the wind the same at all heights. A touchdown speed at or above the approach speed is
+    accepted: then there is nothing to hold off and the wheels arrive with the end of the roundout.
     """
 
     speed_ktas: Annotated[Real, Gt(0), Le(300)]
     touchdown_ktas: Annotated[Real, Gt(0), Le(300)]
     headwind_kt: HeadwindKt
-    path_angle_deg: Annotated[Real, Ge(1), Le(15)]
+    path_angle_deg: Annotated[Real, Ge(1), Le(30)]
     deceleration_fps2: Deceleration
+    eye_height_ft: Annotated[Real, Ge(0), Le(30)]
+    slope: Annotated[Real, Ge(-0.15), Le(0.15)] = 0.0
+    wing_height_ft: Annotated[Real, Ge(0), Le(30)] = 0.0  # over the wheels
+    roughness_ft: Annotated[Real, Ge(0), Le(10)] = 0.0
     load_factor: Annotated[Real, Gt(1), Le(2)] = ROUNDOUT_LOAD_FACTOR
     hold_off_height_ft: Annotated[Real, Ge(0), Le(50)] = HOLD_OFF_HEIGHT_FT
 
@@ -41,7 +58,7 @@ class Approach(Checked):
 class Touchdown:
     """What the model says of one approach; distances along the ground, from the aim point, positive beyond it."""
 
-    roundout_height_ft: float
+    roundout_height_ft: float  # of the wheels, over the surface where the roundout starts
     roundout_start_ft: float  # negative: before the aim point
     roundout_ft: float
     roundout_s: float
@@ -56,12 +73,7 @@ class Touchdown:
         return self.roundout_start_ft + self.roundout_ft
 
 
-def _hold_off(entry_fps: Floats, touchdown_fps: Floats, head_fps: Floats, a_fps2: Floats) -> tuple[Floats, Floats]:
-    """Seconds and feet of ground from level flight to touchdown; nothing when already too slow."""
-    excess_fps = np.maximum(0.0, entry_fps - touchdown_fps)
-    seconds = excess_fps / a_fps2
-    mean_fps = touchdown_fps + excess_fps / 2
-    return seconds, (mean_fps - head_fps) * seconds
+_FIELDS = tuple(one.name for one in fields(Approach))
 
 
 def touchdown_from_aim_ft(
@@ -71,45 +83,90 @@ def touchdown_from_aim_ft(
     headwind_kt: Floats | float,
     path_angle_deg: Floats | float,
     deceleration_fps2: Floats | float,
-    load_factor: float = ROUNDOUT_LOAD_FACTOR,
+    eye_height_ft: Floats | float,
+    slope: Floats | float = 0.0,
+    wing_height_ft: Floats | float = 0.0,
+    roughness_ft: Floats | float = 0.0,
+    load_factor: Floats | float = ROUNDOUT_LOAD_FACTOR,
     hold_off_height_ft: Floats | float = HOLD_OFF_HEIGHT_FT,
 ) -> Floats:
     """Touchdown less aim point [ft] for arrays that broadcast against each other; see :class:`Approach`."""
-    return _reckon(
-        np.asarray(speed_ktas, float),
-        np.asarray(touchdown_ktas, float),
-        np.asarray(headwind_kt, float),
-        np.asarray(path_angle_deg, float),
-        np.asarray(deceleration_fps2, float),
-        load_factor,
-        np.asarray(hold_off_height_ft, float),
+    return reckon(
+        speed_ktas=np.asarray(speed_ktas, float),
+        touchdown_ktas=np.asarray(touchdown_ktas, float),
+        headwind_kt=np.asarray(headwind_kt, float),
+        path_angle_deg=np.asarray(path_angle_deg, float),
+        deceleration_fps2=np.asarray(deceleration_fps2, float),
+        eye_height_ft=np.asarray(eye_height_ft, float),
+        slope=np.asarray(slope, float),
+        wing_height_ft=np.asarray(wing_height_ft, float),
+        roughness_ft=np.asarray(roughness_ft, float),
+        load_factor=np.asarray(load_factor, float),
+        hold_off_height_ft=np.asarray(hold_off_height_ft, float),
     )['touchdown_ft']
 
 
-def _reckon(
+def share_of_report(height_ft: Floats | float, roughness_ft: Floats | float) -> Floats:
+    """Share of the reported wind that blows at a height over the ground; 1 where no roughness is given.
+
+    The logarithmic profile u(h) = u₁₀ ln(h/z₀)/ln(10 m/z₀), not above the height of the report.
+    Source: [pub: WMO-No. 8; roughness classes after Davenport].
+    """
+    height, rough = np.asarray(height_ft, float), np.asarray(roughness_ft, float)
+    safe = np.where(rough > 0, rough, 1.0)
+    low = np.clip(height, _LEAST_OVER_ROUGHNESS * safe, REPORT_HEIGHT_FT)
+    return np.where(rough > 0, np.log(low / safe) / np.log(REPORT_HEIGHT_FT / safe), 1.0)
+
+
+def reckon(
+    *,
     speed_ktas: Floats,
     touchdown_ktas: Floats,
     headwind_kt: Floats,
     path_angle_deg: Floats,
-    a_fps2: Floats,
-    load_factor: float,
+    deceleration_fps2: Floats,
+    eye_height_ft: Floats,
+    slope: Floats,
+    wing_height_ft: Floats,
+    roughness_ft: Floats,
+    load_factor: Floats,
     hold_off_height_ft: Floats,
 ) -> dict[str, Floats]:
-    v0_fps, vt_fps, head_fps = speed_ktas * FPS_PER_KT, touchdown_ktas * FPS_PER_KT, headwind_kt * FPS_PER_KT
-    gamma = np.radians(path_angle_deg)
-    radius_ft = v0_fps**2 / (GRAVITY_FPS2 * (load_factor - 1))
-    height_ft = hold_off_height_ft + radius_ft * (1 - np.cos(gamma))
-    roundout_s = radius_ft * gamma / v0_fps
-    roundout_ft = radius_ft * np.sin(gamma) - head_fps * roundout_s
-    entry_fps = v0_fps - a_fps2 * roundout_s
-    float_s, float_ft = _hold_off(entry_fps, vt_fps, head_fps, a_fps2)
-    start_ft = -height_ft / np.tan(gamma)
+    """All of :class:`Touchdown` for arrays that broadcast against each other, by its members' names."""
+    v0, vt, reported = speed_ktas * FPS_PER_KT, touchdown_ktas * FPS_PER_KT, headwind_kt * FPS_PER_KT
+    tan_path, h1 = np.tan(np.radians(path_angle_deg)), hold_off_height_ft
+    low = reported * share_of_report(h1 + wing_height_ft, roughness_ft)
+    h0, vr = h1 + 13.0, v0  # a first guess, put right below
+    for _ in range(_ROUNDS):
+        high = reported * share_of_report(h0 + wing_height_ft, roughness_ft)
+        mean_wind = (high + low) / 2
+        # the angle of the path in the air, which makes the path over the ground
+        x = np.arctan(tan_path)
+        for _ in range(3):
+            x = np.arcsin(np.clip((v0 * np.cos(x) - high) * tan_path / v0, -0.9, 0.9))
+        mean_v = np.sqrt((v0**2 + vr**2) / 2)
+        along = np.arctan(slope * (1 - mean_wind / mean_v))  # of the surface, seen in the air
+        radius = mean_v**2 / (GRAVITY_FPS2 * (load_factor - 1 + (x**2 - x * along + along**2) / 6))
+        turned = np.maximum(0.0, x + along)
+        dropped = radius * (np.cos(along) - np.cos(x))
+        gained = 2 * GRAVITY_FPS2 * dropped - 2 * deceleration_fps2 * radius * turned
+        vr = np.sqrt(np.maximum(1.0, v0**2 + gained))
+        roundout_s = radius * turned / mean_v
+        roundout_ft = radius * (np.sin(x) + np.sin(along)) - mean_wind * roundout_s
+        h0 = np.maximum(h1, h1 + dropped + slope * roundout_ft)
+    entry = vr - (high - low)  # the wind that is left behind above was airspeed
+    excess = np.maximum(0.0, entry - vt)
+    mean = vt + excess / 2
+    level = np.maximum(0.3, deceleration_fps2 + GRAVITY_FPS2 * slope * (1 - low / mean))
+    float_s = excess / level
+    float_ft = (mean - low) * float_s
+    start_ft = -(h0 + eye_height_ft) / np.maximum(_LEAST_CLOSING, tan_path + slope)
     return {
-        'roundout_height_ft': height_ft,
+        'roundout_height_ft': h0,
         'roundout_start_ft': start_ft,
         'roundout_ft': roundout_ft,
         'roundout_s': roundout_s,
-        'hold_off_ktas': entry_fps / FPS_PER_KT,
+        'hold_off_ktas': entry / FPS_PER_KT,
         'float_ft': float_ft,
         'float_s': float_s,
         'touchdown_ft': start_ft + roundout_ft + float_ft,
@@ -118,16 +175,13 @@ def _reckon(
 
 def predict(approach: Approach) -> Touchdown:
     """Follow one approach through roundout and hold-off to the touchdown."""
-    values = _reckon(
-        np.float64(approach.speed_ktas),  # type: ignore[arg-type]
-        np.float64(approach.touchdown_ktas),  # type: ignore[arg-type]
-        np.float64(approach.headwind_kt),  # type: ignore[arg-type]
-        np.float64(approach.path_angle_deg),  # type: ignore[arg-type]
-        np.float64(approach.deceleration_fps2),  # type: ignore[arg-type]
-        approach.load_factor,
-        np.float64(approach.hold_off_height_ft),  # type: ignore[arg-type]
-    )
+    values = reckon(**{name: np.asarray(getattr(approach, name), float) for name in _FIELDS})
     return Touchdown(**{name: float(value) for name, value in values.items()})
+
+
+def comes_down(approach: Approach) -> bool:
+    """Whether the path meets the runway at all: one that falls as steeply as the path is never reached."""
+    return float(np.tan(np.radians(approach.path_angle_deg))) + approach.slope > _LEAST_CLOSING
 
 
 def aim_for(*, target_ft: float, touchdown_minus_aim_ft: float) -> float:
@@ -159,14 +213,17 @@ def sensitivity(approach: Approach) -> Sensitivity:
     )
 
 
-def go_around_point_ft(*, landing_distance_available_ft: float, factored_ground_roll_ft: float) -> float:
-    """Last place from which the factored ground roll still fits, from the landing threshold [ft].
+def wheels_over_ft(approach: Approach, *, aim_ft: float, at_ft: float) -> float:
+    """Height of the wheels over the surface at a place on the straight path to the aim point [ft].
 
-    Negative when it does not fit the runway at all.
+    Nearer the aim point than the start of the roundout the wheels are higher than this: it errs low.
     """
-    return landing_distance_available_ft - factored_ground_roll_ft
+    return (aim_ft - at_ft) * (
+        float(np.tan(np.radians(approach.path_angle_deg))) + approach.slope
+    ) - approach.eye_height_ft
 
 
-def groundspeed_kt(*, true_airspeed_kt: float, headwind_kt: float, path_angle_deg: float = 0.0) -> float:
-    """Groundspeed on a path [kt]."""
-    return true_airspeed_kt * math.cos(math.radians(path_angle_deg)) - headwind_kt
+def aim_for_wheels_ft(approach: Approach, *, wheels_ft: float, at_ft: float) -> float:
+    """The aim point whose straight path has the wheels at a height over a place [ft], in the frame of the place."""
+    closing = max(_LEAST_CLOSING, float(np.tan(np.radians(approach.path_angle_deg))) + approach.slope)
+    return at_ft + (wheels_ft + approach.eye_height_ft) / closing
