@@ -148,7 +148,9 @@ def _flat(brief):
         for part in ('wind', 'speed', 'aim', 'touchdown', 'ground')
         for name, value in brief.pop(part).items()
     }
-    return parts | brief
+    cautions = brief.pop('cautions')
+    said = [one['words'] for one in cautions] + [brief.pop('training_aid')]
+    return parts | brief | {'cautions': said, 'caution_severities': [one['severity'] for one in cautions]}
 
 
 @pytest.mark.parametrize(

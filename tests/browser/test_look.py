@@ -80,7 +80,7 @@ def test_the_night_colours_are_dim_and_hold_no_red():
         red, green, blue = (int(code[i : i + 2], 16) / 255 for i in (0, 2, 4))
         hue, _, saturation = colorsys.rgb_to_hls(red, green, blue)
         assert saturation < 0.25 or 40 / 360 <= hue <= 250 / 360, name
-        if name in ('--paper', '--card', '--warn-wash'):
+        if name in ('--paper', '--card', '--warn-wash', '--fail-wash'):
             assert max(red, green, blue) < 0.2, name
 
 

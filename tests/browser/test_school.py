@@ -141,7 +141,7 @@ def test_the_card_of_the_landing_follows_its_kind(marta: Page):
     page.get_by_role('radio', name='Forward slip').click()
     page.get_by_role('button', name='Save').click()
     expect(page.get_by_role('heading', name='Forward slip', exact=True)).to_be_visible()
-    expect(page.get_by_text('flap up, path 8.1°')).to_be_visible()
+    expect(page.get_by_text('flap up, path 9.2°')).to_be_visible()
     expect(page.get_by_text('Slipping where the handbook forbids it with this flap.')).to_be_visible()
 
 

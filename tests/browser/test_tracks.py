@@ -91,7 +91,19 @@ def test_from_a_dropped_file_to_an_overruled_and_scored_landing(marta: Page, ser
     measured = float(re.search(r'(\d+) ft ± \d+\s*Measured', touched(page))[1])
     assert abs(measured - landings[0]['along_ft']) < 40
     expect(page.locator('[data-mark=planned]')).to_have_count(2)
-    # overruled by dragging the diamond below the final
+    _dragged_and_taken_back(page, measured)
+
+    with page.expect_download() as taken:
+        page.get_by_role('link', name='Events, CSV').click()
+    assert taken.value.suggested_filename == 'today.events.csv'
+    page.get_by_role('link', name='Debrief').click()
+    expect(page.get_by_role('row')).to_have_count(5)  # the heading and four laps
+    expect(page.get_by_label('Recorded flight')).to_contain_text('Replay')
+    _laps_go_and_come_back(page)
+
+
+def _dragged_and_taken_back(page: Page, measured: float) -> None:
+    """Overrule where it touched by dragging the diamond below the final."""
     page.get_by_role('button', name='Touchdown, larger').click()
     mark = page.get_by_role('slider', name='Touchdown').locator('path').bounding_box()
     page.mouse.move(mark['x'] + mark['width'] / 2, mark['y'] + mark['height'] / 2)
@@ -106,14 +118,6 @@ def test_from_a_dropped_file_to_an_overruled_and_scored_landing(marta: Page, ser
     expect(page.get_by_label('Where it touched')).not_to_contain_text('Corrected')
     page.get_by_role('slider', name='Touchdown').press('ArrowRight')
     expect(page.get_by_label('Where it touched')).to_contain_text('Corrected by hand ✓ scores')
-
-    with page.expect_download() as taken:
-        page.get_by_role('link', name='Events, CSV').click()
-    assert taken.value.suggested_filename == 'today.events.csv'
-    page.get_by_role('link', name='Debrief').click()
-    expect(page.get_by_role('row')).to_have_count(5)  # the heading and four laps
-    expect(page.get_by_label('Recorded flight')).to_contain_text('Replay')
-    _laps_go_and_come_back(page)
 
 
 def _laps_go_and_come_back(page: Page) -> None:

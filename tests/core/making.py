@@ -53,5 +53,6 @@ def approach(**changes: Any) -> Approach:
         'headwind_kt': 0.0,
         'path_angle_deg': 3.0,
         'deceleration_fps2': 3.2,
+        'eye_height_ft': 7.5,
     }
     return Approach(**(values | changes))

@@ -77,7 +77,7 @@ def test_the_wind_of_a_lap_is_resolved_on_its_runway(db):
     with_wind = keep(db, sortie, wind_dir_deg_mag=50.4, wind_kt=15.0)
     parts = {part.cause: part.feet for part in with_wind.diagnosis.parts}
     # 15 kt down the runway against about 8 briefed: the touchdown came back
-    assert parts['wind'] < -60
+    assert -120 < parts['wind'] < -40
     assert sum(feet for feet in parts.values() if feet is not None) == pytest.approx(with_wind.diagnosis.error_ft)
 
 

@@ -1,5 +1,5 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import type { ExerciseKind, LandingKind, Outcome, Standard, Takeoff } from './api/types'
+import type { Brief, ExerciseKind, LandingKind, Outcome, Standard, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
   normal: 'Normal',

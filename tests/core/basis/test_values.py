@@ -48,7 +48,14 @@ def test_the_exact_units():
             'touchdown_to_ft is 0',
         ),
         (
-            lambda: Approach(speed_ktas=62, touchdown_ktas=50, headwind_kt=0, path_angle_deg=3, deceleration_fps2=0.2),
+            lambda: Approach(
+                speed_ktas=62,
+                touchdown_ktas=50,
+                headwind_kt=0,
+                path_angle_deg=3,
+                deceleration_fps2=0.2,
+                eye_height_ft=7,
+            ),
             'deceleration_fps2 is 0.2; accepted: above 0.5 and at most 12',
         ),
     ],

@@ -91,10 +91,11 @@ def unlikelihood(x: np.ndarray, laps: list[FlownLap], prior: Estimate) -> float:
     a_fps2, bias_ft = x
     flown = np.array([lap.touchdown_from_aim_ft for lap in laps])
     expected = touchdown_from_aim_ft(
-        speed_ktas=np.array([lap.approach.speed_ktas for lap in laps]),
-        touchdown_ktas=np.array([lap.approach.touchdown_ktas for lap in laps]),
-        headwind_kt=np.array([lap.approach.headwind_kt for lap in laps]),
-        path_angle_deg=np.array([lap.approach.path_angle_deg for lap in laps]),
+        **{
+            name: np.array([getattr(lap.approach, name) for lap in laps])
+            for name in (one.name for one in dataclasses.fields(Approach))
+            if name != 'deceleration_fps2'
+        },
         deceleration_fps2=a_fps2,
     )
     sds = np.hypot(SCATTER_FT, [0.0 if lap.speed_is_known else 150.0 for lap in laps])

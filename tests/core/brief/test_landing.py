@@ -87,7 +87,7 @@ def test_wrong_fields_are_named_a_line_each_without_a_traceback():
         ({'weight_lb': True}, 'weight_lb', 'a number'),
         ({'spot_ft': 2_790}, 'spot_ft', 'below 2790'),
         ({'landing': 'power_off'}, 'landing', 'US private sets no tolerance'),
-        ({'approach_speed_kias': 30}, 'approach_speed_kias', 'above the stall'),
+        ({'approach_speed_kias': 30}, 'approach_speed_kias', 'at least 1.1 of the stalling speed'),
         ({'aircraft': 'Nimbus'}, 'aircraft', 'Marram 160'),
         ({'runway': {'displaced_threshold_ft': 3_000}}, 'runway.displaced_threshold_ft', 'less than the length'),
         ({'weather': {'wind_dir_deg_true': 10}}, 'weather.wind_dir_deg_mag', 'only one of'),
@@ -107,7 +107,11 @@ def test_the_aim_point_puts_the_touchdown_in_the_middle_of_the_box():
     assert answer.aim.box_ft == (700, 1_100)  # [pub] FAA-S-ACS-6, 0 to +400 ft; value from memory
     assert answer.touchdown.predicted_touchdown_ft == pytest.approx(900)
     assert answer.aim.aim_point_ft == pytest.approx(900 - answer.touchdown.touchdown_minus_aim_ft)
-    assert answer.ground.go_around_point_ft == pytest.approx(2_790 - 1.43 * answer.ground.ground_roll.expected_ft)
+    assert answer.ground.roll_point_ft == pytest.approx(2_790 - 1.43 * answer.ground.ground_roll.expected_ft)
+    # [com] the nearest of roll, climb and the first half
+    assert (answer.ground.go_around_point_ft, answer.ground.go_around_by) == (1_395, 'half')
+    solo = briefed(spot_ft=400, technique={'latest_touchdown': 'third'}).ground
+    assert (solo.go_around_point_ft, solo.go_around_by) == (930, 'third')
 
 
 @given(
@@ -128,7 +132,9 @@ def test_any_weather_is_briefed_and_every_number_is_finite(direction, wind, spre
         [answer.aim.aim_point_ft, answer.touchdown.float_ft, answer.aim.hit_chance, answer.touchdown.predicted_band_ft],
         allow_nan=False,
     )
-    assert 0 <= answer.aim.hit_chance <= answer.aim.best_hit_chance <= 1
+    assert 0 <= answer.aim.hit_chance <= 1
+    # the best of those that may be flown: one that may not can hit more often
+    assert answer.aim.best_hit_chance >= answer.aim.hit_chance or not answer.aim.aim_is_good
     assert answer.touchdown.predicted_band_ft[0] < answer.touchdown.predicted_band_ft[1]
 
 
@@ -148,8 +154,8 @@ def test_an_aim_before_the_threshold_is_never_called_good():
     assert any('below the top of the 60 ft obstacle' in text for text in map(str, blocked.aim.aim_problems))
     said = next(text for text in map(str, blocked.aim.aim_problems) if 'One steady' in text)
     angle = float(said.split('One steady ')[1].split('°')[0])
-    over_ft = math.tan(math.radians(angle)) * (blocked.aim.aim_point_ft + 500)
-    assert over_ft == pytest.approx(90, abs=2)  # the obstacle and 30 ft, exact trigonometry
+    over_ft = math.tan(math.radians(angle)) * (blocked.aim.aim_point_ft + 500) - 7.5
+    assert over_ft == pytest.approx(90, abs=2)  # the wheels over the obstacle and 30 ft, exact trigonometry
     hopeless = briefed(runway={'obstacle': {'height_ft': 300, 'before_threshold_ft': 500}})
     assert any('No steady angle' in text for text in map(str, hopeless.aim.aim_problems))
 
@@ -157,23 +163,35 @@ def test_an_aim_before_the_threshold_is_never_called_good():
 @pytest.mark.parametrize(
     ('changes', 'words'),
     [
-        ({'weather': {'wind_dir_deg_mag': None, 'wind_kt': 5}}, 'components are unknown'),
-        ({'weather': {'wind_dir_deg_mag': 230, 'wind_kt': 6}}, 'Tailwind 6 kt'),
-        ({'weather': {'wind_dir_deg_mag': 140, 'wind_kt': 18}}, 'Crosswind over the aircraft limit of 15 kt'),
+        ({'weather': {'wind_dir_deg_mag': None, 'wind_kt': 5}}, 'its worst direction'),
+        ({'weather': {'wind_dir_deg_mag': 230, 'wind_kt': 6}}, 'Tailwind 6 kt, gusts included'),
+        ({'weather': {'wind_dir_deg_mag': 140, 'wind_kt': 18}}, 'Crosswind 18 kt is over the aircraft limit of 15 kt'),
         ({'weather': {'temperature_c': 45}}, 'above the table, which ends at 40'),
         ({'runway': {'surface': 'gravel'}}, 'no rule for a ground roll on gravel'),
-        ({'runway': {'length_ft': 1_000}, 'spot_ft': 300}, 'beyond the go-around point'),
-        ({}, 'A go-around is always a good answer'),
+        ({'runway': {'length_ft': 1_600}, 'spot_ft': 500}, 'beyond the last place from which the factored ground roll'),
+        ({'runway': {'length_ft': 700}, 'spot_ft': 500}, 'too little runway for the factored ground roll'),
+        ({'weather': {'wind_kt': 4, 'gust_kt': 22}}, 'our limit: rather wait'),
+        ({'weather': {'wind_kt': 28}}, 'too much for a student alone'),
+        ({'weather': {'wind_dir_deg_mag': 230, 'wind_kt': 8, 'gust_kt': 14}}, 'over the limit of 10 kt'),
     ],
 )
 def test_what_could_hurt_is_said_beside_the_numbers(changes, words):
     assert any(words in text for text in map(str, briefed(**changes).cautions))
 
 
+def test_the_training_aid_and_the_gravest_caution_stand_first():
+    many = briefed(weather={'wind_dir_deg_mag': 230, 'wind_kt': 12, 'gust_kt': 20}, spot_ft=300)
+    severities = [one.severity for one in many.cautions]
+    assert severities == sorted(severities, key=['stop', 'mind', 'know'].index)
+    assert severities[0] == 'stop'
+    assert 'A go-around is always a good answer' in str(many.training_aid)
+    assert briefed().cautions == ()  # nothing that is always there
+
+
 def test_an_unknown_ground_roll_is_unknown_and_not_zero():
     answer = briefed(weather={'temperature_c': 45})
-    assert answer.ground.go_around_point_ft is None
-    assert answer.ground.ground_roll is None
+    assert (answer.ground.ground_roll, answer.ground.roll_point_ft, answer.ground.box_fits) == (None, None, None)
+    assert answer.ground.go_around_point_ft == 1_395  # what is known still holds: the first half
 
 
 def test_a_variable_wind_is_unknown_and_widens_the_band():

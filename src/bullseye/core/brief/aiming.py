@@ -45,7 +45,8 @@ _BOOK = Phrasebook(
     wheels_low='On the path to this aim point the wheels pass {wheels} over the start of the pavement; '
     '{least} is the least. {instead}',
     under_pavement='The path to this aim point meets the ground before the pavement begins. {instead}',
-    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good. {instead}',
+    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good. '
+    '{instead}',
     never_meets='The runway falls as steeply as the path: it is not reached on this path. Land uphill.',
     wheels_mind='The wheels pass {wheels} over the start of the pavement: not a foot lower.',
     obstacle='On the path to this aim point the wheels pass {margin} {side} the top of the {height} obstacle; '
@@ -156,8 +157,8 @@ def _recommended_ft(request: BriefRequest, approach: Approach, minus_aim_ft: flo
     return aim_for(target_ft=target_ft(request), touchdown_minus_aim_ft=minus_aim_ft)
 
 
-def _winds_met_ft(request: BriefRequest, setup: LandingSetup) -> NDArray[np.float64]:
-    """Touchdowns from the aim point in the winds that may be met, gusts included, without the pilot's own share [ft]."""
+def winds_met_ft(setup: LandingSetup) -> NDArray[np.float64]:
+    """Touchdowns from the aim point in the winds that may be met, without the pilot's own share [ft]."""
     return simulate_from_aim_ft(
         setup.approach,
         bias_ft=0.0,
@@ -170,7 +171,7 @@ def _winds_met_ft(request: BriefRequest, setup: LandingSetup) -> NDArray[np.floa
 def recommended_aim_ft(request: BriefRequest) -> float:
     """The aim point of a brief alone [ft from the threshold], without what the rest of it takes to work out."""
     setup = landing_setup(request)
-    minus_aim_ft = float(_winds_met_ft(request, setup).mean()) + (request.calibration.bias_ft or 0.0)
+    minus_aim_ft = float(winds_met_ft(setup).mean()) + (request.calibration.bias_ft or 0.0)
     return _recommended_ft(request, setup.approach, minus_aim_ft)
 
 
@@ -199,7 +200,7 @@ def _nearest_safe_aim_ft(request: BriefRequest, setup: LandingSetup, from_aim_ft
 def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tuple[AimPart, TouchdownPart]:
     """Where to aim, and where the wheels will touch for it."""
     touch = predict(setup.approach)
-    winds_ft = _winds_met_ft(request, setup)
+    winds_ft = winds_met_ft(setup)
     minus_aim_ft = float(winds_ft.mean()) + basis.bias_ft
     recommended_ft = _recommended_ft(request, setup.approach, minus_aim_ft)
     aim_ft = recommended_ft if request.aim_point_ft is None else request.aim_point_ft

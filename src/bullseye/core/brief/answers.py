@@ -9,12 +9,14 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 import numpy as np
+from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT
+from bullseye.core.brief.aiming import winds_met_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.model.forecast import hit_chance, simulate_from_aim_ft
+from bullseye.core.model.forecast import even_normal, hit_chance
 from bullseye.core.model.touchdown import predict
 
 _SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
@@ -22,7 +24,7 @@ _HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
 _SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))
 _SCATTERS_FT = (20.0, 40.0, 60.0, 80.0, 100.0, 125.0, 150.0, 200.0, 250.0, 300.0, 400.0)
 _MOST_LAPS = 30
-_LEAST_OVER_STALL_KT = 2.0
+_LEAST_OVER_STALL = 1.1  # the least a typed approach speed may be
 
 Grid = tuple[tuple[float, ...], ...]
 
@@ -31,7 +33,8 @@ Grid = tuple[tuple[float, ...], ...]
 class AnswerTable:
     """What to answer for any speed, headwind, aim and scatter of one sortie.
 
-    ``touchdown_minus_aim_ft[i][j]`` belongs to ``speed_kias[i]`` and ``headwind_kt[j]``, without the pilot's bias.
+    ``touchdown_minus_aim_ft[i][j]`` belongs to ``speed_kias[i]`` and ``headwind_kt[j]``, without the pilot's bias: the
+    mean over the gusts briefed.
     ``hit_chance[i][j]`` belongs to ``scatter_ft[i]`` and ``shift_ft[j]``, the predicted touchdown less
     the target. ``bias_share[n - 1]`` is how much of the mean residual of n laps is taken to be a lasting bias.
     """
@@ -62,8 +65,9 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     """
     made, brief = landing_setup(request), make_brief(request)
     aircraft, flap = request.aircraft, made.flap
-    stall_kias = flap.airspeed_table.indicated_kt(aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb))
-    lowest = max(brief.speed.approach_speed_kias - _SPEED_BELOW_KT, stall_kias + _LEAST_OVER_STALL_KT)
+    stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb)
+    least_kias = flap.airspeed_table.indicated_kt(stall_kcas * _LEAST_OVER_STALL) + 0.01
+    lowest = max(brief.speed.approach_speed_kias - _SPEED_BELOW_KT, least_kias)
     speeds = tuple(
         float(kias) for kias in np.arange(lowest, brief.speed.approach_speed_kias + _SPEED_ABOVE_KT + 1, _SPEED_STEP_KT)
     )
@@ -72,10 +76,12 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     def landed(i: int, headwind_kt: float) -> float:
         return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
 
-    touch = np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
-    chances = _chances(
-        request, brief_box=(brief.aim.box_ft[0] - brief.aim.target_ft, brief.aim.box_ft[1] - brief.aim.target_ft)
-    )
+    # gusts and a wind from no known direction move the mean of the touchdowns off that of the steady wind
+    winds_ft = winds_met_ft(made)
+    gusts_ft = float(winds_ft.mean()) - predict(made.approach).touchdown_ft
+    touch = gusts_ft + np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
+    target_ft = brief.aim.target_ft
+    chances = _chances(winds_ft, box_ft=(brief.aim.box_ft[0] - target_ft, brief.aim.box_ft[1] - target_ft))
     known = request.calibration
     bias_sd = known.bias_sd_ft if known.bias_sd_ft else BIAS_SD_FT
     scatter = brief.basis.scatter_ft
@@ -103,26 +109,14 @@ def _grid(values: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Grid:
     return tuple(tuple(round(float(value), 2) for value in row) for row in values)
 
 
-def _chances(request: BriefRequest, *, brief_box: tuple[float, float]) -> Grid:
-    made = landing_setup(request)
-    middle_ft = predict(made.approach).touchdown_ft
-    variable_kt = request.weather.wind_kt if made.wind.head_kt is None else 0.0
-    rows = []
-    for scatter in _SCATTERS_FT:
-        off_ft = (
-            simulate_from_aim_ft(
-                made.approach,
-                bias_ft=0.0,
-                scatter_ft=scatter,
-                gust_headwind_kt=made.wind.gust_head_kt,
-                variable_wind_kt=variable_kt,
-            )
-            - middle_ft
+def _chances(winds_ft: NDArray[np.float64], *, box_ft: tuple[float, float]) -> Grid:
+    """Chances to hit, by the scatter and by how far the mean touchdown lies off the target."""
+    off_ft = winds_ft - winds_ft.mean()
+    normal = even_normal(off_ft.size)
+    return tuple(
+        tuple(
+            round(hit_chance(off_ft + scatter * normal + shift, box_from_ft=box_ft[0], box_to_ft=box_ft[1]), 4)
+            for shift in _SHIFTS_FT
         )
-        rows.append(
-            tuple(
-                round(hit_chance(off_ft + shift, box_from_ft=brief_box[0], box_to_ft=brief_box[1]), 4)
-                for shift in _SHIFTS_FT
-            )
-        )
-    return tuple(rows)
+        for scatter in _SCATTERS_FT
+    )

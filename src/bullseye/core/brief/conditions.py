@@ -39,7 +39,7 @@ _TAILWIND_SAID_KT = 0.5
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CrosswindLimit:
-    """One limit of crosswind, and whether the strongest crosswind of the day is within it; of a variable wind the worst."""
+    """One limit of crosswind, and whether the strongest of the day is within it; of a variable wind the worst."""
 
     name: str
     limit_kt: float

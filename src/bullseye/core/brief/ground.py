@@ -19,8 +19,8 @@ _BOOK = Phrasebook(
     outside='No ground roll can be worked out: {why}. Do not guess it; use the handbook.',
     beyond_roll='The box ends {beyond} beyond the last place from which the factored ground roll fits. '
     'Choose a spot nearer the threshold or another runway.',
-    beyond_climb='The box ends {beyond} beyond the last place from which a go-around clears what stands beyond the end. '
-    'Choose a spot nearer the threshold or another runway.',
+    beyond_climb='The box ends {beyond} beyond the last place from which a go-around clears what stands beyond the '
+    'end. Choose a spot nearer the threshold or another runway.',
     no_roll_left='Even a touchdown at the threshold leaves {missing} too little runway for the factored ground roll. '
     'Choose another runway.',
     beyond_part='The box ends {beyond} beyond the first {part} of the runway: go around if not down by then.',

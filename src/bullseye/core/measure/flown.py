@@ -12,8 +12,8 @@ class FlownLap:
     """One lap as flown, for learning from.
 
     ``approach`` holds the true speed at the roundout and the wind of that lap; ``speed_is_known`` tells whether that
-    speed was read or only planned. ``float_s`` is None when the hold-off was not timed. ``is_idle`` is False where power
-    was left on through the touchdown: such a lap tells nothing of the aircraft at idle.
+    speed was read or only planned. ``float_s`` is None when the hold-off was not timed. ``is_idle`` is False where
+    power was left on through the touchdown: such a lap tells nothing of the aircraft at idle.
     """
 
     approach: Approach

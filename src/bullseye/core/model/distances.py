@@ -51,7 +51,8 @@ def landing_ground_roll(
     :raises OutsideTable: outside the table, in more tailwind or on a surface than the rules are printed for
 
     Source: corrections [com]; factor [pub: UK CAA Safety Sense leaflet on performance, value from memory].
-    The roll goes with the square of the touchdown speed: constant braking [own]. Slope counts both ways: uphill shortens, downhill lengthens.
+    The roll goes with the square of the touchdown speed: constant braking [own]. Slope counts both ways:
+    uphill shortens, downhill lengthens.
     """
     distance_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason='handbook table', source='handbook')]
