@@ -2,7 +2,7 @@
 
 import itertools
 from dataclasses import replace
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 
 import ephem
 import pytest
@@ -28,8 +28,7 @@ def task(**changes):
         'main': 'normal',
         'runway': '05',
         'spot_ft': 600.0,
-        'nearest_spot_ft': 400.0,
-        'farthest_spot_ft': 1_200.0,
+        'spots_ft': dict.fromkeys(ALL, (400.0, 1_200.0)),
         'lap_s': 360.0,
         'time': LessonTime(),
         'fuel_burn_gph': 8.0,
@@ -37,8 +36,6 @@ def task(**changes):
         'crosswind_kt': 4.0,
         'gust_spread_kt': 0.0,
         'headwind_kt': 6.0,
-        'over_limit': False,
-        'possible': ALL,
     }
     return LapPlanTask(**usual | changes)
 
@@ -83,8 +80,6 @@ def test_what_is_unknown_is_said_and_not_counted():
 
 def test_the_wind_is_used_for_what_it_is_good_for():
     assert 'crosswind' in kinds(make_lap_plan(task(crosswind_kt=9.0)))
-    assert 'crosswind' not in kinds(make_lap_plan(task(crosswind_kt=9.0, over_limit=True)))
-    assert any('over a limit' in note for note in make_lap_plan(task(crosswind_kt=9.0, over_limit=True)).notes)
     calm = make_lap_plan(task(crosswind_kt=0.5))
     assert any('steady air' in lap.why for lap in calm.laps)
     gusty = make_lap_plan(task(gust_spread_kt=10.0))
@@ -124,6 +119,55 @@ def test_a_steady_error_watches_the_aim_and_a_scattered_one_the_speed(known, wat
     assert watch in make_lap_plan(task(time=LessonTime(record=(known,)))).laps[0].watch
 
 
+def test_what_is_not_good_is_not_planned_and_the_plan_says_why():
+    nothing = make_lap_plan(task(no_lap=('The runway is 527 ft too short for the takeoff.',)))
+    assert nothing.laps == ()
+    assert nothing.words == 'No lap is planned. The runway is 527 ft too short for the takeoff.'
+    drills = make_lap_plan(task(spots_ft={}, no_landing=('The wheels are low.',)))
+    assert set(kinds(drills)) == {'hold_off_drill', 'go_around'}
+    assert 'The wheels are low. What does not land is planned instead.' in drills.notes[0]
+    only_short = make_lap_plan(task(spots_ft={'short_field': (500.0, 640.0)}, no_landing=('The box is too long.',)))
+    assert set(kinds(only_short)) <= {'short_field', 'go_around'}
+    assert all(500 <= lap.spot_ft <= 640 for lap in only_short.laps if lap.spot_ft is not None)
+
+
+@pytest.mark.parametrize(
+    ('changes', 'words'),
+    [
+        ({'weather': {'wind_dir_deg_mag': 141, 'wind_kt': 17}}, 'over the aircraft limit of 15 kt'),
+        ({'runway': {'length_ft': 1_100}}, 'too short for the takeoff'),
+        ({'weather': {'temperature_c': 43}}, 'takeoff takes is unknown'),
+        ({'runway': {'length_ft': 1_560, 'obstacle': {'height_ft': 60, 'before_threshold_ft': 200}}}, 'not planned'),
+    ],
+)
+def test_no_lap_is_planned_whose_aim_box_or_takeoff_is_not_good(changes, words):
+    made = make_parts(make_request(**changes), Plan()).lap_plan
+    assert all(lap.spot_ft is None for lap in made.laps)
+    assert words in ' '.join((made.words, *made.notes))
+
+
+def test_every_planned_landing_is_good_by_its_own_brief():
+    for changes in ({}, {'spot_ft': 250}, {'runway': {'length_ft': 2_100}, 'weather': {'wind_kt': 11, 'gust_kt': 19}}):
+        request = make_request(**changes)
+        laps = [lap for lap in make_parts(request, Plan()).lap_plan.laps if lap.spot_ft is not None]
+        assert laps
+        for lap in laps:
+            brief = make_brief(replace(request, landing=lap.kind, spot_ft=lap.spot_ft))
+            assert brief.aim.aim_is_good
+            assert brief.ground.box_fits
+            assert brief.aim.box_ft[1] <= lap.go_around_point_ft + 1e-6
+            assert lap.aim_point_ft == pytest.approx(brief.aim.aim_point_ft)
+
+
+def test_a_lap_ordered_where_it_is_not_good_says_so_and_gives_no_aim():
+    ordered = (PlannedLap(kind='normal', runway='05', spot_ft=100.0, watch='x'),)
+    (lap,) = make_parts(make_request(), Plan(laps=ordered)).lap_plan.laps
+    assert lap.aim_point_ft is None
+    assert 'wheels' in lap.problem or 'threshold' in lap.problem or 'pavement' in lap.problem
+    tick = card(ordered).laps[0]
+    assert (tick.aim, tick.watch[:8]) == ('', 'NOT GOOD')
+
+
 @given(
     st.floats(0, 2_000),
     st.floats(0, 2_500),
@@ -138,8 +182,7 @@ def test_any_plan_is_possible_and_changes_the_spot(spot, nearest, farthest, book
         task(
             main=main,
             spot_ft=spot,
-            nearest_spot_ft=nearest,
-            farthest_spot_ft=farthest,
+            spots_ft=dict.fromkeys(ALL, (nearest, max(nearest, farthest))),
             time=LessonTime(booked_min=booked),
             crosswind_kt=crosswind,
             gust_spread_kt=gusts,
@@ -176,6 +219,14 @@ def test_minutes_to_sunset_agree_with_a_second_library(lat, lon, day):  # [pub: 
 def test_where_the_sun_does_not_set_no_sunset_is_invented():
     assert daylight_left_min(lat_deg=78.0, lon_deg=15.0, at=datetime(2026, 6, 21, 12, tzinfo=UTC)) is None
     assert daylight_left_min(lat_deg=78.0, lon_deg=15.0, at=datetime(2026, 12, 21, 12, tzinfo=UTC)) == 0
+
+
+def test_no_day_is_left_in_the_last_minutes_before_and_after_sunset():
+    setting = datetime(2026, 11, 25, 18, 30, tzinfo=UTC)
+    left = [daylight_left_min(lat_deg=47.2, lon_deg=-38.4, at=setting + timedelta(seconds=20 * i)) for i in range(180)]
+    assert left[0] > 0 == left[-1]
+    assert max(left) < 60
+    assert all(later <= before for before, later in itertools.pairwise(left))
 
 
 # traffic

@@ -88,22 +88,38 @@ def test_every_limit_that_is_exceeded_is_named_with_by_how_much():
     assert not found.within_limits
 
 
-def test_what_is_unknown_is_said_and_weighs_nothing():
+def test_what_is_unknown_is_said_and_comes_after_what_is_known():
+    unknown = candidate('A', head=12.0, takeoff=None, landing=None)
+    assert order(unknown, candidate('B', head=2.0)) == ['B', 'A']
+    assert order(candidate('C', landing=-123.0), unknown) == ['A', 'C']
     found = rank_ends([candidate(head=None, cross=None, takeoff=None, landing=None)])[0]
     words = [reason.words for reason in found.reasons]
-    assert 'wind direction unknown' in words
     assert 'takeoff margin unknown' in words
     assert 'landing margin unknown' in words
     assert found.headwind_kt is None
-    assert found.points == 0
-    assert found.within_limits  # nothing is known to be exceeded
+    assert found.within_limits is None  # nothing is known to be exceeded, and it is not known to do
+
+
+def test_the_worst_of_a_wind_from_no_known_direction_and_of_the_gusts_counts():
+    variable = Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None, any_way_kt=45.0)
+    found = rank_ends([dataclasses.replace(candidate(), wind=variable)])[0]
+    assert found.within_limits is False
+    assert any('35 kt over the tailwind limit of 10 kt' in reason.words for reason in found.reasons)
+    three = dataclasses.replace(variable, any_way_kt=3.0)
+    assert rank_ends([dataclasses.replace(candidate(), wind=three)])[0].within_limits is True
+    # 4 kt behind, 12 in the gusts: over the limit, though the steady wind is not
+    assert rank_ends([candidate(head=-4.0, gust=3.0)])[0].within_limits is False
+    assert rank_ends([candidate(head=-4.0, gust=2.0)])[0].within_limits is True
+    assert any('only 3 ft' in reason.words for reason in rank_ends([candidate(takeoff=3.0)])[0].reasons)
 
 
 @given(st.lists(st.tuples(st.floats(-15, 25), st.floats(-20, 20)), min_size=1, max_size=8))
 def test_no_end_is_ever_lost_and_the_points_are_the_sum_of_the_reasons(winds):
     found = rank_ends([candidate(str(i), head=h, cross=c) for i, (h, c) in enumerate(winds)])
     assert sorted(end.ident for end in found) == sorted(str(i) for i in range(len(winds)))
-    assert [end.points for end in found] == sorted((end.points for end in found), reverse=True)
+    good = [end.points for end in found if end.within_limits]
+    assert good == sorted(good, reverse=True)
+    assert [end.within_limits for end in found] == sorted((end.within_limits for end in found), reverse=True)
     for end in found:
         assert end.points == pytest.approx(sum(reason.points for reason in end.reasons))
 

@@ -128,8 +128,30 @@ def test_no_margin_is_said_plainly():
 
 
 def test_what_the_table_does_not_hold_is_unknown():
-    for changes in ({'weather': {'temperature_c': 44}}, {'weather': {'wind_kt': 5, 'wind_dir_deg_mag': None}}):
+    for changes in ({'weather': {'temperature_c': 44}}, {'weather': {'wind_kt': 13, 'wind_dir_deg_mag': None}}):
         answer = takeoff(**changes)
         assert answer.ground_roll_ft is None
         assert answer.over_50_margin_ft is None
         assert any('Do not guess it' in text for text in answer.cautions)
+
+
+def test_a_wind_from_no_known_direction_is_taken_from_behind():
+    variable = takeoff(weather={'wind_kt': 6, 'wind_dir_deg_mag': None})
+    behind = takeoff(weather={'wind_kt': 6, 'wind_dir_deg_mag': 230.4})
+    assert variable.over_50_ft_ft == pytest.approx(behind.over_50_ft_ft)
+    assert any('with all 6 kt from behind' in text for text in variable.cautions)
+
+
+def test_wind_and_slope_that_forbid_a_takeoff_are_said_beside_it():
+    across = takeoff(weather={'wind_dir_deg_mag': 320.4, 'wind_kt': 19})
+    assert any('over the aircraft limit of 15 kt' in text for text in across.cautions)
+    assert not any('limit' in text for text in takeoff(weather={'wind_dir_deg_mag': 320.4, 'wind_kt': 9}).cautions)
+    tree = DepartureObstacle(height_ft=40, beyond_end_ft=700)
+    level, up, down = (takeoff(obstacle=tree, runway={'slope_pct': slope}) for slope in (0.0, 1.5, -1.5))
+    # beside the longer roll, the far end lies 1.5 % of what is left beyond the lift-off higher, or lower
+    assert up.obstacle_clearance_ft < level.obstacle_clearance_ft - 0.015 * (2_790 - up.ground_roll_ft) + 1
+    assert down.obstacle_clearance_ft > level.obstacle_clearance_ft + 0.015 * (2_790 - level.ground_roll_ft) - 1
+    margin_ft = takeoff().over_50_margin_ft
+    tight = takeoff(runway={'length_ft': 2_790 - margin_ft + 3})
+    assert any('Only 3 ft of runway are left at 50 ft' in text for text in tight.cautions)
+    assert not any('no margin' in text for text in takeoff().cautions)

@@ -96,6 +96,9 @@ async function book(also: { booked_min?: number; fuel_gal?: number | null }) {
 /** What to fly on a lap as it stands; a changed spot only moves the feet. */
 const briefed = (lap: PlannedLap) =>
   plan.value?.laps.find((one) => one.kind === lap.kind && (one.spot_ft !== null) === (lap.spot_ft !== null))
+/** Why a lap is not good, known once it is kept as it stands. */
+const problemOf = (lap: PlannedLap) =>
+  plan.value?.laps.find((one) => one.kind === lap.kind && one.spot_ft === lap.spot_ft)?.problem ?? null
 function aim(lap: PlannedLap) {
   const known = briefed(lap)
   if (!known || known.aim_point_ft === null || known.spot_ft === null || lap.spot_ft === null) return null
@@ -162,14 +165,16 @@ function aim(lap: PlannedLap) {
             <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
           </div>
           <p class="min-w-0">
-            <template v-if="aim(lap) !== null"
+            <b v-if="problemOf(lap)" class="text-fail-ink">✕ No good aim point here</b>
+            <template v-else-if="aim(lap) !== null"
               ><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br
             /></template>
             <span v-if="briefed(lap)?.approach_kias" class="text-sm"
               >{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span
             >
           </p>
-          <div class="min-w-0 md:col-span-5 md:row-start-2 md:flex md:items-center md:gap-3 md:pl-11">
+          <p v-if="problemOf(lap)" class="font-bold text-fail-ink md:col-span-5 md:pl-11">{{ problemOf(lap) }}</p>
+          <div class="min-w-0 md:col-span-5 md:flex md:items-center md:gap-3 md:pl-11">
             <LazyField
               v-if="mayChange"
               :model-value="lap.watch"

@@ -237,8 +237,8 @@ const asked = computed(() => ({
 }))
 /** What is unknown is not within limits: outside the handbook's table nobody knows whether the runway is long enough. */
 function verdict(end: RankedEnd): { words: string; tone: string } {
-  if (!end.within_limits) return { words: '✕ over a limit', tone: 'text-fail-ink' }
-  if (end.takeoff_margin_ft === null || end.landing_margin_ft === null) return { words: '? margin unknown', tone: '' }
+  if (end.within_limits === false) return { words: '✕ over a limit', tone: 'text-fail-ink' }
+  if (end.within_limits === null) return { words: '? margin unknown', tone: '' }
   return { words: '✓ within limits', tone: 'text-pass-ink' }
 }
 const ranking = useQuery({

@@ -10,6 +10,7 @@ from astral import sun as astral_sun
 
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
+_JUST_SET = timedelta(minutes=15)
 _SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 
 
@@ -36,13 +37,17 @@ def is_in_the_eyes(sun: Sun, *, final_course_deg_true: float) -> bool:
 def daylight_left_min(*, lat_deg: float, lon_deg: float, at: datetime) -> float | None:
     """Minutes until sunset; 0 when it is down, None where it does not set within a day."""
     observer = Observer(latitude=lat_deg, longitude=lon_deg)
-    if astral_sun.elevation(observer, at) < _SET_DEG:
+    if astral_sun.elevation(observer, at, with_refraction=False) < _SET_DEG:
         return 0.0
-    for ahead in (0, 1):  # the next sunset may belong to tomorrow's date in UTC
+    for ahead in (-1, 0, 1):  # the next sunset may belong to another date in UTC
         try:
             sunset = astral_sun.sunset(observer, date=(at + timedelta(days=ahead)).date(), tzinfo=UTC)
         except ValueError:
+            if ahead < 0:
+                continue
             return None
         if sunset > at:
             return (sunset - at).total_seconds() / 60
+        if at - sunset < _JUST_SET:
+            return 0.0  # the sunset and the height of the sun are worked out apart, and differ by a minute
     return None

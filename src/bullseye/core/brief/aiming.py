@@ -87,7 +87,7 @@ class AimPart:
     aim_before_spot_words: str
     roundout_cue: RoundoutCue
     wheels_over_pavement_ft: float  # on the straight path to the aim point, over the start of the pavement
-    nearest_good_spot_ft: float | None  # the first spot whose aim point is safe; None: this one is
+    nearest_good_spot_ft: float  # the first spot whose worked-out aim point is safe
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -235,7 +235,7 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
             blind_distance_ft=request.aircraft.blind_distance_ft,
         ),
         wheels_over_pavement_ft=wheels_over_ft(setup.approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request)),
-        nearest_good_spot_ft=None if aim_ft >= safe_ft else request.spot_ft + safe_ft - aim_ft,
+        nearest_good_spot_ft=request.spot_ft + safe_ft - recommended_ft,
     )
     return aim, _touchdown_part(setup, touch, aim_ft, minus_aim_ft, landed_ft)
 

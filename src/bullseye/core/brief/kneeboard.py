@@ -64,6 +64,35 @@ def _heading(deg: float) -> str:
     return f'{round(deg) % 360 or 360:03d}°'
 
 
+def _aim(brief: BriefAnswer) -> str:
+    if not brief.aim.aim_is_good:
+        return 'NONE IS GOOD: see the cautions'
+    return f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'
+
+
+def _wind(brief: BriefAnswer) -> str:
+    head_kt, cross_kt = brief.wind.headwind_kt, brief.wind.crosswind_kt
+    if head_kt is None or cross_kt is None:
+        return 'direction unknown: reckon with its worst'
+    along = f'{abs(head_kt):.0f} kt {"headwind" if head_kt >= 0 else "TAILWIND"}'
+    across = f'{abs(cross_kt):.0f} kt from the {"right" if cross_kt >= 0 else "left"}'
+    gust_kt = brief.wind.gust_crosswind_kt
+    return f'{along}, {across}' + (f', gusts {abs(gust_kt):.0f} kt across' if gust_kt not in (None, cross_kt) else '')
+
+
+def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[str, ...]:
+    """The gravest of landing, takeoff and pattern, each said once."""
+    landing = [str(one) for one in brief.cautions if one.severity != 'know']
+    takeoff = [one for one in parts.takeoff.cautions if one not in landing]
+    pattern = [] if parts.pattern is None else list(parts.pattern.cautions)
+    return (
+        *landing,
+        *(f'Takeoff: {one}' for one in takeoff),
+        *(f'Pattern: {one}' for one in pattern),
+        *(one for one in parts.notes if one.startswith('No pattern')),
+    )
+
+
 def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Line, ...]:
     takeoff = parts.takeoff
     lines = [
@@ -121,14 +150,14 @@ def make_kneeboard(
     :param subtitle: day, wind, standard
     """
     headings, gates = _pattern(parts.pattern)
-    last = brief.ground.go_around_point_ft
     return Kneeboard(
         title=title,
         subtitle=subtitle,
         points=(
             Line(label='Spot', value=f'{_ft(brief.aim.spot_ft)}, box to {_ft(brief.aim.box_ft[1])}'),
-            Line(label='Aim', value=f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'),
-            Line(label='Go around by', value='unknown: use the handbook' if last is None else _ft(last)),
+            Line(label='Aim', value=_aim(brief)),
+            Line(label='Go around by', value=_ft(brief.ground.go_around_point_ft)),
+            Line(label='Wind', value=_wind(brief)),
             Line(label='Descent', value=f'{round(brief.speed.descent_rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'),
         ),
         speeds=_speeds(request, brief, parts),
@@ -142,9 +171,9 @@ def make_kneeboard(
                 label=lap.kind.replace('_', '-'),
                 spot='' if lap.spot_ft is None else _ft(lap.spot_ft),
                 aim='' if lap.aim_point_ft is None else _ft(lap.aim_point_ft),
-                watch=lap.watch,
+                watch=lap.watch if lap.problem is None else f'NOT GOOD: {lap.problem}',
             )
             for lap in parts.lap_plan.laps
         ),
-        cautions=(*map(str, brief.cautions), str(brief.training_aid)),
+        cautions=(*_cautions(brief, parts), str(brief.training_aid)),
     )

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -18,6 +18,8 @@ _MOST_LAPS = 10  # [own] beyond it learning stops
 _SETTLED_LAPS = 3  # [own] before these a record says nothing
 _STALE_DAYS = 30
 _SPOT_STEP_FT = 150.0
+_SPOT_STEPS = (0, 1, -1, 2, 0.5, -0.5)
+_WEAK_RATE = 0.7  # [own] of laps in the box, below which a kind is practised
 _WINDY_KT, _CALM_KT, _GUSTY_KT = 5.0, 3.0, 6.0
 RESERVE_MIN = 30.0  # [pub: 14 CFR 91.151 by day, from memory]
 
@@ -72,8 +74,7 @@ class LapPlanTask:
     main: LandingKind
     runway: str
     spot_ft: float
-    nearest_spot_ft: float  # whose aim point still lies on the runway
-    farthest_spot_ft: float  # whose box still ends before the go-around point
+    spots_ft: Mapping[LandingKind, tuple[float, float]]  # by kind: between which every aim point and box is good
     lap_s: float
     time: LessonTime
     fuel_burn_gph: float | None
@@ -81,8 +82,13 @@ class LapPlanTask:
     crosswind_kt: float | None
     gust_spread_kt: float
     headwind_kt: float | None
-    over_limit: bool
-    possible: tuple[LandingKind, ...]
+    no_lap: tuple[str, ...] = ()  # why nothing is flown at all: a limit of the wind, the takeoff
+    no_landing: tuple[str, ...] = ()  # why the landing of the lesson is not planned
+
+    @property
+    def possible(self) -> tuple[LandingKind, ...]:
+        """Kinds with a spot whose aim point, box and go-around point are good."""
+        return tuple(self.spots_ft)
 
 
 _WATCH: dict[ExerciseKind, str] = {
@@ -97,6 +103,13 @@ _WATCH: dict[ExerciseKind, str] = {
     'low_approach': 'centreline and height, a few feet up',
     'hold_off_drill': 'hold it without sinking through',
 }
+
+
+_INSTEAD: tuple[tuple[ExerciseKind, str], ...] = (
+    ('hold_off_drill', 'at altitude: no landing here is good today'),
+    ('go_around', 'from a safe height, so that it stays easy'),
+)
+_MOST_INSTEAD = 4  # [own] drills without a landing tire soon
 
 
 def _count(task: LapPlanTask) -> tuple[int, str, list[str]]:
@@ -140,7 +153,7 @@ def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     """What the wind of the day is good for."""
     found: list[tuple[ExerciseKind, str]] = []
     crosswind, possible = task.crosswind_kt, task.possible
-    if crosswind is not None and abs(crosswind) >= _WINDY_KT and not task.over_limit and 'crosswind' in possible:
+    if crosswind is not None and abs(crosswind) >= _WINDY_KT and 'crosswind' in possible:
         found.append(('crosswind', f'{abs(crosswind):.0f} kt across: the day for it'))
     if task.gust_spread_kt >= _GUSTY_KT:
         found.append(('go_around', f'gusts of {task.gust_spread_kt:.0f} kt over the wind: decide early'))
@@ -153,42 +166,47 @@ def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
 def _by_record(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     """What is weak or stale on record, weakest first."""
     known = [one for one in task.time.record if one.landing in task.possible and one.landing != task.main]
-    weak = sorted((one for one in known if (one.hit_rate or 0.0) < 0.7), key=lambda one: one.hit_rate or 0.0)
-    stale = [one for one in known if (one.days_since or 0.0) > _STALE_DAYS and one not in weak]
+    untried = [one for one in known if not one.laps]
+    scored = [(one.hit_rate, one) for one in known if one.laps and one.hit_rate is not None]
+    weak = sorted(((rate, one) for rate, one in scored if rate < _WEAK_RATE), key=lambda pair: pair[0])
+    shown = [*untried, *(one for _, one in weak)]
+    stale = [one for one in known if (one.days_since or 0.0) > _STALE_DAYS and one not in shown]
     return [
-        *((one.landing, 'not yet tried' if not one.laps else f'hits {one.hit_rate or 0:.0%} so far') for one in weak),
+        *((one.landing, 'not yet tried') for one in untried),
+        *((one.landing, f'hits {rate:.0%} so far') for rate, one in weak),
         *((one.landing, f'{one.days_since:.0f} days ago') for one in stale),
     ]
 
 
 def _kinds(task: LapPlanTask, count: int) -> list[tuple[ExerciseKind, str]]:
     """Warm-up, the lesson's landing by turns with what wind and record ask for, and a last good one."""
-    warm_up: tuple[ExerciseKind, str] = ('normal' if 'normal' in task.possible else task.main, 'warm-up')
+    if not task.possible:
+        return [_INSTEAD[i % len(_INSTEAD)] for i in range(min(count, _MOST_INSTEAD))]
+    lesson = task.main if task.main in task.possible else task.possible[0]
+    warm_up: tuple[ExerciseKind, str] = ('normal' if 'normal' in task.possible else lesson, 'warm-up')
     if count <= 1:
         return [warm_up][:count]
     extras = _by_wind(task) + _by_record(task)
-    seen: set[ExerciseKind] = {task.main}
+    seen: set[ExerciseKind] = {lesson}
     extras = [one for one in extras if not (one[0] in seen or seen.add(one[0]))]  # type: ignore[func-returns-value]
     if count >= 4 and 'go_around' not in seen:
         extras.insert(1, ('go_around', 'one in every lesson, so that it stays easy'))
-    main: tuple[ExerciseKind, str] = (task.main, "the lesson's landing")
+    main: tuple[ExerciseKind, str] = (lesson, "the lesson's landing" if lesson == task.main else 'in its place')
     middle: list[tuple[ExerciseKind, str]] = []
     while len(middle) < count - 2:
         middle.append(main if len(middle) % 2 == 0 or not extras else extras.pop(0))
-    return [warm_up, *middle, (task.main, 'stop while it is going well')]
+    return [warm_up, *middle, (lesson, 'stop while it is going well')]
 
 
-def _spots(task: LapPlanTask, count: int) -> list[float]:
-    """A spot for each lap, never the same twice running, all within what is safe."""
-    low, high = task.nearest_spot_ft, max(task.nearest_spot_ft, task.farthest_spot_ft)
-    around = [task.spot_ft + step * _SPOT_STEP_FT for step in (0, 1, -1, 2, 0.5, -0.5)]
-    allowed: list[float] = []
-    for spot in around:
-        held = round(min(max(spot, low), high), -1)
-        held = held if low <= held <= high else low
-        if held not in allowed:
-            allowed.append(held)
-    return [allowed[i % len(allowed)] for i in range(count)]
+def _spot_ft(task: LapPlanTask, kind: ExerciseKind, before_ft: float | None, number: int) -> float | None:
+    """A spot for a lap, not that of the lap before, within what is good for its kind; None where it does not land."""
+    if kind not in task.spots_ft:
+        return None
+    low_ft, high_ft = task.spots_ft[kind]  # type: ignore[index]
+    steps = _SPOT_STEPS[number % len(_SPOT_STEPS) :] + _SPOT_STEPS[: number % len(_SPOT_STEPS)]
+    held = [min(max(task.spot_ft + step * _SPOT_STEP_FT, low_ft), high_ft) for step in steps]
+    whole = [round(spot, -1) if low_ft <= round(spot, -1) <= high_ft else spot for spot in held]
+    return next((spot for spot in whole if spot != before_ft), whole[0])
 
 
 def make_lap_plan(task: LapPlanTask) -> LapPlan:
@@ -196,30 +214,33 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
 
     The order is [own] after [com]: warm up, practise what the day and the record ask for, change the spot every lap, so
     that the skill is not tied to one picture, and stop while it is going well. The instructor reorders and edits.
+    Only landings whose aim point, box and go-around point are good are planned; without any, drills that do not land.
     """
     count, limited_by, notes = _count(task)
-    if task.over_limit:
-        notes.append('Crosswind over a limit: no crosswind laps are planned; another runway, or dual only.')
-    laps, told = [], set()
-    for (kind, why), spot_ft in zip(_kinds(task, count), _spots(task, count), strict=True):
-        lands = kind not in ('go_around', 'low_approach', 'hold_off_drill')
+    if task.no_lap:
+        why = ' '.join(task.no_lap)
+        words = f'No lap is planned. {why}'
+        return LapPlan(laps=(), lap_s=task.lap_s, limited_by=why, words=words, notes=tuple(notes))
+    laps: list[PlannedLap] = []
+    told: set[ExerciseKind] = set()
+    spot_ft: float | None = None
+    for kind, why in _kinds(task, count):
+        lands = kind in task.spots_ft
+        here_ft = _spot_ft(task, kind, spot_ft, sum(lap.spot_ft is not None for lap in laps))
+        spot_ft = here_ft if lands else spot_ft
         # what the record says is said once; the laps between watch what the kind asks for
         watch = _watch(task, kind) if lands and kind not in told else _WATCH[kind]  # type: ignore[arg-type]
         told.add(kind)
-        laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=spot_ft if lands else None, watch=watch, why=why))
-    if len({one.spot_ft for one in laps if one.spot_ft is not None}) < 2 <= len(laps):
+        laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=here_ft, watch=watch, why=why))
+    if task.no_landing:
+        instead = 'What does not land is planned instead' if not task.possible else 'Another landing takes its place'
+        notes[:0] = [f"The lesson's landing is not planned. {' '.join(task.no_landing)} {instead}."]
+    landed = [one.spot_ft for one in laps if one.spot_ft is not None]
+    if len(set(landed)) < 2 <= len(landed):
         notes.append('Only one spot fits this runway: it cannot be changed from lap to lap.')
-    words = (
-        f'{count} laps of {task.lap_s / 60:.0f} min; limited by {limited_by}.'
-        if count
-        else f'No lap fits: {limited_by}.'
-    )
+    planned = f'{len(laps)} lap{"" if len(laps) == 1 else "s"} of {task.lap_s / 60:.0f} min; limited by {limited_by}.'
+    words = planned if laps else f'No lap fits: {limited_by}.'
     return LapPlan(laps=tuple(laps), lap_s=task.lap_s, limited_by=limited_by, words=words, notes=tuple(notes))
-
-
-def kinds_possible(examined: Sequence[LandingKind], *, has_glide: bool) -> tuple[LandingKind, ...]:
-    """Landing kinds that the standard judges and the aircraft has figures for."""
-    return tuple(kind for kind in examined if kind != 'power_off' or has_glide)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -235,3 +256,4 @@ class BriefedLap:
     approach_kias: float | None
     go_around_point_ft: float | None
     flap: str | None
+    problem: str | None = None  # why its aim point or box is not good: then none is given

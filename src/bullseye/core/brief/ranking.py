@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from bullseye.core.air.sun import Sun, is_in_the_eyes
 from bullseye.core.air.wind import Components
+from bullseye.core.basis.constants import LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
 from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
@@ -27,6 +28,7 @@ class Reason:
     words: str
     points: float
     over_limit: bool = False
+    is_unknown: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -35,7 +37,7 @@ class RankedEnd:
 
     ident: str
     points: float
-    within_limits: bool
+    within_limits: bool | None  # None: nothing known is exceeded, but something is unknown
     headwind_kt: float | None
     crosswind_kt: float | None
     takeoff_margin_ft: float | None
@@ -56,24 +58,38 @@ class Candidate:
     sun: Sun | None
 
 
+def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float) -> list[Reason]:
+    """Head- and crosswind as reasons; a tailwind that only the gusts bring counts too."""
+    if tail_kt > 0:
+        words = f'tailwind {tail_kt:.0f} kt' + (' in the gusts' if tail_kt > max(0.0, -head_kt) + 0.5 else '')
+        along = Reason(name='headwind', value=head_kt, unit='kt', words=words, points=-_TAILWIND_WEIGHT * tail_kt)
+    else:
+        words = f'headwind {abs(head_kt):.0f} kt'
+        along = Reason(name='headwind', value=head_kt, unit='kt', words=words, points=head_kt)
+    in_gusts = ' in the gusts' if worst_kt > abs(cross_kt) + 0.5 else ''
+    words = f'crosswind {worst_kt:.0f} kt{in_gusts}'
+    return [along, Reason(name='crosswind', value=worst_kt, unit='kt', words=words, points=-0.5 * worst_kt)]
+
+
 def _wind_reasons(one: Candidate) -> list[Reason]:
     head, cross = one.wind.head_kt, one.wind.cross_kt
+    tail, worst = one.wind.worst_tailwind_kt, one.wind.worst_crosswind_kt
     if head is None or cross is None:
-        return [Reason(name='wind', value=None, unit='kt', words='wind direction unknown', points=0.0)]
-    worst = max(abs(cross), abs(one.wind.gust_cross_kt or 0.0))
-    words = f'headwind {head:.0f} kt' if head >= 0 else f'tailwind {-head:.0f} kt'
-    found = [
-        Reason(
-            name='headwind', value=head, unit='kt', words=words, points=head if head >= 0 else _TAILWIND_WEIGHT * head
-        ),
-        Reason(
-            name='crosswind',
-            value=worst,
-            unit='kt',
-            words=f'crosswind {worst:.0f} kt in the gusts' if worst > abs(cross) + 0.5 else f'crosswind {worst:.0f} kt',
-            points=-0.5 * worst,
-        ),
-    ]
+        words = f'wind of {one.wind.any_way_kt:.0f} kt from no known direction: its worst is reckoned with'
+        found = [Reason(name='wind', value=None, unit='kt', words=words, points=-_TAILWIND_WEIGHT * tail)]
+    else:
+        found = _components(head, cross, tail, worst)
+    if tail > TAILWIND_LIMIT_KT:
+        found.append(
+            Reason(
+                name='tailwind limit',
+                value=tail - TAILWIND_LIMIT_KT,
+                unit='kt over',
+                words=f'{tail - TAILWIND_LIMIT_KT:.0f} kt over the tailwind limit of {TAILWIND_LIMIT_KT:.0f} kt',
+                points=-_OVER_LIMIT,
+                over_limit=True,
+            )
+        )
     for limit in one.limits:
         if limit.within is False:
             found.append(
@@ -91,9 +107,11 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
 
 def _margin(name: str, margin_ft: float | None) -> Reason:
     if margin_ft is None:
-        return Reason(name=name, value=None, unit='ft', words=f'{name} unknown', points=0.0)
+        return Reason(name=name, value=None, unit='ft', words=f'{name} unknown', points=0.0, is_unknown=True)
     short = margin_ft < 0
     words = f'{name} {abs(margin_ft):,.0f} ft' + (' TOO SHORT' if short else ' to spare')
+    if 0 <= margin_ft < LEAST_MARGIN_FT:
+        words = f'{name} only {margin_ft:,.0f} ft'
     # beyond a thousand feet more length is worth nothing
     points = -_OVER_LIMIT if short else min(margin_ft, 1_000.0) / 500
     return Reason(name=name, value=margin_ft, unit='ft', words=words, points=points, over_limit=short)
@@ -122,8 +140,20 @@ def _place_reasons(one: Candidate, dazzled: bool | None) -> list[Reason]:
     return found
 
 
+_ORDER = {True: 0, None: 1, False: 2}
+
+
+def _within(reasons: Sequence[Reason]) -> bool | None:
+    if any(reason.over_limit for reason in reasons):
+        return False
+    return None if any(reason.is_unknown for reason in reasons) else True
+
+
 def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
-    """Rank runway ends, best first; an end over a limit or too short is marked and last, never hidden.
+    """Rank runway ends, best first.
+
+    An end of which something is unknown comes after those that are known to do, and one over a limit or too short last;
+    none is hidden.
 
     Points are knots of headwind: what a reason is worth is ours [own], the reasons are the trade's [com].
     """
@@ -142,7 +172,7 @@ def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
             RankedEnd(
                 ident=one.runway.ident,
                 points=sum(reason.points for reason in reasons),
-                within_limits=not any(reason.over_limit for reason in reasons),
+                within_limits=_within(reasons),
                 headwind_kt=one.wind.head_kt,
                 crosswind_kt=one.wind.cross_kt,
                 takeoff_margin_ft=one.takeoff_margin_ft,
@@ -151,4 +181,4 @@ def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
                 reasons=reasons,
             )
         )
-    return tuple(sorted(ranked, key=lambda end: -end.points))
+    return tuple(sorted(ranked, key=lambda end: (_ORDER[end.within_limits], -end.points)))

@@ -9,10 +9,10 @@ from typing import get_args
 
 from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
-from bullseye.core.basis.constants import OBSTACLE_MARGIN_FT, PATTERN_HEIGHT_FT
-from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.brief.conditions import crosswind_limits
+from bullseye.core.brief.conditions import crosswind_limits, wind_cautions, wind_part
+from bullseye.core.brief.goodspots import GoodSpots
 from bullseye.core.brief.ground import ground_roll
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.lapplan import (
@@ -21,7 +21,6 @@ from bullseye.core.brief.lapplan import (
     LapPlanTask,
     LessonTime,
     PlannedLap,
-    kinds_possible,
     make_lap_plan,
 )
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
@@ -102,7 +101,7 @@ def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
 
 def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> TakeoffAnswer:
     """The takeoff part of a brief."""
-    return brief_takeoff(
+    answer = brief_takeoff(
         TakeoffTask(
             kind=plan.takeoff,
             aircraft=request.aircraft,
@@ -111,11 +110,17 @@ def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> Takeoff
             pressure_altitude_ft=made.pressure_altitude_ft,
             density_ratio=made.density_ratio,
             temperature_c=request.weather.temperature_c,
-            headwind_kt=made.wind.head_kt,
+            headwind_kt=made.wind.sure_headwind_kt,
             technique=request.technique,
             pattern_altitude_ft=_pattern_altitude_ft(request, plan),
         )
     )
+    # the wind that forbids a landing forbids the takeoff before it
+    of_wind = wind_cautions(request, made, wind_part(request, made))
+    said = [str(one) for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
+    if made.wind.head_kt is None:
+        said.append(f'Variable wind: the distances are worked out with all {made.wind.any_way_kt:.0f} kt from behind.')
+    return replace(answer, cautions=(*said, *answer.cautions))
 
 
 def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
@@ -201,92 +206,89 @@ def _sun(plan: Plan) -> Sun | None:
     return sun_at(lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at)
 
 
-def _lap_plan(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None) -> LapPlan:
+def _no_lap(brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
+    """Why no lap is flown at all."""
+    said = [
+        f'The crosswind is over the {limit.name} limit of {limit.limit_kt:.0f} kt: another runway, or dual only.'
+        for limit in brief.wind.crosswind_limits
+        if limit.within is False
+    ]
+    margin_ft = takeoff.over_50_margin_ft
+    if margin_ft is None:
+        said.append('How much runway the takeoff takes is unknown: use the handbook, and enter its table.')
+    elif margin_ft < 0:
+        said.append(f'The runway is {-margin_ft:,.0f} ft too short for the takeoff.')
+    return tuple(said)
+
+
+def _lap_plan(
+    request: BriefRequest,
+    plan: Plan,
+    brief: BriefAnswer,
+    pattern: PatternAnswer | None,
+    takeoff: TakeoffAnswer,
+    briefs: GoodSpots,
+) -> LapPlan:
     """The laps as worked out from time, fuel, light, wind and record."""
-    runway = request.runway
-    lowest_aim_ft = 0.0
-    if runway.obstacle is not None:
-        slope = math.tan(math.radians(brief.speed.path_angle_deg))
-        clear_ft = (runway.obstacle.height_ft + OBSTACLE_MARGIN_FT) / slope
-        lowest_aim_ft = max(0.0, clear_ft - runway.obstacle.before_threshold_ft)
-    nearest_ft = max(0.0, request.spot_ft - brief.aim.recommended_aim_point_ft + lowest_aim_ft)
-    box_ft = brief.aim.box_ft[1] - request.spot_ft
-    last_ft = brief.ground.go_around_point_ft
-    farthest_ft = runway.landing_distance_available_ft / 2 if last_ft is None else last_ft - box_ft
-    wind = request.wind
     daylight = None
     if plan.airfield is not None and plan.at is not None:
         daylight = daylight_left_min(
             lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at
         )
-    examined = tuple(kind for kind in get_args(LandingKind) if request.standard.examines(kind))
+    has_glide = request.aircraft.best_glide_kias is not None
+    kinds = [
+        kind for kind in get_args(LandingKind) if request.standard.examines(kind) and (kind != 'power_off' or has_glide)
+    ]
+    no_lap = _no_lap(brief, takeoff)
+    ranges = {} if no_lap else {kind: briefs.range_ft(kind) for kind in kinds}
     return make_lap_plan(
         LapPlanTask(
             main=request.landing,
-            runway=runway.ident,
+            runway=request.runway.ident,
             spot_ft=request.spot_ft,
-            nearest_spot_ft=math.ceil(nearest_ft / 10) * 10.0,
-            farthest_spot_ft=max(0.0, farthest_ft),
+            spots_ft={kind: spots for kind, spots in ranges.items() if spots is not None},
             lap_s=_LAP_S if pattern is None else pattern.seconds + _ON_THE_GROUND_S,
             time=plan.lesson,
             fuel_burn_gph=request.aircraft.fuel_burn_gph,
             daylight_min=daylight,
             crosswind_kt=brief.wind.crosswind_kt,
-            gust_spread_kt=wind.gust_spread_kt,
+            gust_spread_kt=request.wind.gust_spread_kt,
             headwind_kt=brief.wind.headwind_kt,
-            over_limit=any(limit.within is False for limit in brief.wind.crosswind_limits),
-            possible=kinds_possible(examined, has_glide=request.aircraft.best_glide_kias is not None),
+            no_lap=no_lap,
+            no_landing=() if no_lap or ranges.get(request.landing) else briefs.problems(request.landing),
         )
     )
 
 
-class _Briefs:
-    """One brief a landing kind: from spot to spot only the feet move."""
-
-    def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
-        self.request = request
-        self.known: dict[str, BriefAnswer | None] = {request.landing: brief}
-
-    def of(self, kind: str) -> BriefAnswer | None:
-        if kind not in self.known:
-            try:
-                asked = replace(
-                    self.request,
-                    landing=kind,  # type: ignore[arg-type]
-                    flap=None,
-                    approach_speed_kias=None,
-                    aim_point_ft=None,
-                )
-                self.known[kind] = make_brief(asked)
-            except InvalidInput:
-                self.known[kind] = None
-        return self.known[kind]
-
-
-def _briefed(lap: PlannedLap, briefs: _Briefs) -> BriefedLap:
+def _briefed(lap: PlannedLap, briefs: GoodSpots) -> BriefedLap:
     lands = lap.spot_ft is not None
-    brief = briefs.of(lap.kind if lands else 'normal')
-    aim_ft = None
+    kind: LandingKind = lap.kind if lands else 'normal'  # type: ignore[assignment]
+    brief = briefs.brief(kind)
+    aim_ft = problem = None
     if brief is not None and lap.spot_ft is not None:
         aim_ft = lap.spot_ft + brief.aim.recommended_aim_point_ft - brief.aim.spot_ft
+        problem = briefs.problem_at(kind, lap.spot_ft)
     return BriefedLap(
         kind=lap.kind,
         runway=lap.runway,
         spot_ft=lap.spot_ft,
         watch=lap.watch,
         why=lap.why,
-        aim_point_ft=aim_ft,
+        aim_point_ft=aim_ft if problem is None else None,
         approach_kias=brief.speed.recommended_speed_kias if brief else None,
         go_around_point_ft=brief.ground.go_around_point_ft if brief and lands else None,
         flap=brief.speed.flap if brief else None,
+        problem=problem,
     )
 
 
-def planned_laps(request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None) -> PlannedLaps:
+def planned_laps(
+    request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None, takeoff: TakeoffAnswer
+) -> PlannedLaps:
     """The laps of the lesson, as the instructor ordered them or as worked out, each with its aim and speed."""
-    made = _lap_plan(request, plan, brief, pattern)
+    briefs = GoodSpots(request, brief)
+    made = _lap_plan(request, plan, brief, pattern, takeoff, briefs)
     laps = made.laps if plan.laps is None else plan.laps
-    briefs = _Briefs(request, brief)
     words = made.words
     if plan.laps is not None:
         words = f'{len(laps)} lap{"" if len(laps) == 1 else "s"} as ordered by the instructor. Worked out: {made.words}'
@@ -328,7 +330,7 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         takeoff=takeoff,
         pattern=pattern,
         power_off=power_off,
-        lap_plan=planned_laps(request, plan, brief, pattern),
+        lap_plan=planned_laps(request, plan, brief, pattern, takeoff),
         radio=radio_calls(
             field=plan.field_name or (plan.airfield.ident if plan.airfield else 'This field'),
             callsign=plan.callsign or request.aircraft.callsign or request.aircraft.name,

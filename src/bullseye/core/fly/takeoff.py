@@ -17,6 +17,7 @@ from bullseye.core.basis.constants import (
     FIRST_TURN_AGL_FT,
     FIRST_TURN_BELOW_TPA_FT,
     HEADWIND_CREDIT_PER_KT,
+    LEAST_MARGIN_FT,
     OBSTACLE_MARGIN_FT,
     SLOPE_PER_PCT,
     TAILWIND_LIMIT_KT,
@@ -164,13 +165,15 @@ def obstacle_clearance_ft(*, runway: RunwayEnd, ground_roll_ft: float, over_50_f
     """Height over the departure obstacle less its height [ft]; None without an obstacle.
 
     The climb goes on as steeply as from lift-off to 50 ft: that stretch holds the rotation too, so it errs low [own].
+    It begins at the height of the runway where it lifts off; the obstacle stands on that of the far end.
     """
     obstacle = runway.departure_obstacle
     if obstacle is None:
         return None
     gradient = 50 / (over_50_ft - ground_roll_ft)
     to_go_ft = runway.length_ft + obstacle.beyond_end_ft - over_50_ft
-    return 50 + to_go_ft * gradient - obstacle.height_ft
+    rise_ft = runway.slope_pct / 100 * (runway.length_ft - ground_roll_ft)
+    return 50 + to_go_ft * gradient - rise_ft - obstacle.height_ft
 
 
 _STEPS: dict[TakeoffKind, tuple[str, ...]] = {
@@ -375,6 +378,8 @@ def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: fl
             f'No margin to 50 ft: it takes {over_ft - runway.length_ft:,.0f} ft more than the runway has. '
             'The ground roll alone fits.'
         )
+    elif over_ft > runway.length_ft - LEAST_MARGIN_FT:
+        said.append(f'Only {runway.length_ft - over_ft:,.0f} ft of runway are left at 50 ft: that is no margin.')
     if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
         said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
     if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:

@@ -1,0 +1,96 @@
+"""Between which spots the landings of a kind are good: the aim point, the box and the go-around point alike."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.brief.landing import BriefAnswer, make_brief
+from bullseye.core.brief.request import BriefRequest
+
+_STEP_FT = 10.0
+_UNKNOWN_ROLL = 'How much runway the landing takes is unknown: use the handbook, and enter its table.'
+
+
+def _is_good(brief: BriefAnswer) -> bool:
+    """Unknown is not good."""
+    return brief.aim.aim_is_good and brief.ground.box_fits is True
+
+
+class GoodSpots:
+    """Briefs of a request by landing kind, and the spots at which they are good.
+
+    From spot to spot only the feet move: the nearest spot is bound by the wheels, the threshold and what stands before
+    it, the farthest by the box that must end before the go-around point.
+    """
+
+    def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
+        self._request = replace(request, aim_point_ft=None)
+        self._briefs: dict[LandingKind, BriefAnswer | None] = {}
+        if request.aim_point_ft is None and request.approach_speed_kias is None:
+            self._briefs[request.landing] = brief
+        self._ranges: dict[LandingKind, tuple[float, float] | None] = {}
+
+    def brief(self, kind: LandingKind) -> BriefAnswer | None:
+        """The landing as worked out for a kind, at the spot of the request; None when the aircraft cannot fly it."""
+        if kind not in self._briefs:
+            same = kind == self._request.landing
+            flap = self._request.flap if same else None
+            try:
+                self._briefs[kind] = make_brief(
+                    replace(self._request, landing=kind, flap=flap, approach_speed_kias=None)
+                )
+            except InvalidInput:
+                self._briefs[kind] = None
+        return self._briefs[kind]
+
+    def range_ft(self, kind: LandingKind) -> tuple[float, float] | None:
+        """Nearest and farthest good spot [ft from the threshold]; None when there is none, or it is unknown."""
+        if kind not in self._ranges:
+            self._ranges[kind] = self._find(kind)
+        return self._ranges[kind]
+
+    def _find(self, kind: LandingKind) -> tuple[float, float] | None:
+        brief = self.brief(kind)
+        if brief is None:
+            return None
+        nearest_ft = max(0.0, math.ceil(brief.aim.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
+        farthest_ft = brief.ground.go_around_point_ft - (brief.aim.box_ft[1] - brief.aim.spot_ft)
+        if nearest_ft > farthest_ft:
+            return None
+        spot_ft = min(max(self._request.spot_ft, nearest_ft), farthest_ft)
+        here = brief if spot_ft == brief.aim.spot_ft else self._at(kind, spot_ft)
+        return (nearest_ft, farthest_ft) if _is_good(here) else None
+
+    def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
+        flap = self._request.flap if kind == self._request.landing else None
+        return make_brief(replace(self._request, landing=kind, flap=flap, approach_speed_kias=None, spot_ft=spot_ft))
+
+    def problem_at(self, kind: LandingKind, spot_ft: float) -> str | None:
+        """Why a landing of a kind is not good at a spot; None when it is."""
+        spots_ft = self.range_ft(kind)
+        if spots_ft is not None and spots_ft[0] <= spot_ft <= spots_ft[1]:
+            return None
+        if self.brief(kind) is None:
+            return self.problems(kind)[0]
+        brief = self._at(kind, spot_ft)
+        if _is_good(brief):
+            return None  # beyond the first part of the runway, which is only to be minded
+        return self._why(brief)[0]
+
+    def problems(self, kind: LandingKind) -> tuple[str, ...]:
+        """Why a landing of a kind is not good at the spot of the request, or at any."""
+        brief = self.brief(kind)
+        if brief is None:
+            return ('The aircraft has no figures for it.',)
+        said = self._why(brief)
+        return said or ('No spot on this runway has both a good aim point and room for its box.',)
+
+    @staticmethod
+    def _why(brief: BriefAnswer) -> tuple[str, ...]:
+        said = tuple(str(problem) for problem in brief.aim.aim_problems)
+        if not said and brief.ground.box_fits is not True:
+            return (_UNKNOWN_ROLL,)
+        return said
