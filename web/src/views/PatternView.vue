@@ -51,6 +51,8 @@ const latest = useLatest(
   (pattern: PatternChoice) => api.plan(id, { pattern }),
   (answer) => (asked.value = answer.plan),
 )
+/** The turn that ends a leg; none ends final. */
+const turnAfter = (leg: number) => pattern.value?.turns[leg]
 function change(part: Partial<PatternChoice>) {
   Object.assign(choice, part)
   isChanged.value = true
@@ -136,18 +138,24 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
               <th class="text-right">Ground</th>
               <th class="text-right">Time</th>
               <th class="text-right">Fly</th>
+              <th class="text-right">Over the stall · in the turn</th>
               <th class="pl-3">Flap</th>
               <th class="pl-3">Power, to start with</th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="leg in pattern.legs" :key="leg.leg" class="border-b border-line">
+            <tr v-for="(leg, i) in pattern.legs" :key="leg.leg" class="border-b border-line">
               <td class="py-1.5 font-bold">{{ LEG_LABEL[leg.leg] }}</td>
               <td class="figure text-right text-lg">{{ direction(leg.heading_deg_mag) }}°</td>
               <td class="figure text-right">{{ signed(leg.crab_deg) }}°</td>
               <td class="figure whitespace-nowrap text-right">{{ round(leg.groundspeed_kt) }} kt</td>
               <td class="figure whitespace-nowrap text-right">{{ round(leg.seconds) }} s</td>
               <td class="figure whitespace-nowrap text-right">{{ round(leg.kias) }} kt</td>
+              <td class="figure whitespace-nowrap text-right">
+                {{ round(leg.stall_margin_kt) }} kt<template v-if="turnAfter(i)">
+                  · {{ round(turnAfter(i)?.stall_margin_kt) }} kt</template
+                >
+              </td>
               <td class="pl-3">{{ leg.flap }}</td>
               <td class="pl-3">{{ leg.power }}</td>
             </tr>

@@ -94,6 +94,7 @@ LOW_STALL_MARGIN = 1.2  # [own] a caution, level
 LOW_STALL_MARGIN_TURNING = 1.15  # [own] a caution, in a turn
 LEAST_APPROACH_GROUND_KT = 30.0  # [own] slower over the ground than this, our model knows no landing
 CLIMB_AWAY_S = 5.0  # [own] from the decision to go around to a steady climb
+LEAST_MARGIN_SHARE = 1 / 3  # [own] of the distance needed, below which the takeoff warns
 LEAST_MARGIN_FT = 100.0  # [own] of runway left, below which we do not speak of a margin
 OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle
 

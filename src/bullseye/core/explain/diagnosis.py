@@ -14,7 +14,7 @@ from bullseye.core.brief.setup import landing_setup
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
-from bullseye.core.model.touchdown import Approach, predict
+from bullseye.core.model.touchdown import Approach, hold_off_groundspeed_kt, predict
 
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
 _NO_TOUCHDOWN: dict[Outcome, str] = {
@@ -22,6 +22,7 @@ _NO_TOUCHDOWN: dict[Outcome, str] = {
     'low_approach': 'Low approach, as planned: nothing touched. Fly the same aim point again.',
     'drill': 'Hold-off drill: nothing to score. Fly the same aim point again.',
 }
+_SLOW_KT = 5.0  # [own] below the briefed speed, from which the stall is spoken of before the feet
 _SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
 
 
@@ -137,9 +138,7 @@ def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tu
 
 def _timed_float_ft(approach: Approach, seconds: float) -> float:
     """Ground covered in a hold-off of known duration: at the mean of its first and last speed [ft]."""
-    entry_ktas = max(predict(approach).hold_off_ktas, approach.touchdown_ktas)
-    mean_ktas = (entry_ktas + approach.touchdown_ktas) / 2
-    return (mean_ktas - approach.headwind_kt) * FPS_PER_KT * seconds
+    return hold_off_groundspeed_kt(approach) * FPS_PER_KT * seconds
 
 
 def _aim_words(aim_ft: float) -> str:
@@ -167,10 +166,30 @@ def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> str
     return f'the rest; it holds what nobody measured: {", ".join(unread)}'
 
 
+def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> str | None:
+    """What comes before any feet: wheels before the threshold, and speed too near the stall."""
+    if lap.along_ft is not None and lap.along_ft < 0:
+        return (
+            f'The wheels touched {-lap.along_ft:,.0f} ft before the threshold: add power, or go around, as soon as the '
+            'aim point moves up the windscreen. Choose a spot farther in.'
+        )
+    read_kias, speed = lap.threshold_speed_kias, brief.speed
+    if read_kias is None or read_kias > speed.approach_speed_kias - _SLOW_KT:
+        return None
+    over_kt = read_kias - speed.stall_speed_kias
+    margin = f'only {over_kt:.0f} kt above the stall' if over_kt >= 1 else 'at or below the stalling speed'
+    return (
+        f'{read_kias:.0f} kt over the threshold is {speed.approach_speed_kias - read_kias:.0f} kt below the '
+        f'{speed.approach_speed_kias:.0f} briefed and {margin}. Hold the speed to the roundout; go around below it.'
+    )
+
+
 def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
+    grave = _grave_first(lap, brief)
+    if grave is not None:
+        return grave
     feet = largest.feet or 0.0
-    amount = f'{abs(round(feet, -1)):,.0f} ft'
-    long = feet > 0
+    amount, long = f'{abs(round(feet, -1)):,.0f} ft', feet > 0
     if abs(feet) < _SMALL_FT:
         return 'Change nothing: every part is within what can be told from a tap.'
     if largest.cause == 'aim':
@@ -185,6 +204,24 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
         return (
             f'The wind had changed: aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}) while it lasts.'
         )
+    return _rest_change(largest, lap, amount, long=long)
+
+
+def _rest_change(largest: Part, lap: MeasuredLap, amount: str, *, long: bool) -> str:
+    """What to change about roundout and hold-off; what was not measured is not blamed."""
+    side = 'long' if long else 'short'
+    if lap.threshold_speed_kias is None:
+        return (
+            f'It landed {amount} {side}, and the speed over the threshold was not read: why cannot be told. '
+            'Read the speed on the next lap.'
+        )
+    if lap.float_s is None:
+        hint = (
+            'check that the power is closed at the roundout and that it begins at the cue'
+            if long
+            else 'round out at the cue, not before it, and hold it off with the stick coming back'
+        )
+        return f'Roundout and hold-off together made it {amount} {side}: {hint}. Time the hold-off to tell them apart.'
     if largest.cause == 'roundout':
         return (
             f'The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.'

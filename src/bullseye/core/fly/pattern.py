@@ -21,13 +21,19 @@ from bullseye.core.air.turns import (
     radius_ft,
     stall_factor,
 )
-from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
+from bullseye.core.basis.constants import (
+    FPS_PER_KT,
+    FT_PER_NM,
+    LEAST_STALL_MARGIN,
+    LOW_STALL_MARGIN,
+    LOW_STALL_MARGIN_TURNING,
+)
 from bullseye.core.basis.errors import BullseyeError
 from bullseye.core.basis.kinds import BaseCue, PatternSide
 from bullseye.core.basis.limits import WindKt
 from bullseye.core.basis.quantity import Checked, Degrees, Real
 from bullseye.core.fly.traffic import NumberTwo, extension_s, number_two
-from bullseye.core.given.aircraft import Aircraft, LegSetting
+from bullseye.core.given.aircraft import Aircraft, FlapSetting, LegSetting
 from bullseye.core.given.airfield import RunwayEnd
 
 Leg = Literal['upwind', 'crosswind', 'downwind', 'base', 'final']
@@ -37,6 +43,8 @@ _STEP_S = 2.0  # between points of a drawn turn
 _CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off to the first turn
 _SLOWEST_KT = 10.0  # of groundspeed: below it no pattern makes sense
 _LOWEST_FT = 300.0  # of pattern height
+_LEAST_FIRST_TURN_FT = 300.0  # [com] above the field
+_LEAST_FINAL_TURN_FT = 300.0  # [com] above the field, where the turn onto final begins
 _RUSHED_FPM = 900.0  # [own]
 _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
@@ -72,6 +80,7 @@ class LegAnswer:
     kias: float
     flap: str
     power: str
+    stall_margin_kt: float  # indicated, over the stall at this weight and flap, wings level
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -83,6 +92,7 @@ class TurnAnswer:
     radius_ft: float  # through the air
     seconds: float
     stall_margin_pct: float  # by how much the stalling speed grows
+    stall_margin_kt: float  # what is left of the speed over it, indicated
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -170,6 +180,16 @@ class _Leg:
     setting: LegSetting
     heading_deg: float
     groundspeed_kt: float
+    flap_setting: FlapSetting
+    stall_kcas: float  # level, at this weight and flap
+
+    def margin_kt(self, bank_deg: float = 0.0) -> float:
+        """Indicated speed over the stall at a bank [kt]."""
+        return self.kias - self.flap_setting.airspeed_table.indicated_kt(self.stall_kcas * stall_factor(bank_deg))
+
+    def over_stall(self, bank_deg: float = 0.0) -> float:
+        """Calibrated speed over the stalling speed at a bank, as a ratio."""
+        return self.flap_setting.airspeed_table.calibrated_kt(self.kias) / (self.stall_kcas * stall_factor(bank_deg))
 
 
 class _Flight:
@@ -266,12 +286,14 @@ class _Legs:
         self.final = self._leg('final', 0.0, ladder.final, task.approach_kias)
         self.all = (self.upwind, self.crosswind, self.downwind, self.base, self.final)
         self.turns: dict[Leg, Turn] = {after.leg: self._turn(before, after) for before, after in pairwise(self.all)}
+        self._require_margins()
         self.moved = {name: turn.displacement(wind) for name, turn in self.turns.items()}
 
     def _leg(self, name: Leg, track_deg: float, setting: LegSetting, kias: float) -> _Leg:
         aircraft = self.task.aircraft
         known = any(flap.name == setting.flap for flap in aircraft.flaps)
-        table = aircraft.flap(setting.flap if known else None).airspeed_table
+        flap = aircraft.flap(setting.flap if known else None)
+        table = flap.airspeed_table
         ktas = true_airspeed_kt(calibrated_kt=table.calibrated_kt(kias), density_ratio=self.task.density_ratio)
         heading = heading_for(track_deg=track_deg, speed_ktas=ktas, wind=self.wind)
         if heading is None:
@@ -287,6 +309,8 @@ class _Legs:
             setting=setting,
             heading_deg=heading,
             groundspeed_kt=ground_kt,
+            flap_setting=flap,
+            stall_kcas=aircraft.stall_kcas(flap=flap, weight_lb=self.task.weight_lb),
         )
 
     def _turn(self, before: _Leg, after: _Leg) -> Turn:
@@ -297,6 +321,21 @@ class _Legs:
             bank_deg=self.task.choice.bank_deg,
             speed_ktas=before.ktas,
         )
+
+    def banks(self) -> list[tuple[_Leg, float]]:
+        """Every leg with the bank of the turn that ends it; 0 for final."""
+        bank_deg = self.task.choice.bank_deg
+        return [(leg, 0.0 if leg is self.final else bank_deg) for leg in self.all]
+
+    def _require_margins(self) -> None:
+        for leg, bank_deg in self.banks():
+            if leg.over_stall(bank_deg) < LEAST_STALL_MARGIN - 1e-9:
+                stall_kias = leg.kias - leg.margin_kt(bank_deg)
+                turning = f' in {bank_deg:.0f}° of bank' if bank_deg else ''
+                raise NoPattern(
+                    f'{leg.kias:.0f} kt on {leg.leg} is too near the stall of {stall_kias:.0f} kt{turning} '
+                    f'with flap {leg.flap_setting.name}. Fly it faster, or with less bank'
+                )
 
     @property
     def crosswind_ft(self) -> float:
@@ -410,6 +449,7 @@ class _Heights:
 
     def __init__(self, task: PatternTask, flown: _Flown) -> None:
         self.tpa_ft = task.tpa_ft
+        self.final_turn_s = flown.final_turn_s
         self.on_final_ft = min(task.tpa_ft, flown.final_ft * math.tan(math.radians(task.path_angle_deg)))
         first_turn_ft = min(self.tpa_ft, max(0.0, task.first_turn_ft - task.runway.elevation_ft))
         down_s = min(flown.abeam_s + flown.extend_s, flown.final_s - 1.0)
@@ -429,6 +469,11 @@ class _Heights:
     def at(self, seconds: float) -> float:
         """Height [ft]."""
         return float(np.interp(seconds, self._seconds, self._heights))
+
+    @property
+    def final_turn_ft(self) -> float:
+        """Height where the turn onto final begins."""
+        return self.at(self.final_turn_s)
 
     @property
     def descent_fpm(self) -> float:
@@ -480,16 +525,18 @@ def _leg_answer(leg: _Leg, seconds: float, runway: RunwayEnd) -> LegAnswer:
         kias=leg.kias,
         flap=leg.setting.flap,
         power=leg.setting.power,
+        stall_margin_kt=leg.margin_kt(),
     )
 
 
-def _turn_answer(onto: Leg, turn: Turn) -> TurnAnswer:
+def _turn_answer(onto: Leg, turn: Turn, before: _Leg) -> TurnAnswer:
     return TurnAnswer(
         onto=onto,
         bank_deg=turn.bank_deg,
         radius_ft=radius_ft(speed_ktas=turn.speed_ktas, bank_deg=turn.bank_deg),
         seconds=turn.seconds,
         stall_margin_pct=(stall_factor(turn.bank_deg) - 1) * 100,
+        stall_margin_kt=before.margin_kt(turn.bank_deg),
     )
 
 
@@ -517,6 +564,18 @@ def _wind_words(legs: _Legs, flown: _Flown) -> str:
 
 def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn) -> tuple[str, ...]:
     task, said = legs.task, []
+    for leg, bank_deg in legs.banks():
+        least = LOW_STALL_MARGIN_TURNING if bank_deg else LOW_STALL_MARGIN
+        if leg.over_stall(bank_deg) < least:
+            turning = f'in the turn from {leg.leg}' if bank_deg else f'on {leg.leg}'
+            said.append(f'Only {leg.margin_kt(bank_deg):.0f} kt above the stall {turning}: fly it faster or flatter.')
+    if task.first_turn_ft > task.altitude_ft:
+        said.append('The first turn would come above pattern altitude: level off at pattern altitude and turn there.')
+    elif task.first_turn_ft - task.runway.elevation_ft < _LEAST_FIRST_TURN_FT:
+        height_ft = task.first_turn_ft - task.runway.elevation_ft
+        said.append(f'The first turn would come only {height_ft:,.0f} ft above the field: climb higher before it.')
+    if heights.final_turn_ft < _LEAST_FINAL_TURN_FT:
+        said.append(f'The turn onto final is only {heights.final_turn_ft:,.0f} ft up: fly a longer final.')
     shortest = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
     if shortest[1] < 0:
         said.append(
@@ -570,7 +629,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
         wind_kt=speed_kt,
         wind_source=source,
         legs=tuple(_leg_answer(leg, flown.seconds[leg.leg], task.runway) for leg in legs.all),
-        turns=tuple(_turn_answer(onto, turn) for onto, turn in legs.turns.items()),
+        turns=tuple(_turn_answer(after.leg, legs.turns[after.leg], before) for before, after in pairwise(legs.all)),
         gates=_gates(task, flown, heights),
         path=tuple(
             PathPoint(leg=leg, along_ft=along, lateral_ft=lateral, height_ft=heights.at(seconds))
@@ -593,6 +652,8 @@ def pattern_wind(task: PatternTask) -> tuple[float | None, float, str]:
     """
     choice = task.choice
     if choice.wind_kt is not None:
+        if choice.wind_dir_deg_true is None and choice.wind_kt > 0:
+            raise NoPattern('the direction of the wind at pattern height is not given')
         return choice.wind_dir_deg_true, choice.wind_kt, 'given'
     if task.surface_wind_deg_true is None:
         if task.surface_wind_kt > 0:

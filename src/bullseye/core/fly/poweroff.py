@@ -7,8 +7,8 @@ from dataclasses import dataclass
 from functools import cache
 
 from bullseye.core.air.atmosphere import true_airspeed_kt
-from bullseye.core.air.turns import GroundWind, Turn, groundspeed_on, heading_for
-from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, SLIP_PATH_DEG
+from bullseye.core.air.turns import GroundWind, Turn, groundspeed_on, heading_for, stall_factor
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, LEAST_STALL_MARGIN, SLIP_PATH_DEG
 from bullseye.core.basis.errors import BullseyeError
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
@@ -16,6 +16,11 @@ from bullseye.core.given.airfield import RunwayEnd
 
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
+_STEEPEST_BANK_DEG = 30.0  # [com] in the pattern
+_LEAST_BANK_DEG = 3.0  # [own] flatter than this is no turn
+_LINED_UP_FT = 2.0  # [own] beside the centreline
+_ROUNDS = 12
+_ALTERNATIONS = 2
 _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
 _LOWEST_FT = 300.0  # of pattern height [own]
 _FARTHEST_NM = 1.5  # after abeam [own]: nobody glides in from farther out
@@ -32,6 +37,7 @@ class PowerOffAnswer:
 
     shape: PowerOffShape
     glide_kias: float
+    bank_deg: float  # of its turn, solved so that it ends on the centreline in this wind
     abeam_height_ft: float
     turn_after_abeam_s: float
     turn_after_abeam_ft: float
@@ -145,26 +151,69 @@ def _slope(aircraft: Aircraft, flap: FlapSetting, more_deg: float = 0.0) -> floa
     return math.tan(math.radians(aircraft.idle_path_angle_deg(flap) + more_deg))
 
 
-def _to_final(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float) -> tuple[_Glide, float]:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Way:
+    """How the turn to final is flown so that it ends on the centreline: bank of the arc, length of a squared base."""
+
+    bank_deg: float
+    base_ft: float = 0.0
+
+
+def _to_final(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float, way: _Way) -> tuple[_Glide, float]:
     """Glide from abeam to wings level on final; also the height on base."""
     glide = _Glide(task, ktas, slope)
     right = glide.right
     glide.straight(180.0 * right, length_ft=after_abeam_ft)
-    if task.shape == 'arc':
-        # one turn whose diameter is the spacing: the bank follows from it
-        radius_ft = task.spacing_ft / 2
-        bank = math.degrees(math.atan((ktas * FPS_PER_KT) ** 2 / (GRAVITY_FPS2 * radius_ft)))
-        glide.turn(180.0 * right, 270.0 * right, bank)
-        on_base = glide.height
-        glide.turn(270.0 * right, 360.0 * right, bank)
-    else:
-        glide.turn(180.0 * right, 270.0 * right, _BANK_DEG)
-        on_base = glide.height
-        still = Turn(from_heading_deg=-90.0 * right, turned_deg=90.0 * right, bank_deg=_BANK_DEG, speed_ktas=ktas)
-        across = abs(still.displacement(task.wind_at(glide.height))[1])
-        glide.straight(-90.0 * right, length_ft=max(0.0, abs(glide.lateral) - across))
-        glide.turn(270.0 * right, 360.0 * right, _BANK_DEG)
+    glide.turn(180.0 * right, 270.0 * right, way.bank_deg)
+    on_base = glide.height
+    if task.shape == 'squared':
+        glide.straight(-90.0 * right, length_ft=way.base_ft)
+    glide.turn(270.0 * right, 360.0 * right, way.bank_deg)
     return glide, on_base
+
+
+def _lined_up(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float, start: _Way) -> _Way:
+    """The way on which the last turn ends on the centreline, whatever the wind carries: by the secant method.
+
+    :raises NoGlide: when it would take more bank, or leave no base
+    """
+    arc = task.shape == 'arc'
+
+    def way(value: float) -> _Way:
+        return _Way(bank_deg=value) if arc else _Way(bank_deg=_BANK_DEG, base_ft=max(0.0, value))
+
+    def off_ft(value: float) -> float:
+        glide, _ = _to_final(task, ktas, slope, after_abeam_ft, way(value))
+        return glide.lateral * glide.right
+
+    before = start.bank_deg if arc else start.base_ft
+    off_before = off_ft(before)
+    # a steeper arc ends farther out, a longer base nearer in
+    value = before * 1.05 if arc else before + off_before
+    for _ in range(_ROUNDS):
+        if arc and value > _STEEPEST_BANK_DEG:
+            raise NoGlide(
+                f'lined up in this wind the turn takes more than {_STEEPEST_BANK_DEG:.0f}° of bank; it is not offered. '
+                'Fly wider'
+            )
+        if not arc and value < 0:
+            raise NoGlide('in this wind the two turns leave no base between them. Fly wider')
+        value = max(_LEAST_BANK_DEG, value) if arc else value
+        off = off_ft(value)
+        if abs(off) < _LINED_UP_FT:
+            return way(value)
+        if abs(off - off_before) < 1e-6:
+            break
+        before, off_before, value = value, off, value - off * (value - before) / (off - off_before)
+    raise NoGlide('no bank lines the turn up with the runway in this wind')
+
+
+def _still_air_way(task: GlideTask, ktas: float) -> _Way:
+    """What lines up in still air: an arc whose diameter is the spacing, or turns of 25° with the rest as base."""
+    if task.shape == 'arc':
+        return _Way(bank_deg=math.degrees(math.atan((ktas * FPS_PER_KT) ** 2 / (GRAVITY_FPS2 * task.spacing_ft / 2))))
+    still = Turn(from_heading_deg=-90.0, turned_deg=90.0, bank_deg=_BANK_DEG, speed_ktas=ktas)
+    return _Way(bank_deg=_BANK_DEG, base_ft=max(0.0, task.spacing_ft - 2 * abs(still.displacement(_CALM)[1])))
 
 
 def _end_ft(glide: _Glide, slope: float) -> float:
@@ -198,12 +247,21 @@ def _speeds(task: GlideTask) -> _Speeds:
     )
 
 
-def _turn_after_ft(task: GlideTask, speeds: _Speeds) -> float:
+def _solve(task: GlideTask, speeds: _Speeds) -> tuple[float, _Way]:
+    """How far after abeam to turn [ft], and how, so that it ends lined up with the aim in the middle of the reach."""
+    way, after_ft = _still_air_way(task, speeds.ktas), 0.0
+    for _ in range(_ALTERNATIONS):  # the bank hardly depends on where it is begun: twice settles both
+        way = _lined_up(task, speeds.ktas, speeds.clean_slope, after_ft, way)
+        after_ft = _turn_after_ft(task, speeds, way)
+    return after_ft, _lined_up(task, speeds.ktas, speeds.clean_slope, after_ft, way)
+
+
+def _turn_after_ft(task: GlideTask, speeds: _Speeds, way: _Way) -> float:
     """How far after abeam to turn [ft], so that the middle of what can be reached is the aim point."""
 
     @cache  # the search asks for both ends again
     def miss(after_abeam_ft: float) -> float:
-        glide, _ = _to_final(task, speeds.ktas, speeds.clean_slope, after_abeam_ft)
+        glide, _ = _to_final(task, speeds.ktas, speeds.clean_slope, after_abeam_ft, way)
         return (_end_ft(glide, speeds.steep_slope) + _end_ft(glide, speeds.clean_slope)) / 2 - task.aim_point_ft
 
     farthest = _FARTHEST_NM * FT_PER_NM
@@ -216,12 +274,10 @@ def _turn_after_ft(task: GlideTask, speeds: _Speeds) -> float:
     return float(brentq(miss, 0.0, farthest, xtol=5.0))
 
 
-def _cautions(task: GlideTask, reach_ft: tuple[float, float], final_height_ft: float) -> tuple[str, ...]:
+def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[str, ...]:
     """What the glide warns of, gravest first."""
     near_ft, far_ft = reach_ft
     said = []
-    if final_height_ft < _FINAL_AT_FT:
-        said.append(f'The last turn ends {max(0.0, final_height_ft):,.0f} ft up: too low to turn. Fly closer.')
     if near_ft > task.aim_point_ft:
         beyond_ft = near_ft - task.aim_point_ft
         said.append(f'TOO HIGH: even with full flap and a slip it ends {beyond_ft:,.0f} ft beyond.')
@@ -236,19 +292,37 @@ def _cautions(task: GlideTask, reach_ft: tuple[float, float], final_height_ft: f
     return tuple(said)
 
 
+def _require_margin(task: GlideTask, kias: float, bank_deg: float) -> None:
+    """Refuse a glide too near the stall of its turn."""
+    clean = task.aircraft.flaps[0]
+    stall_kcas = task.aircraft.stall_kcas(flap=clean, weight_lb=task.weight_lb) * stall_factor(bank_deg)
+    if clean.airspeed_table.calibrated_kt(kias) < LEAST_STALL_MARGIN * stall_kcas:
+        stall_kias = clean.airspeed_table.indicated_kt(stall_kcas)
+        raise NoGlide(
+            f'best glide, {kias:.0f} kt, is too near the stall of {stall_kias:.0f} kt in {bank_deg:.0f}° of bank'
+        )
+
+
 def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     """Work out one power-off 180: clean from abeam to final, flap late.
 
     The turn is begun where the glide ends on the aim point with half flap's worth in hand: midway between what full
     flap with a slip and a clean glide reach from final [own].
 
-    :raises NoGlide: without a glide speed, or in more wind than the glide makes way against
+    :raises NoGlide: without a glide speed, in more wind than the glide makes way against, or where lining up takes more
+        than 30° of bank, or the last turn ends too low
     """
     speeds = _speeds(task)
     if task.height_ft < _LOWEST_FT:
         raise NoGlide(f'pattern height is under {_LOWEST_FT:.0f} ft')
-    after_ft = _turn_after_ft(task, speeds)
-    glide, on_base = _to_final(task, speeds.ktas, speeds.clean_slope, after_ft)
+    after_ft, way = _solve(task, speeds)
+    glide, on_base = _to_final(task, speeds.ktas, speeds.clean_slope, after_ft, way)
+    if glide.height < _FINAL_AT_FT:
+        raise NoGlide(
+            f'NOT REACHED: the last turn would end {max(0.0, glide.height):,.0f} ft up, {_FINAL_AT_FT:.0f} ft is the '
+            'least. Fly closer or higher, and add power when it is short'
+        )
+    _require_margin(task, speeds.kias, way.bank_deg)
     reach_ft = _end_ft(glide, speeds.steep_slope), _end_ft(glide, speeds.clean_slope)
     downwind_fps = FPS_PER_KT * groundspeed_on(
         track_deg=180.0,
@@ -260,12 +334,14 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     words = (
         'Turn at once, abeam the spot.'
         if after_ft < _AT_ONCE_FT
-        else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on. A little high beats a foot low.'
+        else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on, with {way.bank_deg:.0f}° of bank. '
+        'A little high beats a foot low.'
     )
     sink_fps = speeds.ktas * FPS_PER_KT * speeds.clean_slope
     return PowerOffAnswer(
         shape=task.shape,
         glide_kias=speeds.kias,
+        bank_deg=way.bank_deg,
         abeam_height_ft=task.height_ft,
         turn_after_abeam_s=seconds,
         turn_after_abeam_ft=after_ft,
@@ -277,5 +353,5 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
         margin_ft=reach_ft[1] - task.aim_point_ft,
         path=tuple(glide.path[::2]),
         words=words,
-        cautions=_cautions(task, reach_ft, glide.height),
+        cautions=_cautions(task, reach_ft),
     )

@@ -17,7 +17,7 @@ from bullseye.core.basis.constants import (
     FIRST_TURN_AGL_FT,
     FIRST_TURN_BELOW_TPA_FT,
     HEADWIND_CREDIT_PER_KT,
-    LEAST_MARGIN_FT,
+    LEAST_MARGIN_SHARE,
     OBSTACLE_MARGIN_FT,
     SLOPE_PER_PCT,
     TAILWIND_LIMIT_KT,
@@ -378,8 +378,11 @@ def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: fl
             f'No margin to 50 ft: it takes {over_ft - runway.length_ft:,.0f} ft more than the runway has. '
             'The ground roll alone fits.'
         )
-    elif over_ft > runway.length_ft - LEAST_MARGIN_FT:
-        said.append(f'Only {runway.length_ft - over_ft:,.0f} ft of runway are left at 50 ft: that is no margin.')
+    elif runway.length_ft - over_ft < over_ft * LEAST_MARGIN_SHARE:
+        said.append(
+            f'Only {runway.length_ft - over_ft:,.0f} ft of runway are left at 50 ft, less than a third of the '
+            f'{over_ft:,.0f} ft it takes: little margin.'
+        )
     if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
         said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
     if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:

@@ -179,6 +179,14 @@ def predict(approach: Approach) -> Touchdown:
     return Touchdown(**{name: float(value) for name, value in values.items()})
 
 
+def hold_off_groundspeed_kt(approach: Approach) -> float:
+    """Mean groundspeed of the hold-off [kt]: of its first and last airspeed, less the wind that is met there."""
+    entry_ktas = max(predict(approach).hold_off_ktas, approach.touchdown_ktas)
+    height_ft = approach.hold_off_height_ft + approach.wing_height_ft
+    wind_kt = approach.headwind_kt * float(share_of_report(height_ft, approach.roughness_ft))
+    return (entry_ktas + approach.touchdown_ktas) / 2 - wind_kt
+
+
 def comes_down(approach: Approach) -> bool:
     """Whether the path meets the runway at all: one that falls as steeply as the path is never reached."""
     return float(np.tan(np.radians(approach.path_angle_deg))) + approach.slope > _LEAST_CLOSING
