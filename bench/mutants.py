@@ -1,4 +1,4 @@
-"""How many small faults the tests notice: a seeded sample of mutants of the core and the tracks, run and told by folder.
+"""How many small faults the tests notice: a seeded sample of mutants of core and tracks, run and told by folder.
 
     .venv/bin/python bench/mutants.py --count 200 --seed 1
 
