@@ -1,5 +1,6 @@
 """The standard scene, each figure worked out here on its own and held from both sides."""
 
+import dataclasses
 import math
 
 import ephem
@@ -9,9 +10,11 @@ from scipy.interpolate import RegularGridInterpolator
 
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.whatif import compare
 from bullseye.core.brief.whole import make_parts
 from bullseye.core.explain.diagnosis import diagnose
 from bullseye.core.measure.lap import MeasuredLap
+from bullseye.core.model.deceleration import prior_fps2
 from bullseye.core.model.touchdown import predict
 from tests.core import scene as day
 from tests.core.model.integrated import touchdown_from_aim_ft
@@ -53,6 +56,7 @@ def test_air_and_wind(brief):
     assert brief.wind.crosswind_kt == pytest.approx(CROSS_KT, abs=0.01)
     assert CROSS_KT < -5  # from the left
     assert brief.wind.gust_crosswind_kt == pytest.approx(CROSS_KT * day.GUST_KT / day.WIND_KT, abs=0.01)
+    assert brief.wind.gust_headwind_kt == pytest.approx(HEAD_KT * day.GUST_KT / day.WIND_KT, abs=0.01)
     assert brief.wind.wind_dir_deg_mag == pytest.approx(day.WIND_FROM_DEG_TRUE - day.VARIATION_DEG)
     # [pub] density altitude from the density ratio: 145,442 ft (1 - sigma^0.235)
     assert brief.wind.density_altitude_ft == pytest.approx(145_442 * (1 - density_ratio() ** 0.234969), abs=25)
@@ -104,6 +108,13 @@ def test_aim_wheels_and_band(request_, brief):
     wheels_ft = (brief.aim.aim_point_ft + day.DISPLACED_FT) * closing - request_.aircraft.eye_height_ft
     assert brief.aim.wheels_over_pavement_ft == pytest.approx(wheels_ft, abs=0.05)
     assert brief.aim.aim_is_good, brief.aim.aim_problems
+    assert brief.aim.best_hit_chance >= brief.aim.hit_chance
+    best = make_brief(day.scene(aim_point_ft=brief.aim.best_aim_point_ft)).aim
+    assert best.hit_chance == pytest.approx(brief.aim.best_hit_chance, abs=1e-9)
+    # [pub] FAA AC 150/5340-1: a stripe and its gap are 200 ft
+    before_ft = day.SPOT_FT - brief.aim.aim_point_ft
+    assert brief.aim.aim_before_spot_words.startswith(f'{round(before_ft, -1):,.0f} ft before the spot, ')
+    assert 'stripe' in brief.aim.aim_before_spot_words
     spot_ft = brief.aim.nearest_good_spot_ft
     assert make_brief(day.scene(spot_ft=math.ceil(spot_ft) + 1)).aim.aim_is_good
     assert not make_brief(day.scene(spot_ft=max(0, math.floor(spot_ft) - 12))).aim.aim_is_good
@@ -150,6 +161,8 @@ def test_takeoff(request_, parts):
     assert found.first_turn_ft == day.ELEVATION_FT + 1_000 - 300  # [pub] AIM, AC 90-66
     course_deg_mag = day.COURSE_DEG_TRUE - day.VARIATION_DEG
     assert found.engine_out_sector_deg_mag == pytest.approx((course_deg_mag - 30, course_deg_mag + 30))
+    root = math.sqrt(day.WEIGHT_LB / aircraft.max_weight_lb)
+    assert (found.vx_kias, found.vy_kias) == pytest.approx((aircraft.vx_kias * root, aircraft.vy_kias * root))
     assert found.lift_off_speed_kias == pytest.approx(
         aircraft.rotate_kias * math.sqrt(day.WEIGHT_LB / aircraft.max_weight_lb), abs=3
     )
@@ -170,6 +183,14 @@ def test_pattern(parts):
     assert made.wind_kt == pytest.approx(1.4 * day.WIND_KT)
     final = next(leg for leg in made.legs if leg.leg == 'final')
     assert final.crab_deg < -1  # into the wind from the left
+    base = next(leg for leg in made.legs if leg.leg == 'base')
+    turn = made.final_turn
+    assert turn.begin_earlier_s == pytest.approx(turn.drift_ft / (base.groundspeed_kt * FT_PER_S_PER_KT))
+    # base is flown to the left, towards the wind, which holds it back
+    assert turn.drift_ft < 0
+    assert made.path[0].leg == 'upwind'
+    assert {point.leg for point in made.path} == set(turned)
+    assert min(point.lateral_ft for point in made.path if point.leg == 'crosswind') > -120
     gates = {gate.name: gate for gate in made.gates}
     assert gates['abeam the spot'].altitude_ft == day.ELEVATION_FT + 1_000
     assert gates['abeam the spot'].along_ft == day.SPOT_FT
@@ -226,3 +247,32 @@ def test_a_lap_of_that_day_is_split_to_the_foot(request_, brief):
     assert feet['speed'] == pytest.approx(gone_ft, rel=0.15)
     fast = make_brief(day.scene(approach_speed_kias=brief.speed.approach_speed_kias + 4))
     assert feet['wind'] == pytest.approx(-5 * fast.touchdown.ft_per_kt_headwind, rel=0.1)
+
+
+def test_what_a_change_of_the_day_does(request_, brief):
+    lighter = day.scene(weight_lb=1_800)
+    change = compare(before=brief, after=make_brief(lighter), after_request=lighter)
+    assert change.speed_kt == pytest.approx(
+        make_brief(lighter).speed.approach_speed_kias - brief.speed.approach_speed_kias
+    )
+    assert -7 < change.speed_kt < -2
+    assert change.touchdown_ft < -30
+    assert 'shorter' in change.words
+    near = day.scene(spot_ft=60)
+    assert compare(before=brief, after=make_brief(near), after_request=near).words.startswith('No aim point is good')
+
+
+def test_the_deceleration_before_any_lap_comes_from_the_glide(request_):
+    aircraft = dataclasses.replace(request_.aircraft, span_ft=35.2, wing='low', wing_height_ft=None)
+    flap = aircraft.flaps[-1]
+    found = prior_fps2(aircraft, flap, weight_lb=day.WEIGHT_LB)
+    # [pub] McCormick, value from memory: induced drag near the ground times (16 h/b)^2/(1 + (16 h/b)^2)
+    ratio = (16 * (aircraft.wing_over_wheels_ft + 2.0) / 35.2) ** 2
+    glide_kcas = flap.airspeed_table.calibrated_kt(aircraft.best_glide_kias) * math.sqrt(
+        day.WEIGHT_LB / aircraft.max_weight_lb
+    )
+    q_psf = 0.0023769 * (glide_kcas * FT_PER_S_PER_KT) ** 2 / 2
+    induced = day.WEIGHT_LB / (q_psf * math.pi * 35.2**2 * 0.8)
+    by_hand = 32.174 * (math.sin(math.radians(flap.idle_path_angle_deg)) - induced * (1 - ratio / (1 + ratio)))
+    assert found == pytest.approx(by_hand, abs=0.01)
+    assert found < 32.174 * math.sin(math.radians(flap.idle_path_angle_deg))

@@ -4,8 +4,9 @@ import dataclasses
 
 import numpy as np
 import pytest
+from pydantic import TypeAdapter
 
-from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.given.belief import Calibration
 from tests.core.making import make_request
 from tests.device.node import in_node, values
@@ -91,7 +92,7 @@ def test_dragging_the_spot_draws_what_the_server_will_answer(landing, feet):
     before, after = make_brief(request), make_brief(dataclasses.replace(request, spot_ft=900 + feet))
     names = ('spot_ft', 'target_ft', 'box_ft', 'aim_point_ft', 'recommended_aim_point_ft', 'best_aim_point_ft')
     names += ('roundout_start_ft', 'hold_off_start_ft', 'predicted_touchdown_ft', 'predicted_band_ft', 'hit_chance')
-    as_drawn = {part: dataclasses.asdict(getattr(before, part)) for part in ('aim', 'touchdown')}
+    as_drawn = {part: dataclasses.asdict(getattr(before, part)) for part in ('aim', 'touchdown', 'ground')}
     as_drawn['aim']['aim_problems'] = []
     (moved,) = values('strip/places', [['movedBy', as_drawn, feet]])
     drawn, answered = (
@@ -107,12 +108,27 @@ def test_not_dragged_is_not_changed():
     assert values('strip/places', [['movedBy', brief, 0]]) == [brief]
 
 
+def test_a_spot_moved_without_the_server_is_good_only_where_the_server_would_say_so():
+    for changes in ({}, {'runway': {'length_ft': 1_900}}, {'weather': {'wind_kt': 12, 'gust_kt': 17}}):
+        asked = make_request(**changes)
+        drawn = TypeAdapter(BriefAnswer).dump_python(make_brief(asked), mode='json')
+        feet = [-450, -300, -150, -60, 40, 200, 400]
+        moved = values('strip/places', [['movedBy', drawn, by] for by in feet])
+        for by, found in zip(feet, moved, strict=True):
+            spot_ft = asked.spot_ft + by
+            if spot_ft < 0:
+                continue
+            truth = make_brief(dataclasses.replace(asked, spot_ft=spot_ft)).aim.aim_is_good
+            assert found['aim']['aim_is_good'] == truth, (changes, by)
+
+
 def test_nothing_of_what_was_drawn_is_written_into():
     same = in_node(
         """
         const { movedBy } = load('strip/places')
         const brief = { aim: { spot_ft: 1, target_ft: 1, box_ft: [1, 2], aim_point_ft: 1, recommended_aim_point_ft: 1,
                                best_aim_point_ft: 1 },
+                        ground: { roll_point_ft: null, climb_point_ft: null },
                         touchdown: { roundout_start_ft: 1, hold_off_start_ft: 1, predicted_touchdown_ft: 1,
                                      predicted_band_ft: [1, 2] } }
         const before = JSON.stringify(brief)

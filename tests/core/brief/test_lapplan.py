@@ -101,6 +101,8 @@ def test_what_is_weak_or_stale_on_record_is_flown():
     assert any(lap.kind == 'soft_field' and '20%' in lap.why for lap in weak.laps)
     stale = make_lap_plan(task(time=LessonTime(record=(record('no_flap', days_since=60.0),))))
     assert any(lap.kind == 'no_flap' and '60 days' in lap.why for lap in stale.laps)
+    unknown = make_lap_plan(task(time=LessonTime(record=(record('soft_field', hit_rate=None),))))
+    assert 'soft_field' not in kinds(unknown)  # nothing is known of it: neither weak nor hitting 0 %
     fresh = make_lap_plan(task(time=LessonTime(record=(record('no_flap'),))))
     assert 'no_flap' not in kinds(fresh)
 

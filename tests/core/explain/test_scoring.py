@@ -183,9 +183,9 @@ def test_what_a_change_does_is_said_in_feet():
     change = compare(before=make_brief(before_request), after=make_brief(after_request), after_request=after_request)
     assert change.touchdown_ft < -50
     assert change.aim_ft == pytest.approx(-change.touchdown_ft)
-    assert f'touch {round(-change.touchdown_ft)} ft shorter' in change.words
+    assert f'touch {round(-change.touchdown_ft, -1):.0f} ft shorter' in change.words
     same = compare(before=make_brief(before_request), after=make_brief(before_request), after_request=before_request)
-    assert same.words == 'Nothing moves.'
+    assert same.words == 'Nothing moves by as much as 10 ft.'
     held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim.aim_point_ft)
     assert make_brief(held).touchdown.predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
 

@@ -123,3 +123,16 @@ def test_with_weak_priors_and_no_wild_lap_it_is_the_plain_regression(monkeypatch
 
     theirs = optimize.least_squares(rest, [3.2, 0.0]).x
     assert (ours.deceleration.mean, ours.bias.mean) == pytest.approx(tuple(theirs), rel=0.01)
+
+
+@pytest.mark.parametrize('scatter', [25.0, 90.0, 260.0])
+def test_the_scatter_is_that_of_the_laps_whatever_the_bias(scatter):
+    found = []
+    for seed in range(12):
+        rng = np.random.default_rng(seed)
+        laps = [fly(rng, bias=170, scatter=scatter) for _ in range(24)]
+        found.append(fit_pilot(laps, deceleration=KNOWN).scatter_ft)
+    # speeds are read to a knot, some 45 ft; the prior of 140 ft counts as three laps of the last few
+    seen = np.hypot(scatter, 45)
+    assert min(seen, 140) - 25 < np.median(found) < max(seen, 140) + 15
+    assert abs(np.median(found) - seen) < abs(140 - seen) + 5

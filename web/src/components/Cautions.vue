@@ -25,16 +25,15 @@ const isGrave = computed(() => all.value.some((one) => one.severity === 'stop'))
   >
     <ul class="space-y-1">
       <li v-for="one in first" :key="one.words" :class="one.severity === 'stop' ? 'text-fail-ink' : ''">
-        <span aria-hidden="true">{{ SIGN[one.severity] }} </span><span v-if="one.severity === 'stop'" class="sr-only"
-          >Do not fly this: </span
-        >{{ one.words }}
+        <span aria-hidden="true">{{ SIGN[one.severity] }}&nbsp;</span
+        ><span v-if="one.severity === 'stop'" class="sr-only">Do not fly this: </span>{{ one.words }}
       </li>
     </ul>
     <Disclosure v-if="more.length">
       <DisclosureButton class="mt-1 min-h-11 underline">{{ more.length }} more</DisclosureButton>
       <DisclosurePanel as="ul" class="space-y-1">
         <li v-for="one in more" :key="one.words">
-          <span aria-hidden="true">{{ SIGN[one.severity] }} </span>{{ one.words }}
+          <span aria-hidden="true">{{ SIGN[one.severity] }}&nbsp;</span>{{ one.words }}
         </li>
       </DisclosurePanel>
     </Disclosure>

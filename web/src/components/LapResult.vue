@@ -13,7 +13,13 @@ const props = defineProps<{
   here: DeviceResult | null
   aimFt: number | null
   spotFt: number
-  next: { spot_ft: number; aim_point_ft: number; speed_kias: number; go_around_point_ft: number | null }
+  next: {
+    spot_ft: number
+    aim_point_ft: number
+    aim_is_good: boolean
+    speed_kias: number
+    go_around_point_ft: number | null
+  }
   excluded: Lap['excluded']
 }>()
 const unfolded = defineModel<boolean>('unfolded', { required: true })
@@ -58,9 +64,11 @@ const moved = computed(() => {
     </div>
     <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ cue }}</p>
     <p class="text-lg">
-      Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}: aim
-      <b class="figure text-aim-ink">{{ round(next.aim_point_ft, 10) }} ft</b
-      ><template v-if="moved">, {{ moved }}</template
+      Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}:
+      <b v-if="!next.aim_is_good" class="text-fail-ink">✕ no aim point is good, see the cautions</b
+      ><template v-else
+        >aim <b class="figure text-aim-ink">{{ round(next.aim_point_ft, 10) }} ft</b></template
+      ><template v-if="moved && next.aim_is_good">, {{ moved }}</template
       >; fly <b class="figure">{{ round(next.speed_kias) }}</b> KIAS;
       <b class="text-fail-ink">{{
         next.go_around_point_ft === null

@@ -6,7 +6,7 @@ import type { Brief, LandingKind, LapIn, Plan, PlannedLap, Sortie } from '@/api/
 import { useAboard } from '@/composables/useAboard'
 import { lapOnDevice, nextLap, type AnswerTable, type Flown } from '@/offline/answers'
 import type { ShownLap } from '@/offline/shown'
-import { landingLength } from '@/strip/places'
+import { landingLength, staysGood } from '@/strip/places'
 
 const NOT_LANDING = new Set(['go_around', 'low_approach', 'hold_off_drill'])
 
@@ -95,10 +95,17 @@ export function useNextLap(
     if (!next) return brief.value
     const by = next.aim_point_ft - brief.value.aim.aim_point_ft
     const { aim, touchdown } = brief.value
+    const is_good = staysGood(brief.value, next.aim_point_ft, aim.box_ft[1]!)
     const [low, high] = touchdown.predicted_band_ft as [number, number]
     return {
       ...brief.value,
-      aim: { ...aim, aim_point_ft: next.aim_point_ft, hit_chance: next.hit_chance, aim_before_spot_words: '' },
+      aim: {
+        ...aim,
+        aim_point_ft: next.aim_point_ft,
+        aim_is_good: is_good,
+        hit_chance: next.hit_chance,
+        aim_before_spot_words: '',
+      },
       touchdown: { ...touchdown, predicted_touchdown_ft: next.predicted_ft, predicted_band_ft: [low + by, high + by] },
     } as Brief
   })

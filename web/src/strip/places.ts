@@ -21,6 +21,7 @@ export interface Marks {
   aim_point_ft: number
   go_around_point_ft: number | null
   predicted_band_ft?: readonly [number, number] | undefined
+  aim_is_good?: boolean
 }
 /** What of a brief is drawn on the strip. */
 export function marksOf(brief: Brief): Marks {
@@ -31,6 +32,7 @@ export function marksOf(brief: Brief): Marks {
     aim_point_ft: aim.aim_point_ft,
     go_around_point_ft: ground.go_around_point_ft,
     predicted_band_ft: touchdown.predicted_band_ft as [number, number],
+    aim_is_good: aim.aim_is_good,
   }
 }
 
@@ -76,6 +78,17 @@ export function windowAround(
   return { from, to: from + span }
 }
 
+/**
+ * Whether a good aim point is still good when it or its box has moved: no nearer than the nearest good one, and with the
+ * box before the places that roll and climb allow. One that was not good stays so until the server is asked.
+ */
+export function staysGood(brief: Brief, aimFt: number, boxToFt: number): boolean {
+  const { aim, ground } = brief
+  const nearestFt = aim.recommended_aim_point_ft - (aim.spot_ft - aim.nearest_good_spot_ft)
+  const farthestFt = Math.min(ground.roll_point_ft ?? Infinity, ground.climb_point_ft ?? Infinity)
+  return aim.aim_is_good && aimFt >= nearestFt - 0.5 && boxToFt <= farthestFt + 0.5
+}
+
 /** A brief with its places moved along with the spot: exact while wind and speed stay, so a drag needs no answer. */
 export function movedBy(brief: Brief, feet: number): Brief {
   if (feet === 0) return brief
@@ -89,6 +102,7 @@ export function movedBy(brief: Brief, feet: number): Brief {
       target_ft: aim.target_ft + feet,
       box_ft: move(aim.box_ft as [number, number]),
       aim_point_ft: aim.aim_point_ft + feet,
+      aim_is_good: staysGood(brief, aim.aim_point_ft + feet, aim.box_ft[1]! + feet),
       recommended_aim_point_ft: aim.recommended_aim_point_ft + feet,
       best_aim_point_ft: aim.best_aim_point_ft + feet,
     },

@@ -112,18 +112,20 @@ const otherProblem = computed(() =>
         />
         <Figure
           label="Aim"
-          tone="aim"
+          :tone="brief.aim.aim_is_good ? 'aim' : 'fail'"
           :value="brief.aim.aim_is_good ? round(brief.aim.aim_point_ft, 10) : '✕ none'"
           :unit="brief.aim.aim_is_good ? 'ft' : ''"
           :note="brief.aim.aim_is_good ? brief.aim.aim_before_spot_words : 'not to be flown: see the cautions'"
         />
         <Figure
           label="Chance to hit the box"
-          :value="percent(brief.aim.hit_chance)"
+          :value="brief.aim.aim_is_good ? percent(brief.aim.hit_chance) : '–'"
           :note="
-            brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01
-              ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}`
-              : 'about the best there is'
+            !brief.aim.aim_is_good
+              ? 'no aim point is good'
+              : brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01
+                ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}`
+                : 'about the best there is'
           "
         />
         <Figure
@@ -151,7 +153,7 @@ const otherProblem = computed(() =>
             <Profile :runway="sortie.runway" :brief="brief" :from="view.from" :to="view.to" :width="width" />
           </template>
         </div>
-        <p class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
+        <p v-if="brief.aim.aim_is_good" class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
           {{ planState.data.value.plan.power_off.words }} The glide reaches {{ round(reach?.[0], 10) }} to
           {{ round(reach?.[1], 10) }} ft: {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at

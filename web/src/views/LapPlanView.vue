@@ -165,7 +165,7 @@ function aim(lap: PlannedLap) {
             <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
           </div>
           <p class="min-w-0">
-            <b v-if="problemOf(lap)" class="text-fail-ink">✕ No good aim point here</b>
+            <b v-if="problemOf(lap)" class="text-fail-ink">✕ No good aim point here<br /></b>
             <template v-else-if="aim(lap) !== null"
               ><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br
             /></template>
@@ -173,8 +173,13 @@ function aim(lap: PlannedLap) {
               >{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span
             >
           </p>
-          <p v-if="problemOf(lap)" class="font-bold text-fail-ink md:col-span-5 md:pl-11">{{ problemOf(lap) }}</p>
-          <div class="min-w-0 md:col-span-5 md:flex md:items-center md:gap-3 md:pl-11">
+          <p v-if="problemOf(lap)" class="font-bold text-fail-ink md:col-span-5 md:row-start-2 md:pl-11">
+            {{ problemOf(lap) }}
+          </p>
+          <div
+            class="min-w-0 md:col-span-5 md:flex md:items-center md:gap-3 md:pl-11"
+            :class="problemOf(lap) ? 'md:row-start-3' : 'md:row-start-2'"
+          >
             <LazyField
               v-if="mayChange"
               :model-value="lap.watch"

@@ -267,7 +267,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :label="
           ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
         "
-        tone="aim"
+        :tone="figures.aim.aim_is_good ? 'aim' : 'fail'"
         :value="figures.aim.aim_is_good ? round(figures.aim.aim_point_ft, 10) : '✕ none'"
         :unit="figures.aim.aim_is_good ? 'ft' : ''"
         :note="
@@ -279,7 +279,11 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         "
       />
       <Figure label="Fly" :value="round(figures.speed.approach_speed_kias)" unit="KIAS" />
-      <Figure class="hidden md:block" label="Chance to hit" :value="percent(figures.aim.hit_chance)" />
+      <Figure
+        class="hidden md:block"
+        label="Chance to hit"
+        :value="figures.aim.aim_is_good ? percent(figures.aim.hit_chance) : '–'"
+      />
       <Figure label="Go around by" tone="fail" :value="round(figures.ground.go_around_point_ft, 10)" unit="ft" />
     </div>
 
@@ -524,6 +528,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :next="{
           spot_ft: next.spotFt.value,
           aim_point_ft: figures.aim.aim_point_ft,
+          aim_is_good: figures.aim.aim_is_good,
           speed_kias: figures.speed.approach_speed_kias,
           go_around_point_ft: figures.ground.go_around_point_ft,
         }"

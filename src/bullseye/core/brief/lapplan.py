@@ -143,9 +143,9 @@ def _watch(task: LapPlanTask, kind: LandingKind) -> str:
         return _WATCH[kind]
     if abs(known.mean_error_ft) > 2 * known.spread_ft / known.laps**0.5 and abs(known.mean_error_ft) > 60:
         side = 'long' if known.mean_error_ft > 0 else 'short'
-        return f'the aim: {abs(known.mean_error_ft):,.0f} ft {side} so far, steadily'
+        return f'the aim: {abs(round(known.mean_error_ft, -1)):,.0f} ft {side} so far, steadily'
     if known.spread_ft > 120:
-        return f'the same speed every lap: {known.spread_ft:,.0f} ft of scatter'
+        return f'the same speed every lap: {round(known.spread_ft, -1):,.0f} ft of scatter'
     return _WATCH[kind]
 
 

@@ -36,13 +36,17 @@ def compare(*, before: BriefAnswer, after: BriefAnswer, after_request: BriefRequ
 
 
 def _words(touchdown_ft: float, aim_ft: float, after: BriefAnswer) -> str:
-    moved, shift = round(touchdown_ft), round(aim_ft)
+    if not after.aim.aim_is_good:
+        return f'No aim point is good then. {after.aim.aim_problems[0]}'
+    moved, shift = round(touchdown_ft, -1), round(aim_ft, -1)  # nobody flies to the foot
     if moved == 0 and shift == 0:
-        return 'Nothing moves.'
+        return 'Nothing moves by as much as 10 ft.'
     parts = []
     if moved:
-        parts.append(f'With the old aim point you would touch {abs(moved)} ft {"farther" if moved > 0 else "shorter"}.')
+        parts.append(
+            f'With the old aim point you would touch {abs(moved):,.0f} ft {"farther" if moved > 0 else "shorter"}.'
+        )
     if shift:
-        parts.append(f'Aim {abs(shift)} ft {"later" if shift > 0 else "earlier"} ({in_stripes(shift)}).')
+        parts.append(f'Aim {abs(shift):,.0f} ft {"later" if shift > 0 else "earlier"} ({in_stripes(shift)}).')
     parts.append(f'Chance to hit {after.aim.hit_chance:.0%}.')
     return ' '.join(parts)

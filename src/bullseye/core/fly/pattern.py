@@ -45,6 +45,7 @@ _SLOWEST_KT = 10.0  # of groundspeed: below it no pattern makes sense
 _LOWEST_FT = 300.0  # of pattern height
 _LEAST_FIRST_TURN_FT = 300.0  # [com] above the field
 _LEAST_FINAL_TURN_FT = 300.0  # [com] above the field, where the turn onto final begins
+_LEAST_SAID_S = 0.5  # shorter rounds to nothing
 _RUSHED_FPM = 900.0  # [own]
 _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
@@ -547,7 +548,7 @@ def _wind_words(legs: _Legs, flown: _Flown) -> str:
     towards_kt = -task.right * legs.wind.right_fps / FPS_PER_KT
     if abs(towards_kt) < _LIGHT_KT:
         return 'Little wind across the pattern: spacing and descent are as in still air.'
-    drift_ft = abs(towards_kt) * FPS_PER_KT * flown.seconds['downwind']
+    drift_ft = round(abs(towards_kt) * FPS_PER_KT * flown.seconds['downwind'], -1)
     still_s = flown.seconds['base'] * legs.base.groundspeed_kt / legs.base.ktas
     less_s = still_s - flown.seconds['base']
     crab = abs(legs.downwind.heading_deg - legs.downwind.track_deg)
@@ -573,9 +574,11 @@ def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn) -> tuple[st
         said.append('The first turn would come above pattern altitude: level off at pattern altitude and turn there.')
     elif task.first_turn_ft - task.runway.elevation_ft < _LEAST_FIRST_TURN_FT:
         height_ft = task.first_turn_ft - task.runway.elevation_ft
-        said.append(f'The first turn would come only {height_ft:,.0f} ft above the field: climb higher before it.')
+        said.append(
+            f'The first turn would come only {round(height_ft, -1):,.0f} ft above the field: climb higher before it.'
+        )
     if heights.final_turn_ft < _LEAST_FINAL_TURN_FT:
-        said.append(f'The turn onto final is only {heights.final_turn_ft:,.0f} ft up: fly a longer final.')
+        said.append(f'The turn onto final is only {round(heights.final_turn_ft, -1):,.0f} ft up: fly a longer final.')
     shortest = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
     if shortest[1] < 0:
         said.append(
@@ -682,6 +685,10 @@ def _cue_words(cue_deg: float, mark_deg: float | None, tpa_ft: float) -> str:
     return f'{words}, {where} the wing mark, which is at {mark_deg:.0f}° ({at_mark_nm:.1f} nm).'
 
 
+def _time(seconds: float) -> str:
+    return f'{seconds:.0f} s' if seconds >= _LEAST_SAID_S else 'a moment'
+
+
 def _final_turn(legs: _Legs) -> FinalTurn:
     """Compare the turn onto final with the same turn in still air."""
     base, turn, right = legs.base, legs.turns['final'], legs.task.right
@@ -702,7 +709,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
     )
     earlier_s = drift_ft / (base.groundspeed_kt * FPS_PER_KT)
     if drift_ft > 50:
-        words = f'The wind carries base {drift_ft:,.0f} ft through final: roll in {earlier_s:.0f} s earlier'
+        words = f'The wind carries base {round(drift_ft, -1):,.0f} ft through final: roll in {_time(earlier_s)} earlier'
         if bank is None:
             words += '; begun late no bank would do it: go around.'
         else:
@@ -710,7 +717,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
             if bank > STEEPEST_DEG:
                 words += f' Over {STEEPEST_DEG:.0f}°: overshoot and go around instead.'
     elif drift_ft < -50:
-        words = f'The wind holds base back {-drift_ft:,.0f} ft: roll in {-earlier_s:.0f} s later.'
+        words = f'The wind holds base back {round(-drift_ft, -1):,.0f} ft: roll in {_time(-earlier_s)} later.'
     else:
         words = 'The wind hardly moves the turn onto final.'
     return FinalTurn(

@@ -280,9 +280,9 @@ def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[str, ...]
     said = []
     if near_ft > task.aim_point_ft:
         beyond_ft = near_ft - task.aim_point_ft
-        said.append(f'TOO HIGH: even with full flap and a slip it ends {beyond_ft:,.0f} ft beyond.')
+        said.append(f'TOO HIGH: even with full flap and a slip it ends {round(beyond_ft, -1):,.0f} ft beyond.')
     if far_ft < task.aim_point_ft:
-        short_ft = task.aim_point_ft - far_ft
+        short_ft = round(task.aim_point_ft - far_ft, -1)
         said.append(
             f'NOT REACHED: even clean the glide ends {short_ft:,.0f} ft before the aim point. Fly closer or higher.'
         )
@@ -318,8 +318,9 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     after_ft, way = _solve(task, speeds)
     glide, on_base = _to_final(task, speeds.ktas, speeds.clean_slope, after_ft, way)
     if glide.height < _FINAL_AT_FT:
+        height_ft = round(max(0.0, glide.height), -1)
         raise NoGlide(
-            f'NOT REACHED: the last turn would end {max(0.0, glide.height):,.0f} ft up, {_FINAL_AT_FT:.0f} ft is the '
+            f'NOT REACHED: the last turn would end {height_ft:,.0f} ft up, {_FINAL_AT_FT:.0f} ft is the '
             'least. Fly closer or higher, and add power when it is short'
         )
     _require_margin(task, speeds.kias, way.bank_deg)

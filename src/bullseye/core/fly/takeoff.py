@@ -295,7 +295,8 @@ def _ground_cautions(task: TakeoffTask, run: _Run) -> list[str]:
     said = []
     if task.kind == 'soft_field' or task.runway.surface == 'grass':
         said.append('Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.')
-    if task.kind != 'short_field' and run.by_set:
+    is_long = run.over_50_ft is not None and task.runway.length_ft - run.over_50_ft > run.over_50_ft
+    if task.kind != 'short_field' and run.by_set and not is_long:
         said.append('Handbook distances are flown by the short-field technique; another takes more runway.')
     return said
 
