@@ -64,6 +64,12 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
         expect(page.get_by_label('Result')).to_contain_text('beyond the box')
         expect(device(page)).to_contain_text(f'{number} lap{"s are" if number > 1 else " is"} only on this device')
         page.get_by_role('button', name='Next lap').click()
+    spot = page.get_by_label('Spot of this lap', exact=True)
+    spot.fill('450')  # so near, what was learned leaves no good aim point
+    spot.press('Enter')
+    expect(page.get_by_text('✕ none')).to_be_visible()
+    spot.fill('900')
+    spot.press('Enter')
     assert learned(page, first_aim)  # the device knows that she is long
     tapped_aim = aim(page)
 
@@ -125,6 +131,19 @@ def held(url: str, sortie: int) -> Iterator[None]:
     engine.dispose()
 
 
+def until_it_waits(url: str) -> None:
+    """Wait until the server has come to the row that is held."""
+    engine = open_engine(url)
+    with engine.connect() as db:
+        for _ in range(200):
+            if db.exec_driver_sql('select count(*) from pg_locks where not granted').scalar():
+                break
+            time.sleep(0.02)
+        else:
+            raise AssertionError('the server never came to the row')
+    engine.dispose()
+
+
 @pytest.mark.browser_context_args(service_workers='allow')
 def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
     page: Page,
@@ -147,14 +166,14 @@ def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
         with page.expect_request('**/laps/sent'):
             context.set_offline(False)
             page.get_by_role('button', name='Send now').click()
-        time.sleep(0.2)
+        until_it_waits(url)
         server.kill()
         expect(device(page)).to_contain_text('50 laps are only on this device')
     with held(url, sortie):
         with page.expect_request('**/laps/sent'):
             server.start()
             page.evaluate("window.dispatchEvent(new Event('online'))")
-        time.sleep(0.2)
+        until_it_waits(url)
         os.kill(_postmaster(cluster), signal.SIGKILL)
     while cluster.is_running:
         time.sleep(0.2)

@@ -132,7 +132,7 @@ def test_everything_of_a_lap_can_be_noted_and_undone(marta: Page):
     page.get_by_role('button', name='Bounced').click()
     page.get_by_label('Speed over threshold: more').click()
     page.get_by_label('hold while the aeroplane floats').dispatch_event('pointerdown')
-    page.wait_for_timeout(700)
+    page.wait_for_timeout(700)  # not waited for anything: this is the float that is measured
     page.get_by_label('hold while the aeroplane floats').dispatch_event('pointerup')
     result = page.get_by_label('Result')
     result.get_by_role('button', name='Why').click()

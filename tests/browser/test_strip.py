@@ -88,7 +88,7 @@ def test_a_tap_is_a_place_on_the_runway_to_ten_feet(marta: Page, width, height):
     page.get_by_role('link', name='Laps').click()
     strip = page.get_by_role('application')
     strip.wait_for()
-    page.wait_for_timeout(200)
+    page.evaluate('document.fonts.ready.then(() => new Promise((done) => requestAnimationFrame(() => done())))')
     at = Scale(strip)
     strip.click(position={'x': at(743), 'y': 50 + 75 - 30})
     expect(page.get_by_text('Touched 740 ft in, +140 ft from the spot')).to_be_visible()

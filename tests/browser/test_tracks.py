@@ -141,9 +141,14 @@ def test_one_cursor_runs_through_all_drawings_of_a_replay(looking: Page):
     page.keyboard.press('ArrowRight')
     expect(out).not_to_have_text(before)
     page.keyboard.press(' ')
-    page.wait_for_timeout(400)
+    page.wait_for_function(  # it goes on by itself, towards the touchdown
+        """(before) => {
+            const out = document.querySelector('[aria-label="Seconds from the end of the lap"]')
+            return parseFloat(out.textContent.trim().slice(1)) < before - 1.2
+        }""",
+        arg=float(before[1:-2]),
+    )
     page.keyboard.press(' ')
-    assert float(out.inner_text()[1:-2]) < float(before[1:-2]) - 1.2  # it went on by itself, towards the touchdown
     page.keyboard.press(']')
     expect(page.get_by_role('button', name='Lap 2', exact=True)).to_have_attribute('aria-pressed', 'true')
     page.get_by_label('Lay lap 3 over it').click()

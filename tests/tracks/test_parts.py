@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.airwind import find_wind
 from bullseye.tracks.alike import expected_of_each, slowing_like, touching_alike
+from bullseye.tracks.analyse import analyse
 from bullseye.tracks.contact import (
     Contact,
     Noise,
@@ -373,3 +374,20 @@ def test_only_runways_that_were_come_near_are_looked_at() -> None:
     far: list[Runway] = [replace(MAIN, frame=replace(MAIN.frame, threshold_lat_deg=10.0))]
     track = along_the_runway(np.arange(0.0, 3_000.0, 100.0), np.zeros(30), np.zeros(30))
     assert near([MAIN, *far], lat_deg=track.lat_deg, lon_deg=track.lon_deg) == [MAIN]
+
+
+@pytest.mark.parametrize('count', [5, 6, 9, 40])
+@pytest.mark.parametrize('gap_s', [1.0, 30.0])
+def test_a_short_track_without_heights_is_looked_at_without_a_word_on_standard_error(
+    count: int, gap_s: float, capfd: pytest.CaptureFixture[str]
+) -> None:
+    # warnings are errors in the tests: a mean of nothing would fail here
+    steps = np.arange(count)
+    track = make_track(
+        format='csv',
+        time_s=START + gap_s * steps,
+        lat_deg=47.2 + 2e-4 * steps,
+        lon_deg=-38.4 + 2e-4 * steps,
+    )
+    assert [event.kind for event in analyse(track, RUNWAYS).events] == []
+    assert capfd.readouterr().err == ''

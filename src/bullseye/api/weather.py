@@ -117,6 +117,6 @@ def _read(field: Airfield, text: str) -> tuple[Report, float | None]:
 def rank_runways(airfield_id: int, json_data: RankingIn) -> RankingOut:
     """Rank the ends of a field, best first, each with its reasons."""
     sorties.require_coach(person())
-    asked = json_data.model_dump()
+    choices = json_data.model_dump()
     at = json_data.at or datetime.now(UTC)
-    return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=at, asked=asked)))
+    return RankingOut(ends=list(ranking.rank(database(), airfield_id, by=person(), now=at, choices=choices)))

@@ -308,9 +308,9 @@ def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Read
 
 def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
     """The airspeed that a groundspeed over the threshold means in the wind the lap was briefed with."""
-    made = landing_setup(request)
-    true_kt = groundspeed_kt + made.approach.headwind_kt
-    return made.flap.airspeed_table.indicated_kt(true_kt * made.density_ratio**0.5)
+    setup = landing_setup(request)
+    true_kt = groundspeed_kt + setup.approach.headwind_kt
+    return setup.flap.airspeed_table.indicated_kt(true_kt * setup.density_ratio**0.5)
 
 
 def are_same_ends(row: TrackFile, report: FlightReport) -> bool:

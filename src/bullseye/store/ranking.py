@@ -17,7 +17,9 @@ from bullseye.store import catalogue, sorties
 from bullseye.store.models import Aircraft, School, User
 
 
-def rank(db: Session, airfield_id: int, *, by: User, now: datetime, asked: Mapping[str, Any]) -> tuple[RankedEnd, ...]:
+def rank(
+    db: Session, airfield_id: int, *, by: User, now: datetime, choices: Mapping[str, Any]
+) -> tuple[RankedEnd, ...]:
     """Rank the ends of a field for an aircraft, a student's limits and a wind.
 
     :raises NotFound: when the school has no such field
@@ -25,19 +27,19 @@ def rank(db: Session, airfield_id: int, *, by: User, now: datetime, asked: Mappi
     :raises RefusedRequest: with a message for each wrong field
     """
     airfield = catalogue.airfield_of(catalogue.airfield(db, airfield_id))
-    row = db.get(Aircraft, asked['aircraft_id'])
-    student = db.get(User, asked['student_id']) if asked['student_id'] else None
+    row = db.get(Aircraft, choices['aircraft_id'])
+    student = db.get(User, choices['student_id']) if choices['student_id'] else None
     if row is None:
-        raise InvalidInput('aircraft_id', asked['aircraft_id'], 'an aircraft of the school')
-    if student is None and asked['student_id']:
-        raise InvalidInput('student_id', asked['student_id'], 'a student of the school')
+        raise InvalidInput('aircraft_id', choices['aircraft_id'], 'an aircraft of the school')
+    if student is None and choices['student_id']:
+        raise InvalidInput('student_id', choices['student_id'], 'a student of the school')
     aircraft = catalogue.aircraft_of(row)
     weather = ('wind_dir_deg_mag', 'wind_dir_deg_true', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa')
     data = {
         'aircraft': aircraft,
         'runway': airfield.ends[0],
-        'weather': {name: asked[name] for name in weather},
-        'weight_lb': sorties.usual_weight_lb(aircraft) if asked['weight_lb'] is None else asked['weight_lb'],
+        'weather': {name: choices[name] for name in weather},
+        'weight_lb': sorties.usual_weight_lb(aircraft) if choices['weight_lb'] is None else choices['weight_lb'],
         'landing': 'normal',
         'standard': next(iter(BUILT_IN.values())),
         'spot_ft': 0.0,
@@ -45,4 +47,4 @@ def rank(db: Session, airfield_id: int, *, by: User, now: datetime, asked: Mappi
         'student_crosswind_limit_kt': student.crosswind_limit_kt if student else None,
     }
     request = parse_request(data, aircraft_by_name={})
-    return ranking_of(request, Plan(takeoff=asked['takeoff'], airfield=airfield, at=now))
+    return ranking_of(request, Plan(takeoff=choices['takeoff'], airfield=airfield, at=now))

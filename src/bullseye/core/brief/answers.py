@@ -63,8 +63,8 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     The share of a mean residual of n laps that counts as bias is sd²/(sd² + s²/n): the posterior mean of a normal bias
     of standard deviation sd seen through scatter s. Source: the conjugate normal model of Bayesian textbooks.
     """
-    made, brief = landing_setup(request), make_brief(request)
-    aircraft, flap = request.aircraft, made.flap
+    setup, brief = landing_setup(request), make_brief(request)
+    aircraft, flap = request.aircraft, setup.flap
     stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb)
     least_kias = flap.airspeed_table.indicated_kt(stall_kcas * _LEAST_OVER_STALL) + 0.01
     lowest = max(brief.speed.approach_speed_kias - _SPEED_BELOW_KT, least_kias)
@@ -77,8 +77,8 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
 
     # gusts and a wind from no known direction move the mean of the touchdowns off that of the steady wind
-    winds_ft = winds_met_ft(made)
-    gusts_ft = float(winds_ft.mean()) - predict(made.approach).touchdown_ft
+    winds_ft = winds_met_ft(setup)
+    gusts_ft = float(winds_ft.mean()) - predict(setup.approach).touchdown_ft
     touch = gusts_ft + np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
     target_ft = brief.aim.target_ft
     chances = _chances(winds_ft, box_ft=(brief.aim.box_ft[0] - target_ft, brief.aim.box_ft[1] - target_ft))
@@ -94,7 +94,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         hit_chance=chances,
         bias_share=tuple(bias_sd**2 / (bias_sd**2 + scatter**2 / n) for n in range(1, _MOST_LAPS + 1)),
         briefed_speed_kias=brief.speed.approach_speed_kias,
-        briefed_headwind_kt=made.approach.headwind_kt,
+        briefed_headwind_kt=setup.approach.headwind_kt,
         briefed_aim_ft=brief.aim.aim_point_ft,
         spot_ft=brief.aim.spot_ft,
         target_minus_spot_ft=brief.aim.target_ft - brief.aim.spot_ft,

@@ -222,15 +222,15 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
         words = f'No lap is planned. {why}'
         return LapPlan(laps=(), lap_s=task.lap_s, limited_by=why, words=words, notes=tuple(notes))
     laps: list[PlannedLap] = []
-    told: set[ExerciseKind] = set()
+    seen_kinds: set[ExerciseKind] = set()
     spot_ft: float | None = None
     for kind, why in _kinds(task, count):
         lands = kind in task.spots_ft
         here_ft = _spot_ft(task, kind, spot_ft, sum(lap.spot_ft is not None for lap in laps))
         spot_ft = here_ft if lands else spot_ft
         # what the record says is said once; the laps between watch what the kind asks for
-        watch = _watch(task, kind) if lands and kind not in told else _WATCH[kind]  # type: ignore[arg-type]
-        told.add(kind)
+        watch = _watch(task, kind) if lands and kind not in seen_kinds else _WATCH[kind]  # type: ignore[arg-type]
+        seen_kinds.add(kind)
         laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=here_ft, watch=watch, why=why))
     if task.no_landing:
         instead = 'What does not land is planned instead' if not task.possible else 'Another landing takes its place'

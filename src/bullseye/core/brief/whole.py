@@ -99,7 +99,7 @@ def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
     return request.runway.elevation_ft + PATTERN_HEIGHT_FT
 
 
-def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> TakeoffAnswer:
+def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> TakeoffAnswer:
     """The takeoff part of a brief."""
     answer = brief_takeoff(
         TakeoffTask(
@@ -107,19 +107,19 @@ def takeoff_of(request: BriefRequest, plan: Plan, made: LandingSetup) -> Takeoff
             aircraft=request.aircraft,
             runway=request.runway,
             weight_lb=request.weight_lb,
-            pressure_altitude_ft=made.pressure_altitude_ft,
-            density_ratio=made.density_ratio,
+            pressure_altitude_ft=setup.pressure_altitude_ft,
+            density_ratio=setup.density_ratio,
             temperature_c=request.weather.temperature_c,
-            headwind_kt=made.wind.sure_headwind_kt,
+            headwind_kt=setup.wind.sure_headwind_kt,
             technique=request.technique,
             pattern_altitude_ft=_pattern_altitude_ft(request, plan),
         )
     )
     # the wind that forbids a landing forbids the takeoff before it
-    of_wind = wind_cautions(request, made, wind_part(request, made))
+    of_wind = wind_cautions(request, setup, wind_part(request, setup))
     said = [str(one) for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
-    if made.wind.head_kt is None:
-        said.append(f'Variable wind: the distances are worked out with all {made.wind.any_way_kt:.0f} kt from behind.')
+    if setup.wind.head_kt is None:
+        said.append(f'Variable wind: the distances are worked out with all {setup.wind.any_way_kt:.0f} kt from behind.')
     return replace(answer, cautions=(*said, *answer.cautions))
 
 
@@ -135,15 +135,15 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
     candidates = []
     for end in airfield.ends if airfield else (request.runway,):
         spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
-        asked = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None)
-        made = landing_setup(asked)
-        takeoff = takeoff_of(asked, plan, made)
-        roll, _ = ground_roll(asked, made)
+        there = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None)
+        setup = landing_setup(there)
+        takeoff = takeoff_of(there, plan, setup)
+        roll, _ = ground_roll(there, setup)
         candidates.append(
             Candidate(
                 runway=end,
-                wind=made.wind,
-                limits=crosswind_limits(asked, made.wind),
+                wind=setup.wind,
+                limits=crosswind_limits(there, setup.wind),
                 takeoff_margin_ft=takeoff.over_50_margin_ft,
                 landing_margin_ft=None if roll is None else end.landing_distance_available_ft - roll.factored_ft,
                 sun=sun,
@@ -153,7 +153,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
 
 
 def pattern_task(
-    request: BriefRequest, plan: Plan, made: LandingSetup, brief: BriefAnswer, first_turn_ft: float
+    request: BriefRequest, plan: Plan, setup: LandingSetup, brief: BriefAnswer, first_turn_ft: float
 ) -> PatternTask:
     """What the pattern of a brief is worked out for."""
     wind = request.wind
@@ -162,7 +162,7 @@ def pattern_task(
         runway=request.runway,
         choice=plan.pattern,
         weight_lb=request.weight_lb,
-        density_ratio=made.density_ratio,
+        density_ratio=setup.density_ratio,
         surface_wind_deg_true=wind.direction_deg_true,
         surface_wind_kt=wind.speed_kt,
         pattern_altitude_ft=_pattern_altitude_ft(request, plan),
@@ -287,29 +287,30 @@ def planned_laps(
 ) -> PlannedLaps:
     """The laps of the lesson, as the instructor ordered them or as worked out, each with its aim and speed."""
     briefs = GoodSpots(request, brief)
-    made = _lap_plan(request, plan, brief, pattern, takeoff, briefs)
-    laps = made.laps if plan.laps is None else plan.laps
-    words = made.words
+    worked_out = _lap_plan(request, plan, brief, pattern, takeoff, briefs)
+    laps = worked_out.laps if plan.laps is None else plan.laps
+    words = worked_out.words
     if plan.laps is not None:
-        words = f'{len(laps)} lap{"" if len(laps) == 1 else "s"} as ordered by the instructor. Worked out: {made.words}'
+        count = f'{len(laps)} lap{"" if len(laps) == 1 else "s"}'
+        words = f'{count} as ordered by the instructor. Worked out: {words}'
     return PlannedLaps(
         laps=tuple(_briefed(lap, briefs) for lap in laps),
-        lap_s=made.lap_s,
+        lap_s=worked_out.lap_s,
         words=words,
-        notes=made.notes,
+        notes=worked_out.notes,
         is_own=plan.laps is not None,
     )
 
 
 def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> Parts:
     """Work out everything beside the landing itself; no part that fails takes another with it."""
-    made = landing_setup(request)
+    setup = landing_setup(request)
     brief = brief or make_brief(request)
-    takeoff = takeoff_of(request, plan, made)
+    takeoff = takeoff_of(request, plan, setup)
     notes: list[str] = []
     pattern: PatternAnswer | None = None
     power_off: PowerOffAnswer | None = None
-    task = pattern_task(request, plan, made, brief, takeoff.first_turn_ft)
+    task = pattern_task(request, plan, setup, brief, takeoff.first_turn_ft)
     try:
         pattern = brief_pattern(task)
     except NoPattern as error:

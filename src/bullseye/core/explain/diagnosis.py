@@ -51,12 +51,12 @@ class Diagnosis:
 
 def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
     """The approach of a lap as far as it was seen; as briefed for the rest."""
-    made = landing_setup(request)
-    approach = made.approach
+    setup = landing_setup(request)
+    approach = setup.approach
     if lap.threshold_speed_kias is not None:
-        table = made.flap.airspeed_table
-        change_kcas = table.calibrated_kt(lap.threshold_speed_kias) - table.calibrated_kt(made.speed_kias)
-        change_ktas = true_airspeed_kt(calibrated_kt=change_kcas, density_ratio=made.density_ratio)
+        table = setup.flap.airspeed_table
+        change_kcas = table.calibrated_kt(lap.threshold_speed_kias) - table.calibrated_kt(setup.speed_kias)
+        change_ktas = true_airspeed_kt(calibrated_kt=change_kcas, density_ratio=setup.density_ratio)
         approach = replace(approach, speed_ktas=max(1.0, approach.speed_ktas + change_ktas))
     if lap.headwind_kt is not None:
         approach = replace(approach, headwind_kt=lap.headwind_kt)

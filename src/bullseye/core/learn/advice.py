@@ -112,10 +112,10 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
     everything, own = [], []
     for lap in laps:
         kind = _kind(lap, request)
-        asked = replace(request, aim_point_ft=lap.aim_ft)
+        flown_by = replace(request, aim_point_ft=lap.aim_ft)
         if kind != request.landing and request.standard.examines(kind):
-            asked = replace(asked, landing=kind)
-        flown = None if lap.exclude else flown_lap(_measured(lap), asked)
+            flown_by = replace(flown_by, landing=kind)
+        flown = None if lap.exclude else flown_lap(_measured(lap), flown_by)
         if flown is not None:
             everything.append(flown)
             if kind == request.landing:
