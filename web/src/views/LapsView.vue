@@ -287,7 +287,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       <Figure label="Go around by" tone="fail" :value="round(figures.ground.go_around_point_ft, 10)" unit="ft" />
     </div>
 
-    <p class="!mt-1 text-sm md:hidden">
+    <p v-if="figures.aim.aim_is_good" class="!mt-1 text-sm md:hidden">
       Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b>
     </p>
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from bullseye.core.basis.constants import LOW_WHEELS_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.landing import BriefAnswer, make_brief
@@ -60,9 +61,16 @@ class GoodSpots:
         farthest_ft = brief.ground.go_around_point_ft - (brief.aim.box_ft[1] - brief.aim.spot_ft)
         if nearest_ft > farthest_ft:
             return None
+        nearest_ft = max(nearest_ft, min(farthest_ft, self._easy_ft(brief)))
         spot_ft = min(max(self._request.spot_ft, nearest_ft), farthest_ft)
         here = brief if spot_ft == brief.aim.spot_ft else self._at(kind, spot_ft)
         return (nearest_ft, farthest_ft) if _is_good(here) else None
+
+    def _easy_ft(self, brief: BriefAnswer) -> float:
+        """Nearest spot at which the wheels need no caution [ft]; planned so where the runway allows."""
+        path = math.tan(math.radians(brief.speed.path_angle_deg)) + self._request.runway.slope_pct / 100
+        more_ft = (LOW_WHEELS_FT - brief.aim.wheels_over_pavement_ft) / max(0.01, path)
+        return math.ceil((brief.aim.spot_ft + more_ft) / _STEP_FT) * _STEP_FT
 
     def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
         flap = self._request.flap if kind == self._request.landing else None
