@@ -36,6 +36,8 @@ def test_a_new_aircraft_can_be_flown_at_once(marta):
         ({'flaps': []}, 'spec.flaps'),
         ({'fuel_burn_gph': 0}, 'spec.fuel_burn_gph'),
         ({'wings': 2}, 'spec.wings'),
+        ({'vx_kias': 90.0, 'vy_kias': 74.0}, 'spec.vx_kias'),
+        ({'rotate_kias': 30.0}, 'spec.rotate_kias'),
     ],
 )
 def test_a_wrong_figure_of_an_aircraft_is_named(marta, change, field):
@@ -43,6 +45,19 @@ def test_a_wrong_figure_of_an_aircraft_is_named(marta, change, field):
     reply = marta.call('PUT', f'/api/aircraft/{row["id"]}', {'spec': row['spec'] | change}, status=422)
     assert field in reply['fields']
     assert aircraft_of(marta) == row
+
+
+def test_an_approach_too_near_the_stall_is_refused_where_it_is_entered(marta):
+    row = aircraft_of(marta)
+    spec = copy.deepcopy(row['spec'])
+    flap = spec['flaps'][-1]
+    flap['short_field_approach_kias'] = round(
+        MARRAM_160.flaps[-1].airspeed_table.indicated_kt(1.08 * flap['stall_kcas'])
+    )
+    refused = marta.call('PUT', f'/api/aircraft/{row["id"]}', {'spec': spec}, status=422)
+    assert 'at least 1.1 times the stall' in refused['message'] + str(refused['fields'])
+    flap['short_field_approach_kias'] += 4
+    marta.call('PUT', f'/api/aircraft/{row["id"]}', {'spec': spec})
 
 
 def test_a_changed_aircraft_leaves_past_scores_as_they_were(marta):

@@ -36,7 +36,8 @@ def test_what_was_set_in_the_editor_reaches_the_core():
         const field = fromGeoJson(given)
         const end = field.runways[0].ends[0]
         Object.assign(end, { displaced_threshold_ft: 300, pattern: 'right', path_angle_deg: 4, aiming_marks_ft: 900,
-                             obstacle: { height_ft: 60, before_threshold_ft: 900 }, preferred: true })
+                             obstacle: { height_ft: 60, before_threshold_ft: 900 }, preferred: true,
+                             surroundings: 'trees' })
         field.runways[0].width_ft = 75
         field.pattern_altitude_ft = 1500
         field.marks.push({ name: 'The mill', lat: end.lat + 0.01, lon: end.lon, use: 'base' })
@@ -49,6 +50,11 @@ def test_what_was_set_in_the_editor_reaches_the_core():
     end = field.end(ident)
     assert (end.displaced_threshold_ft, end.path_angle_deg, end.aiming_marks_ft, end.width_ft) == (300, 4, 900, 75)
     assert end.pattern_side == 'right'
+    assert end.surroundings == 'trees'
+    others = [one.surroundings for one in field.ends if one.ident != ident]
+    assert set(others) == {'open'}
+    # looked at once more and sent again, it is still so
+    assert airfield_from_geojson(edited(data), on=DAY).end(ident).surroundings == 'trees'
     assert end.obstacle is not None
     assert (end.obstacle.height_ft, end.obstacle.before_threshold_ft) == (60, 900)
     assert field.pattern_altitude_ft == 1_500

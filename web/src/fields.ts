@@ -1,6 +1,9 @@
 /** A field as its editor holds it, and its way from and to GeoJSON. */
 import type { GeoJson } from './api/types'
 
+/** What stands around a runway, by which the wind is less near the ground than reported. */
+export const SURROUNDINGS = ['water', 'open', 'hedges', 'trees', 'buildings'] as const
+export type Surroundings = (typeof SURROUNDINGS)[number]
 export interface End {
   ident: string
   lat: number
@@ -13,6 +16,7 @@ export interface End {
   obstacle: { height_ft: number; before_threshold_ft: number } | null
   departure_obstacle: { height_ft: number; beyond_end_ft: number } | null
   preferred: boolean
+  surroundings: Surroundings
 }
 export interface Runway {
   width_ft: number
@@ -65,6 +69,7 @@ function end(ident: string, lat: number, lon: number, elevation_ft: number, give
     obstacle: (given.obstacle as End['obstacle']) ?? null,
     departure_obstacle: (given.departure_obstacle as End['departure_obstacle']) ?? null,
     preferred: given.preferred === true,
+    surroundings: SURROUNDINGS.find((one) => one === given.surroundings) ?? 'open',
   }
 }
 export function blankField(beside?: Field): Field {

@@ -23,6 +23,7 @@ from bullseye.core.exchange.geojson import (
     thresholds_from_geojson,
 )
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.given.aircraft import require_flyable_speeds
 from bullseye.core.given.airfield import GroundMark
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.given.technique import Technique as CoreTechnique
@@ -62,10 +63,11 @@ def _require_own(row: Standard | Technique) -> None:
 def keep_aircraft(db: Session, *, by: User, spec: CoreAircraft, row_id: int | None = None) -> Aircraft:
     """Enter an aircraft, or change one.
 
-    :raises InvalidInput: when the name is taken
+    :raises InvalidInput: when the name is taken, or a speed is one that nobody should fly
     :raises NotAllowed: for a student
     """
     require_coach(by)
+    require_flyable_speeds(spec)
     row = Aircraft(school_id=by.school_id) if row_id is None else _find(db, Aircraft, row_id)
     _require_free_name(db, Aircraft, spec.name, but=row_id)
     row.name, row.spec = spec.name, catalogue.spec_of(spec)

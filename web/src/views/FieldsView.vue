@@ -9,7 +9,16 @@ import EditorNotes from '@/components/EditorNotes.vue'
 import FieldMap from '@/components/FieldMap.vue'
 import Loading from '@/components/Loading.vue'
 import { useEditor } from '@/composables/useEditor'
-import { blankField, courseDeg, type Field, fromGeoJson, lengthFt, toGeoJson } from '@/fields'
+import {
+  SURROUNDINGS,
+  blankField,
+  courseDeg,
+  type Field,
+  fromGeoJson,
+  lengthFt,
+  type Runway,
+  toGeoJson,
+} from '@/fields'
 import { round } from '@/words'
 
 const catalogue = useQuery(catalogueQuery)
@@ -91,6 +100,11 @@ function take(one: Found['fields'][number]) {
   before.value = null
   editor.open(fromGeoJson(one.geojson), null)
   found.value = null
+}
+/** What stands around a runway: the wind near the ground is less for it, at both ends. */
+function surround(runway: Runway, value: string) {
+  const chosen = SURROUNDINGS.find((one) => one === value) ?? 'open'
+  for (const end of runway.ends) end.surroundings = chosen
 }
 const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel'] as const
 const USES = ['downwind', 'base', 'final', 'go_around', 'other'] as const
@@ -203,6 +217,16 @@ const number = (event: Event) => {
                 >Surface
                 <select v-model="runway.surface" class="field !w-32">
                   <option v-for="one in SURFACES" :key="one" :value="one">{{ one }}</option>
+                </select>
+              </label>
+              <label class="flex items-center gap-2 text-sm"
+                >Around it
+                <select
+                  class="field !w-32"
+                  :value="runway.ends[0].surroundings"
+                  @change="surround(runway, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option v-for="one in SURROUNDINGS" :key="one" :value="one">{{ one }}</option>
                 </select>
               </label>
               <label class="flex items-center gap-2 text-sm"

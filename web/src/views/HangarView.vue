@@ -272,19 +272,63 @@ function addLadder() {
               @update:model-value="draft.wing_mark_angle_deg = $event"
             />
             <Stepper
-              :model-value="draft.deceleration_fps2 ?? 3.2"
-              label="Slowing in the float, before laps"
+              :model-value="draft.deceleration_fps2 ?? null"
+              label="Slowing in the float; empty: by its glide"
               unit="ft/s²"
               :min="0.6"
               :max="12"
               :step="0.1"
               :digits="1"
-              @update:model-value="draft.deceleration_fps2 = $event ?? 3.2"
+              :start="3.2"
+              empty-word="glide"
+              @update:model-value="draft.deceleration_fps2 = $event"
+            />
+            <Stepper
+              :model-value="draft.span_ft ?? null"
+              label="Wing span"
+              unit="ft"
+              :min="11"
+              :max="200"
+              :step="0.5"
+              :digits="1"
+              :start="34"
+              empty-word="unknown"
+              @update:model-value="draft.span_ft = $event"
+            />
+            <Stepper
+              :model-value="draft.wing_height_ft ?? null"
+              label="Wing above the wheels"
+              unit="ft"
+              :min="0.5"
+              :max="30"
+              :step="0.5"
+              :digits="1"
+              :start="draft.wing === 'low' ? 3 : 7"
+              empty-word="usual"
+              @update:model-value="draft.wing_height_ft = $event"
+            />
+            <Stepper
+              :model-value="draft.landing_climb_fpm ?? null"
+              label="Climb with flap full and gear down, laden"
+              unit="fpm"
+              :min="10"
+              :max="3000"
+              :step="10"
+              :start="350"
+              empty-word="unknown"
+              @update:model-value="draft.landing_climb_fpm = $event"
             />
           </div>
           <label class="flex min-h-11 items-center gap-2 font-bold"
             ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label
           >
+          <label class="flex min-h-11 items-center gap-2 font-bold"
+            >Wing
+            <select v-model="draft.wing" class="field !w-28">
+              <option value="high">high</option>
+              <option value="low">low</option>
+            </select>
+          </label>
           <div class="grid grid-cols-2 gap-3">
             <Stepper
               v-for="[field, label] in SPEEDS"
@@ -351,7 +395,7 @@ function addLadder() {
         <section class="panel space-y-3 xl:col-span-2" aria-label="Flap settings">
           <h3 class="font-bold">Flap settings, from up to full</h3>
           <div class="overflow-x-auto" tabindex="0" aria-label="Flap settings table">
-            <table class="w-full min-w-[50rem] text-left">
+            <table class="w-full min-w-[56rem] text-left">
               <thead>
                 <tr class="text-sm text-soft">
                   <th>Name</th>
@@ -360,6 +404,7 @@ function addLadder() {
                   <th>Short-field</th>
                   <th>Power-off</th>
                   <th>Glide angle, °</th>
+                  <th>Limit, KIAS</th>
                   <th>IAS CAS pairs, one a line</th>
                   <th />
                 </tr>
@@ -384,6 +429,7 @@ function addLadder() {
                       'short_field_approach_kias',
                       'power_off_approach_kias',
                       'idle_path_angle_deg',
+                      'limit_kias',
                     ] as const"
                     :key="field"
                     class="py-1 pr-2"

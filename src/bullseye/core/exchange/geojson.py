@@ -6,12 +6,12 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict, fields
 from datetime import date
-from typing import Any, TypeVar, get_args
+from typing import Any, TypeVar, cast, get_args
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import PatternSide
+from bullseye.core.basis.kinds import PatternSide, Surroundings
 from bullseye.core.given.airfield import Airfield, DepartureObstacle, GroundMark, MarkUse, Obstacle, RunwayEnd
 
 _Part = TypeVar('_Part', Obstacle, DepartureObstacle)
@@ -172,6 +172,7 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
             departure_obstacle=_part(properties, f'{which}_departure_obstacle', DepartureObstacle),
             preferred=properties.get(f'{which}_preferred') is True,
             pattern_side=_side(properties.get(f'{which}_pattern')),
+            surroundings=_surroundings(properties.get(f'{which}_surroundings', properties.get('surroundings'))),
         )
 
     return [end('le', course, le_ft, slope), end('he', (course + 180) % 360, he_ft, -slope)]
@@ -193,6 +194,15 @@ def _side(value: object) -> PatternSide:
     if value == 'right':
         return 'right'
     raise InvalidInput('pattern', value, 'left, right')
+
+
+def _surroundings(value: object) -> Surroundings:
+    if value is None:
+        return 'open'
+    for known in get_args(Surroundings):
+        if value == known:
+            return cast(Surroundings, known)
+    raise InvalidInput('surroundings', value, ', '.join(get_args(Surroundings)))
 
 
 def runway_pairs(
@@ -269,6 +279,7 @@ def airfield_to_geojson(
                         'obstacle': asdict(end.obstacle) if end.obstacle else None,
                         'departure_obstacle': asdict(end.departure_obstacle) if end.departure_obstacle else None,
                         'preferred': end.preferred,
+                        'surroundings': end.surroundings,
                     }
                     for end in both
                 ],

@@ -16,6 +16,7 @@ from bullseye.core.basis.constants import (
     CROSSWIND_OVER_STALL,
     FULL_FLAP_GLIDE_DEG,
     HIGH_WING_OVER_WHEELS_FT,
+    LEAST_STALL_MARGIN,
     LOW_WING_OVER_WHEELS_FT,
 )
 from bullseye.core.basis.errors import InvalidInput
@@ -310,3 +311,24 @@ class Aircraft(Checked):
         if self.demonstrated_crosswind_kt is not None:
             return self.demonstrated_crosswind_kt, 'demonstrated, from the handbook'
         return CROSSWIND_OVER_STALL * self.flaps[-1].stall_kcas, '0.2 of the stalling speed; the handbook is silent'
+
+
+def require_flyable_speeds(aircraft: Aircraft) -> None:
+    """Refuse speeds that nobody should fly, where they are entered; what is kept already is read on, and not flown by.
+
+    :raises InvalidInput: for an approach under 1.1 times the stall, Vx over Vy, or a rotation below the stall
+    """
+    for number, flap in enumerate(aircraft.flaps):
+        least_kias = flap.airspeed_table.indicated_kt(LEAST_STALL_MARGIN * flap.stall_kcas)
+        for name in ('normal_approach_kias', 'short_field_approach_kias', 'power_off_approach_kias'):
+            speed_kias = getattr(flap, name)
+            if speed_kias is not None and speed_kias < least_kias - 1e-6:
+                raise InvalidInput(
+                    f'spec.flaps.{number}.{name}', speed_kias, f'at least 1.1 times the stall, {least_kias:.0f} KIAS'
+                )
+    if aircraft.vx_kias is not None and aircraft.vy_kias is not None and aircraft.vx_kias > aircraft.vy_kias:
+        raise InvalidInput('spec.vx_kias', aircraft.vx_kias, f'not above Vy, {aircraft.vy_kias:g} KIAS')
+    full = aircraft.flaps[-1]
+    stall_kias = full.airspeed_table.indicated_kt(full.stall_kcas)
+    if aircraft.rotate_kias is not None and aircraft.rotate_kias < stall_kias:
+        raise InvalidInput('spec.rotate_kias', aircraft.rotate_kias, f'not below the stall, {stall_kias:.0f} KIAS')
