@@ -49,7 +49,9 @@ WHOLE = json.dumps(
         'spot_ft': 500,
     }
 )
-APPROACH = Approach(speed_ktas=62, touchdown_ktas=50, headwind_kt=8, path_angle_deg=3, deceleration_fps2=3.2)
+APPROACH = Approach(
+    speed_ktas=62, touchdown_ktas=50, headwind_kt=8, path_angle_deg=3, deceleration_fps2=3.2, eye_height_ft=7.5
+)
 
 
 def per_call_ms(call: Callable[[], object], times: int = 300) -> float:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -20,6 +20,7 @@ _STALE_DAYS = 30
 _SPOT_STEP_FT = 150.0
 _SPOT_STEPS = (0, 1, -1, 2, 0.5, -0.5)
 _WEAK_RATE = 0.7  # [own] of laps in the box, below which a kind is practised
+_PRECISE: tuple[LandingKind, ...] = ('short_field', 'power_off', 'no_flap')
 _WINDY_KT, _CALM_KT, _GUSTY_KT = 5.0, 3.0, 6.0
 RESERVE_MIN = 30.0  # [pub: 14 CFR 91.151 by day, from memory]
 
@@ -149,6 +150,18 @@ def _watch(task: LapPlanTask, kind: LandingKind) -> str:
     return _WATCH[kind]
 
 
+def kinds_wanted(
+    main: LandingKind, *, crosswind_kt: float | None, gust_spread_kt: float, record: Sequence[KindRecord]
+) -> tuple[LandingKind, ...]:
+    """Kinds that a plan of the day could hold, so that no others need be examined."""
+    wanted: list[LandingKind] = [main, 'normal', *(one.landing for one in record)]
+    if crosswind_kt is not None and abs(crosswind_kt) >= _WINDY_KT:
+        wanted.append('crosswind')
+    if crosswind_kt is not None and abs(crosswind_kt) < _CALM_KT and gust_spread_kt < _GUSTY_KT:
+        wanted += _PRECISE
+    return tuple(dict.fromkeys(wanted))
+
+
 def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     """What the wind of the day is good for."""
     found: list[tuple[ExerciseKind, str]] = []
@@ -158,7 +171,7 @@ def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     if task.gust_spread_kt >= _GUSTY_KT:
         found.append(('go_around', f'gusts of {task.gust_spread_kt:.0f} kt over the wind: decide early'))
     if crosswind is not None and abs(crosswind) < _CALM_KT and task.gust_spread_kt < _GUSTY_KT:
-        steady = [kind for kind in ('short_field', 'power_off', 'no_flap') if kind in possible and kind != task.main]
+        steady = [kind for kind in _PRECISE if kind in possible and kind != task.main]
         found += [(kind, 'steady air: the day for precision') for kind in steady[:1]]
     return found
 

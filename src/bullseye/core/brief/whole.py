@@ -21,6 +21,7 @@ from bullseye.core.brief.lapplan import (
     LapPlanTask,
     LessonTime,
     PlannedLap,
+    kinds_wanted,
     make_lap_plan,
 )
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
@@ -240,7 +241,15 @@ def _lap_plan(
         kind for kind in get_args(LandingKind) if request.standard.examines(kind) and (kind != 'power_off' or has_glide)
     ]
     no_lap = _no_lap(brief, takeoff)
-    ranges = {} if no_lap else {kind: briefs.range_ft(kind) for kind in kinds}
+    wanted = kinds_wanted(
+        request.landing,
+        crosswind_kt=brief.wind.crosswind_kt,
+        gust_spread_kt=request.wind.gust_spread_kt,
+        record=plan.lesson.record,
+    )
+    ranges = {} if no_lap else {kind: briefs.range_ft(kind) for kind in kinds if kind in wanted}
+    if not no_lap and not any(ranges.values()):
+        ranges = {kind: briefs.range_ft(kind) for kind in kinds}  # then another may take their place
     return make_lap_plan(
         LapPlanTask(
             main=request.landing,
