@@ -137,6 +137,7 @@ def test_what_is_not_good_is_not_planned_and_the_plan_says_why():
     ('changes', 'words'),
     [
         ({'weather': {'wind_dir_deg_mag': 141, 'wind_kt': 17}}, 'over the aircraft limit of 15 kt'),
+        ({'weather': {'wind_kt': 8, 'gust_kt': 26}}, 'rather wait'),
         ({'runway': {'length_ft': 1_100}}, 'too short for the takeoff'),
         ({'weather': {'temperature_c': 43}}, 'takeoff takes is unknown'),
         ({'runway': {'length_ft': 1_560, 'obstacle': {'height_ft': 60, 'before_threshold_ft': 200}}}, 'not planned'),
@@ -160,6 +161,17 @@ def test_every_planned_landing_is_good_by_its_own_brief():
             assert brief.aim.wheels_over_pavement_ft >= 9.9  # not only good: no caution either, where there is room
             assert brief.aim.box_ft[1] <= lap.go_around_point_ft + 1e-6
             assert lap.aim_point_ft == pytest.approx(brief.aim.aim_point_ft)
+
+
+def test_plan_and_brief_give_one_aim_and_speed_for_one_spot():
+    request = make_request(approach_speed_kias=66, flap='half', spot_ft=900)
+    brief = make_brief(request)
+    ordered = (PlannedLap(kind='normal', runway='05', spot_ft=900.0, watch='x'),)
+    (lap,) = make_parts(request, Plan(laps=ordered), brief).lap_plan.laps
+    assert (lap.aim_point_ft, lap.approach_kias, lap.flap) == (brief.aim.aim_point_ft, 66, 'half')
+    moved = replace(request, aim_point_ft=brief.aim.aim_point_ft + 40)
+    (lap,) = make_parts(moved, Plan(laps=ordered), make_brief(moved)).lap_plan.laps
+    assert (lap.aim_point_ft, lap.approach_kias) == (brief.aim.aim_point_ft, 66)
 
 
 def test_a_lap_ordered_where_it_is_not_good_says_so_and_gives_no_aim():

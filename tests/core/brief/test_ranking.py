@@ -28,11 +28,22 @@ def wind(head_kt, cross_kt, gust=1.0):
 
 
 def candidate(
-    ident='05', *, head=8.0, cross=0.0, gust=1.0, sun=None, limits=(), takeoff=900.0, landing=900.0, **runway
+    ident='05',
+    *,
+    head=8.0,
+    cross=0.0,
+    gust=1.0,
+    sun=None,
+    limits=(),
+    takeoff=900.0,
+    landing=900.0,
+    spread=0.0,
+    **runway,
 ):
     return Candidate(
         runway=dataclasses.replace(RUNWAY, ident=ident, **runway),
         wind=wind(head, cross, gust),
+        gust_spread_kt=spread,
         limits=limits,
         takeoff_margin_ft=takeoff,
         landing_margin_ft=landing,
@@ -110,6 +121,8 @@ def test_the_worst_of_a_wind_from_no_known_direction_and_of_the_gusts_counts():
     # 4 kt behind, 12 in the gusts: over the limit, though the steady wind is not
     assert rank_ends([candidate(head=-4.0, gust=3.0)])[0].within_limits is False
     assert rank_ends([candidate(head=-4.0, gust=2.0)])[0].within_limits is True
+    assert rank_ends([candidate(spread=14.9)])[0].within_limits is True
+    assert rank_ends([candidate(spread=17.0)])[0].within_limits is False
     assert any('only 3 ft' in reason.words for reason in rank_ends([candidate(takeoff=3.0)])[0].reasons)
 
 

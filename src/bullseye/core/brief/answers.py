@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT
+from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT, LEAST_STALL_MARGIN
 from bullseye.core.brief.aiming import winds_met_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
@@ -24,7 +24,6 @@ _HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
 _SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))
 _SCATTERS_FT = (20.0, 40.0, 60.0, 80.0, 100.0, 125.0, 150.0, 200.0, 250.0, 300.0, 400.0)
 _MOST_LAPS = 30
-_LEAST_OVER_STALL = 1.1  # the least a typed approach speed may be
 
 Grid = tuple[tuple[float, ...], ...]
 
@@ -66,7 +65,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     setup, brief = landing_setup(request), make_brief(request)
     aircraft, flap = request.aircraft, setup.flap
     stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb)
-    least_kias = flap.airspeed_table.indicated_kt(stall_kcas * _LEAST_OVER_STALL) + 0.01
+    least_kias = flap.airspeed_table.indicated_kt(stall_kcas * LEAST_STALL_MARGIN) + 0.01
     lowest = max(brief.speed.approach_speed_kias - _SPEED_BELOW_KT, least_kias)
     speeds = tuple(
         float(kias) for kias in np.arange(lowest, brief.speed.approach_speed_kias + _SPEED_ABOVE_KT + 1, _SPEED_STEP_KT)

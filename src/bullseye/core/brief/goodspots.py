@@ -30,19 +30,22 @@ class GoodSpots:
     def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
         self._request = replace(request, aim_point_ft=None)
         self._briefs: dict[LandingKind, BriefAnswer | None] = {}
-        if request.aim_point_ft is None and request.approach_speed_kias is None:
+        if request.aim_point_ft is None:
             self._briefs[request.landing] = brief
         self._ranges: dict[LandingKind, tuple[float, float] | None] = {}
+
+    def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
+        """A landing at a spot; flap and speed that were chosen hold for the landing they were chosen for."""
+        request = replace(self._request, spot_ft=spot_ft)
+        if kind != request.landing:
+            request = replace(request, landing=kind, flap=None, approach_speed_kias=None)
+        return make_brief(request)
 
     def brief(self, kind: LandingKind) -> BriefAnswer | None:
         """The landing as worked out for a kind, at the spot of the request; None when the aircraft cannot fly it."""
         if kind not in self._briefs:
-            same = kind == self._request.landing
-            flap = self._request.flap if same else None
             try:
-                self._briefs[kind] = make_brief(
-                    replace(self._request, landing=kind, flap=flap, approach_speed_kias=None)
-                )
+                self._briefs[kind] = self._at(kind, self._request.spot_ft)
             except InvalidInput:
                 self._briefs[kind] = None
         return self._briefs[kind]
@@ -71,10 +74,6 @@ class GoodSpots:
         path = math.tan(math.radians(brief.speed.path_angle_deg)) + self._request.runway.slope_pct / 100
         more_ft = (LOW_WHEELS_FT - brief.aim.wheels_over_pavement_ft) / max(0.01, path)
         return math.ceil((brief.aim.spot_ft + more_ft) / _STEP_FT) * _STEP_FT
-
-    def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
-        flap = self._request.flap if kind == self._request.landing else None
-        return make_brief(replace(self._request, landing=kind, flap=flap, approach_speed_kias=None, spot_ft=spot_ft))
 
     def problem_at(self, kind: LandingKind, spot_ft: float) -> str | None:
         """Why a landing of a kind is not good at a spot; None when it is."""

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from bullseye.core.air.sun import Sun, is_in_the_eyes
 from bullseye.core.air.wind import Components
-from bullseye.core.basis.constants import LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
+from bullseye.core.basis.constants import GUST_SPREAD_LIMIT_KT, LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
 from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
@@ -52,6 +52,7 @@ class Candidate:
 
     runway: RunwayEnd
     wind: Components
+    gust_spread_kt: float
     limits: Sequence[CrosswindLimit]
     takeoff_margin_ft: float | None
     landing_margin_ft: float | None
@@ -86,6 +87,18 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                 value=tail - TAILWIND_LIMIT_KT,
                 unit='kt over',
                 words=f'{tail - TAILWIND_LIMIT_KT:.0f} kt over the tailwind limit of {TAILWIND_LIMIT_KT:.0f} kt',
+                points=-_OVER_LIMIT,
+                over_limit=True,
+            )
+        )
+    if one.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
+        over_kt = one.gust_spread_kt - GUST_SPREAD_LIMIT_KT
+        found.append(
+            Reason(
+                name='gust limit',
+                value=over_kt,
+                unit='kt over',
+                words=f'gusts {over_kt:.0f} kt over our limit of {GUST_SPREAD_LIMIT_KT:.0f} kt above the steady wind',
                 points=-_OVER_LIMIT,
                 over_limit=True,
             )

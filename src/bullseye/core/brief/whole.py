@@ -144,6 +144,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
             Candidate(
                 runway=end,
                 wind=setup.wind,
+                gust_spread_kt=wind.gust_spread_kt,
                 limits=crosswind_limits(there, setup.wind),
                 takeoff_margin_ft=takeoff.over_50_margin_ft,
                 landing_margin_ft=None if roll is None else end.landing_distance_available_ft - roll.factored_ft,
@@ -207,13 +208,10 @@ def _sun(plan: Plan) -> Sun | None:
     return sun_at(lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at)
 
 
-def _no_lap(brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
-    """Why no lap is flown at all."""
-    said = [
-        f'The crosswind is over the {limit.name} limit of {limit.limit_kt:.0f} kt: another runway, or dual only.'
-        for limit in brief.wind.crosswind_limits
-        if limit.within is False
-    ]
+def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
+    """Why no lap is flown at all: a wind that is not to be flown in, or a takeoff not known to fit."""
+    of_wind = wind_cautions(request, landing_setup(request), brief.wind)
+    said = [str(caution) for caution in of_wind if caution.severity == 'stop']
     margin_ft = takeoff.over_50_margin_ft
     if margin_ft is None:
         said.append('How much runway the takeoff takes is unknown: use the handbook, and enter its table.')
@@ -240,7 +238,7 @@ def _lap_plan(
     kinds = [
         kind for kind in get_args(LandingKind) if request.standard.examines(kind) and (kind != 'power_off' or has_glide)
     ]
-    no_lap = _no_lap(brief, takeoff)
+    no_lap = _no_lap(request, brief, takeoff)
     wanted = kinds_wanted(
         request.landing,
         crosswind_kt=brief.wind.crosswind_kt,
@@ -284,7 +282,7 @@ def _briefed(lap: PlannedLap, briefs: GoodSpots) -> BriefedLap:
         watch=lap.watch,
         why=lap.why,
         aim_point_ft=aim_ft if problem is None else None,
-        approach_kias=brief.speed.recommended_speed_kias if brief else None,
+        approach_kias=brief.speed.approach_speed_kias if brief else None,
         go_around_point_ft=brief.ground.go_around_point_ft if brief and lands else None,
         flap=brief.speed.flap if brief else None,
         problem=problem,

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import cache
 
 from bullseye.core.air.atmosphere import true_airspeed_kt
-from bullseye.core.air.turns import GroundWind, Turn, groundspeed_on, heading_for, stall_factor
+from bullseye.core.air.turns import STEEPEST_DEG, GroundWind, Turn, groundspeed_on, heading_for, stall_factor
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, LEAST_STALL_MARGIN, SLIP_PATH_DEG
 from bullseye.core.basis.errors import BullseyeError
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
@@ -16,7 +16,6 @@ from bullseye.core.given.airfield import RunwayEnd
 
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
-_STEEPEST_BANK_DEG = 30.0  # [com] in the pattern
 _LEAST_BANK_DEG = 3.0  # [own] flatter than this is no turn
 _LINED_UP_FT = 2.0  # [own] beside the centreline
 _ROUNDS = 12
@@ -191,9 +190,9 @@ def _lined_up(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float,
     # a steeper arc ends farther out, a longer base nearer in
     value = before * 1.05 if arc else before + off_before
     for _ in range(_ROUNDS):
-        if arc and value > _STEEPEST_BANK_DEG:
+        if arc and value > STEEPEST_DEG:
             raise NoGlide(
-                f'lined up in this wind the turn takes more than {_STEEPEST_BANK_DEG:.0f}° of bank; it is not offered. '
+                f'lined up in this wind the turn takes more than {STEEPEST_DEG:.0f}° of bank; it is not offered. '
                 'Fly wider'
             )
         if not arc and value < 0:
