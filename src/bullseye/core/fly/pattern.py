@@ -35,6 +35,7 @@ from bullseye.core.basis.quantity import Checked, Degrees, Real
 from bullseye.core.fly.traffic import NumberTwo, extension_s, number_two
 from bullseye.core.given.aircraft import Aircraft, FlapSetting, LegSetting
 from bullseye.core.given.airfield import RunwayEnd
+from bullseye.core.model.speeds import stall_margin
 
 Leg = Literal['upwind', 'crosswind', 'downwind', 'base', 'final']
 _VEER_DEG = 20.0  # [own] from the ground to pattern height, with the sun in the northern hemisphere
@@ -182,15 +183,17 @@ class _Leg:
     heading_deg: float
     groundspeed_kt: float
     flap_setting: FlapSetting
-    stall_kcas: float  # level, at this weight and flap
+    weight_root: float  # √(W/Wmax), by which the stalling speed falls
 
     def margin_kt(self, bank_deg: float = 0.0) -> float:
         """Indicated speed over the stall at a bank [kt]."""
-        return self.kias - self.flap_setting.airspeed_table.indicated_kt(self.stall_kcas * stall_factor(bank_deg))
+        return self.kias - self.flap_setting.airspeed_table.indicated_kt(
+            self.flap_setting.stall_kcas * self.weight_root * stall_factor(bank_deg)
+        )
 
     def over_stall(self, bank_deg: float = 0.0) -> float:
         """Calibrated speed over the stalling speed at a bank, as a ratio."""
-        return self.flap_setting.airspeed_table.calibrated_kt(self.kias) / (self.stall_kcas * stall_factor(bank_deg))
+        return stall_margin(self.flap_setting, self.kias, root=self.weight_root, bank_deg=bank_deg)
 
 
 class _Flight:
@@ -311,7 +314,7 @@ class _Legs:
             heading_deg=heading,
             groundspeed_kt=ground_kt,
             flap_setting=flap,
-            stall_kcas=aircraft.stall_kcas(flap=flap, weight_lb=self.task.weight_lb),
+            weight_root=math.sqrt(aircraft.weight_ratio(self.task.weight_lb)),
         )
 
     def _turn(self, before: _Leg, after: _Leg) -> Turn:

@@ -13,6 +13,7 @@ from bullseye.core.basis.errors import BullseyeError
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
+from bullseye.core.model.speeds import stall_margin
 
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
@@ -294,8 +295,9 @@ def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[str, ...]
 def _require_margin(task: GlideTask, kias: float, bank_deg: float) -> None:
     """Refuse a glide too near the stall of its turn."""
     clean = task.aircraft.flaps[0]
-    stall_kcas = task.aircraft.stall_kcas(flap=clean, weight_lb=task.weight_lb) * stall_factor(bank_deg)
-    if clean.airspeed_table.calibrated_kt(kias) < LEAST_STALL_MARGIN * stall_kcas:
+    root = math.sqrt(task.aircraft.weight_ratio(task.weight_lb))
+    if stall_margin(clean, kias, root=root, bank_deg=bank_deg) < LEAST_STALL_MARGIN:
+        stall_kcas = clean.stall_kcas * root * stall_factor(bank_deg)
         stall_kias = clean.airspeed_table.indicated_kt(stall_kcas)
         raise NoGlide(
             f'best glide, {kias:.0f} kt, is too near the stall of {stall_kias:.0f} kt in {bank_deg:.0f}° of bank'

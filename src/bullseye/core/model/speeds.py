@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from bullseye.core.air.turns import stall_factor
 from bullseye.core.basis.constants import (
     BELOW_FLAP_LIMIT_KT,
     GUST_SHARE,
@@ -41,10 +42,9 @@ def stall_margin(flap: FlapSetting, kias: float, *, root: float = 1.0, bank_deg:
     """A speed over the stalling speed in that flap, in calibrated airspeed.
 
     :param root: √(W/Wmax), by which the stalling speed falls with weight
-    :param bank_deg: of a level turn, in which it grows with √(1/cos φ) [pub: FAA-H-8083-3]
+    :param bank_deg: of a level turn, in which it grows by :func:`stall_factor`
     """
-    stall_kcas = flap.stall_kcas * root / math.sqrt(math.cos(math.radians(bank_deg)))
-    return flap.airspeed_table.calibrated_kt(kias) / stall_kcas
+    return flap.airspeed_table.calibrated_kt(kias) / (flap.stall_kcas * root * stall_factor(bank_deg))
 
 
 def _base_step(flap: FlapSetting, kind: LandingKind, technique: Technique) -> SpeedStep:
