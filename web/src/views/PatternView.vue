@@ -138,7 +138,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
               <th class="text-right">Ground</th>
               <th class="text-right">Time</th>
               <th class="text-right">Fly</th>
-              <th class="text-right">Over the stall · in the turn</th>
+              <th class="pl-3 text-right">Over stall · turning</th>
               <th class="pl-3">Flap</th>
               <th class="pl-3">Power, to start with</th>
             </tr>
@@ -147,14 +147,13 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
             <tr v-for="(leg, i) in pattern.legs" :key="leg.leg" class="border-b border-line">
               <td class="py-1.5 font-bold">{{ LEG_LABEL[leg.leg] }}</td>
               <td class="figure text-right text-lg">{{ direction(leg.heading_deg_mag) }}°</td>
-              <td class="figure text-right">{{ signed(leg.crab_deg) }}°</td>
-              <td class="figure whitespace-nowrap text-right">{{ round(leg.groundspeed_kt) }} kt</td>
-              <td class="figure whitespace-nowrap text-right">{{ round(leg.seconds) }} s</td>
-              <td class="figure whitespace-nowrap text-right">{{ round(leg.kias) }} kt</td>
-              <td class="figure whitespace-nowrap text-right">
-                {{ round(leg.stall_margin_kt) }} kt<template v-if="turnAfter(i)">
-                  · {{ round(turnAfter(i)?.stall_margin_kt) }} kt</template
-                >
+              <td class="figure pl-3 text-right">{{ signed(leg.crab_deg) }}°</td>
+              <td class="figure whitespace-nowrap pl-3 text-right">{{ round(leg.groundspeed_kt) }} kt</td>
+              <td class="figure whitespace-nowrap pl-3 text-right">{{ round(leg.seconds) }} s</td>
+              <td class="figure whitespace-nowrap pl-3 text-right">{{ round(leg.kias) }} kt</td>
+              <td class="figure whitespace-nowrap pl-3 text-right">
+                {{ round(leg.stall_margin_kt)
+                }}<template v-if="turnAfter(i)"> · {{ round(turnAfter(i)?.stall_margin_kt) }}</template> kt
               </td>
               <td class="pl-3">{{ leg.flap }}</td>
               <td class="pl-3">{{ leg.power }}</td>
