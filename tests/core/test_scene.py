@@ -147,9 +147,15 @@ def test_ground_roll_and_go_around_point(request_, brief):
 
 def test_takeoff(request_, parts):
     aircraft, table, found = request_.aircraft, request_.aircraft.takeoff_table, parts.takeoff
-    wind, slope = 1 - HEAD_KT / 90, 1 + 0.05 * day.SLOPE_PCT
-    roll_ft = _table(table.ground_roll_ft, table, day.WEIGHT_LB) * wind * slope
-    over_ft = _table(table.over_50_ft_ft, table, day.WEIGHT_LB) * wind * slope
+    wind = 1 - HEAD_KT / 90
+    level_ft = _table(table.ground_roll_ft, table, day.WEIGHT_LB) * wind
+    # mechanics: the mean acceleration of the level roll less gravity along the slope
+    lift_off_kt = (
+        aircraft.rotate_kias * math.sqrt(day.WEIGHT_LB / aircraft.max_weight_lb) / math.sqrt(density_ratio()) - HEAD_KT
+    )
+    level_fps2 = (lift_off_kt * 6_076.12 / 3_600) ** 2 / (2 * level_ft)
+    roll_ft = level_ft * level_fps2 / (level_fps2 - 32.174 * day.SLOPE_PCT / 100)
+    over_ft = _table(table.over_50_ft_ft, table, day.WEIGHT_LB) * wind + roll_ft - level_ft
     common = next(one for one in found.by_set if one.correction_set == 'common')
     assert common.ground_roll_ft == pytest.approx(roll_ft, abs=4)
     assert common.over_50_ft_ft == pytest.approx(over_ft, abs=6)

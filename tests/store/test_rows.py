@@ -54,7 +54,10 @@ def test_a_rule_is_a_constraint_as_well(db, statement, constraint):
     'column', ['student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'technique_id']
 )
 def test_no_sortie_can_point_into_another_school(db, column):
-    change(db, "insert into school (name, is_demo, aim_step_ft) values ('Sandling Aero', false, 150)")
+    change(
+        db,
+        "insert into school (name, is_demo, aim_step_ft, least_ceiling_ft, least_visibility_m) values ('Sandling Aero', false, 150, 1500, 5000)",
+    )
     other = db.execute(text("select id from school where name = 'Sandling Aero'")).scalar_one()
     tables = {
         'student_id': "insert into user_account (school_id, login, name, role, password_hash, is_active, session_epoch) values (:s, 'ada', 'Ada', 'student', 'x', true, 1) returning id",

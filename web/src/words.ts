@@ -1,5 +1,5 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import type { Brief, ExerciseKind, LandingKind, Outcome, Standard, Takeoff } from './api/types'
+import type { Brief, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
   normal: 'Normal',
@@ -114,9 +114,17 @@ export function clock(moment: string, unit = ' UTC'): string {
 }
 
 /** What the go-around point is measured by. */
+export const SURFACE_STATE: Record<Sortie['surface_state'], string> = {
+  dry: 'dry',
+  wet: 'wet',
+  long_grass: 'long grass',
+  soft: 'soft',
+  snow_or_ice: 'snow or ice',
+}
 export const GO_AROUND_BY: Record<Brief['ground']['go_around_by'], string> = {
   roll: 'behind it the factored roll does not fit',
   climb: 'behind it a climb does not clear what stands beyond',
   half: 'half of the runway',
   third: 'a third of the runway',
+  instructor: 'set by the instructor',
 }

@@ -45,6 +45,7 @@ class FoundField(Out):
     ident: str
     runways: int
     geojson: FeatureCollection
+    asked: list[str]  # what the table leaves open or contradicts
 
 
 class RunwayTableOut(Out):
@@ -98,7 +99,12 @@ def read_table(json_data: RunwayTableIn) -> dict[str, Any]:
     table = read_runway_table(json_data.text)
     return {
         'fields': [
-            {'ident': ident, 'runways': len(lines), 'geojson': _collection(ident, lines)}
+            {
+                'ident': ident,
+                'runways': len(lines),
+                'geojson': _collection(ident, lines),
+                'asked': list(table.asked.get(ident, ())),
+            }
             for ident, lines in table.by_field.items()
         ],
         'left_out': list(table.left_out[:100]),

@@ -9,7 +9,7 @@ from pydantic import MISSING
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
 from bullseye.api.session import PersonOut
-from bullseye.core.basis.limits import AimStepFt, CrosswindLimitKt
+from bullseye.core.basis.limits import AimStepFt, CeilingFt, CrosswindLimitKt, VisibilityM
 from bullseye.store import people
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
@@ -21,6 +21,8 @@ class SchoolOut(Out):
     name: str
     crosswind_limit_kt: float | None
     aim_step_ft: float
+    least_ceiling_ft: float
+    least_visibility_m: float
 
 
 class SchoolChange(In):
@@ -28,6 +30,8 @@ class SchoolChange(In):
 
     crosswind_limit_kt: CrosswindLimitKt | MISSING | None = MISSING
     aim_step_ft: AimStepFt | MISSING = MISSING
+    least_ceiling_ft: CeilingFt | MISSING = MISSING  # cloud lower, or sight shorter, and no lap is planned
+    least_visibility_m: VisibilityM | MISSING = MISSING
 
 
 class PersonChange(In):
@@ -51,7 +55,7 @@ def read_school() -> SchoolOut:
 @bp.output(SchoolOut)
 @bp.doc(responses=[401, 403])
 def change_school(json_data: SchoolChange) -> SchoolOut:
-    """Set the school's crosswind limit for students, and how far one lap may move the aim point; chief only."""
+    """Set the school's limits and minima, and how far one lap may move the aim point; chief only."""
     changes = json_data.model_dump()
     return SchoolOut.model_validate(people.change_school(database(), by=person(), changes=changes))
 

@@ -17,7 +17,7 @@ from sqlalchemy import RowMapping
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
 from bullseye.core.air.wind import shown_magnetic_deg
-from bullseye.core.basis.kinds import LandingKind, TakeoffKind
+from bullseye.core.basis.kinds import LandingKind, SurfaceState, TakeoffKind
 from bullseye.core.basis.limits import (
     AimFt,
     BookedMin,
@@ -39,6 +39,7 @@ from bullseye.core.brief.whole import Parts, make_parts
 from bullseye.core.fly.cards import Card, all_cards
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.airfield import RunwayEnd
+from bullseye.core.given.overrule import Overrule, OverruledNumber, Reason
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
@@ -88,9 +89,18 @@ class SortieIn(In):
     pattern: PatternChoice | None = None
     metar: ReportText | None = None
     wind_source: WindSource = 'hand'
+    surface_state: SurfaceState = 'dry'
     planned_time: ClockTime | None = None
     booked_min: BookedMin = 60.0
     fuel_gal: FuelGal | None = None
+
+
+class OverruleIn(In):
+    """A number as the instructor has it, and why; who said so is known."""
+
+    number: OverruledNumber
+    value: Annotated[float, Ge(0), Le(20_000)]
+    reason: Reason
 
 
 class SortieChange(In):
@@ -119,6 +129,8 @@ class SortieChange(In):
     pattern: PatternChoice | MISSING | None = MISSING
     metar: ReportText | MISSING | None = MISSING
     wind_source: WindSource | MISSING = MISSING
+    surface_state: SurfaceState | MISSING = MISSING
+    overruled: Annotated[list[OverruleIn], Field(max_length=10)] | MISSING = MISSING  # all that hold from now on
     planned_time: ClockTime | MISSING | None = MISSING
     booked_min: BookedMin | MISSING = MISSING
     fuel_gal: FuelGal | MISSING | None = MISSING
@@ -174,6 +186,8 @@ class SortieOut(Out):
     pattern: PatternChoice | None
     metar: str | None
     wind_source: WindSource
+    surface_state: SurfaceState
+    overruled: list[Overrule]
     planned_time: ClockTime | None
     booked_min: float
     fuel_gal: float | None
@@ -192,13 +206,24 @@ class SortieOut(Out):
         plain = (
             *('id', 'planned_on', 'runway_end_id', 'landing', 'flap', 'weight_lb', 'spot_ft', 'approach_speed_kias'),
             *('wind_dir_deg_true', 'wind_reference', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
-            *('takeoff', 'pattern', 'metar', 'wind_source', 'planned_time', 'booked_min', 'fuel_gal', 'lap_plan'),
+            *(
+                'takeoff',
+                'pattern',
+                'metar',
+                'wind_source',
+                'surface_state',
+                'planned_time',
+                'booked_min',
+                'fuel_gal',
+                'lap_plan',
+            ),
         )
         named = ('student', 'instructor', 'aircraft', 'standard', 'technique')
         return cls.model_validate(
             {
                 **{name: getattr(sortie, name) for name in plain},
                 **{name: Named.model_validate(getattr(sortie, name)) for name in named},
+                'overruled': sortie.overruled or [],
                 'airfield': sortie.runway_end.airfield.name,
                 'airfield_id': sortie.runway_end.airfield_id,
                 'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,

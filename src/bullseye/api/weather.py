@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime
+from typing import Literal
 
 from apiflask import APIBlueprint
 from flask_login import login_required
@@ -11,7 +12,7 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText
 from bullseye.core.air.wind import magnetic_from_true_deg
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import TakeoffKind
+from bullseye.core.basis.kinds import SurfaceState, TakeoffKind
 from bullseye.core.basis.limits import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
 from bullseye.core.basis.quantity import Degrees, Moment
 from bullseye.core.brief.ranking import RankedEnd
@@ -46,6 +47,9 @@ class RankingIn(In):
     gust_kt: GustKt | None = None
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
+    surface_state: SurfaceState = 'dry'
+    metar: ReportText | None = None
+    wind_source: Literal['hand', 'report', 'sock'] = 'hand'
     weight_lb: WeightLb | None = None
     takeoff: TakeoffKind = 'normal'
     at: Moment | None = None  # when it is flown, for the sun; else now

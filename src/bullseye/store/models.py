@@ -10,7 +10,7 @@ from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index,
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
-from bullseye.core.basis.constants import AIM_STEP_FT
+from bullseye.core.basis.constants import AIM_STEP_FT, LEAST_CEILING_FT, LEAST_VISIBILITY_M
 from bullseye.store.base import Base, Json, SchoolOwned, in_range, owned_key, points_at
 
 
@@ -45,6 +45,9 @@ class School(Base):
     is_demo: Mapped[bool] = mapped_column(default=False)
     crosswind_limit_kt: Mapped[float | None]  # for students flying alone
     aim_step_ft: Mapped[float] = mapped_column(default=AIM_STEP_FT)  # by which one lap may move the aim point
+    least_ceiling_ft: Mapped[float] = mapped_column(default=LEAST_CEILING_FT)  # below it nobody flies the pattern
+    least_visibility_m: Mapped[float] = mapped_column(default=LEAST_VISIBILITY_M)
+    told_model_version: Mapped[int | None]  # of which the chief has read how far it moves the aim points
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
 
 
@@ -193,6 +196,9 @@ class Sortie(SchoolOwned, Base):
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
         in_range('planned_on', of='date'),
         CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
+        CheckConstraint(
+            "surface_state in ('dry', 'wet', 'long_grass', 'soft', 'snow_or_ice')", name='surface_state_known'
+        ),
     )
 
     id: Mapped[int] = mapped_column(primary_key=True)
@@ -217,6 +223,9 @@ class Sortie(SchoolOwned, Base):
     takeoff: Mapped[str] = mapped_column(String(16), default='normal')
     pattern: Mapped[Json | None]  # what the core's PatternChoice is built from; None: the usual one
     metar: Mapped[str | None] = mapped_column(String(600))  # the report beside which the wind was decided
+    surface_state: Mapped[str] = mapped_column(String(12), default='dry')
+    # numbers that the instructor set, each with its reason
+    overruled: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))
     wind_source: Mapped[str] = mapped_column(String(8), default='hand')  # what the sock says wins over any report
     planned_time: Mapped[time | None]  # UTC; for glare and daylight
     booked_min: Mapped[float] = mapped_column(default=60.0)
@@ -334,6 +343,7 @@ class Lap(SchoolOwned, Base):
     qnh_hpa: Mapped[float]
     school_crosswind_limit_kt: Mapped[float | None]
     student_crosswind_limit_kt: Mapped[float | None]
+    overruled: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # that it was flown by
     belief: Mapped[Json]  # what the core's Calibration is built from: what had been learned before this lap
     # what follows from it
     flown: Mapped[list[Any] | None] = mapped_column(JSONB(none_as_null=True))

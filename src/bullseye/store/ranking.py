@@ -15,6 +15,7 @@ from bullseye.core.brief.whole import Plan, ranking_of
 from bullseye.core.given.standards import BUILT_IN
 from bullseye.store import catalogue, sorties
 from bullseye.store.models import Aircraft, School, User
+from bullseye.store.requests import limits_of, reported_weather
 
 
 def rank(
@@ -38,12 +39,14 @@ def rank(
     data = {
         'aircraft': aircraft,
         'runway': airfield.ends[0],
-        'weather': {name: choices[name] for name in weather},
+        'weather': {name: choices[name] for name in weather}
+        | reported_weather(choices['metar'], with_wind=choices['wind_source'] == 'report'),
         'weight_lb': sorties.usual_weight_lb(aircraft) if choices['weight_lb'] is None else choices['weight_lb'],
         'landing': 'normal',
         'standard': next(iter(BUILT_IN.values())),
         'spot_ft': 0.0,
-        'school_crosswind_limit_kt': db.get_one(School, by.school_id).crosswind_limit_kt,
+        **limits_of(db.get_one(School, by.school_id)),
+        'surface_state': choices['surface_state'],
         'student_crosswind_limit_kt': student.crosswind_limit_kt if student else None,
     }
     request = parse_request(data, aircraft_by_name={})

@@ -7,7 +7,7 @@ import uuid
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field
-from datetime import datetime
+from datetime import UTC, datetime
 from functools import lru_cache
 from typing import Any, cast
 
@@ -16,20 +16,23 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.kinds import LandingKind, SurfaceState
 from bullseye.core.brief.aiming import recommended_aim_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, Weather, messages, request_adapter
 from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
+from bullseye.core.exchange.metar import Report, read_metar
 from bullseye.core.given.belief import Calibration
+from bullseye.core.given.overrule import Overrule
 from bullseye.store import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow
 from bullseye.store.learning import TeachingLaps, teaching_laps
-from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, School, Sortie, Standard, Technique, User
 
 brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
 aim_of_ft = lru_cache(1_000)(recommended_aim_ft)
 _BELIEF = TypeAdapter(Calibration)
+_OVERRULES = TypeAdapter(tuple[Overrule, ...])
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -54,16 +57,44 @@ class Choices:
         )
 
 
+def limits_of(school: School) -> dict[str, Any]:
+    """What a school sets for every brief."""
+    return {
+        'school_crosswind_limit_kt': school.crosswind_limit_kt,
+        'least_ceiling_ft': school.least_ceiling_ft,
+        'least_visibility_m': school.least_visibility_m,
+    }
+
+
+@lru_cache(500)
+def _report_of(text: str) -> Report | None:
+    """What a kept report says beside wind and air; None when it cannot be read (any more)."""
+    try:
+        return read_metar(text, now=datetime.now(UTC))
+    except InvalidInput:
+        return None
+
+
+def reported_weather(text: str | None, *, with_wind: bool) -> dict[str, Any]:
+    """Weather fields of a report that a sortie keeps; the swing of its wind only where the sock does not win."""
+    report = None if text is None else _report_of(text)
+    if report is None:
+        return {}
+    swing = ('wind_range_from_deg_true', 'wind_range_to_deg_true') if with_wind else ()
+    return {name: getattr(report, name) for name in ('visibility_m', 'ceiling_ft', 'hazards', 'later', *swing)}
+
+
 def request_of(
     sortie: Sortie,
     *,
     choices: Choices | None = None,
-    school_crosswind_limit_kt: float | None = None,
+    school: School | None = None,
     spot_ft: float | None = None,
 ) -> BriefRequest:
     """The brief request of a sortie, without what laps have taught.
 
     :param choices: rows to take in place of the sortie's own
+    :param school: whose limits and minima hold; without it none of the school's
     :param spot_ft: another spot than the sortie's
     :raises RefusedRequest: with the field named as the sortie names it
     """
@@ -78,7 +109,10 @@ def request_of(
                 gust_kt=sortie.gust_kt,
                 temperature_c=sortie.temperature_c,
                 qnh_hpa=sortie.qnh_hpa,
+                **reported_weather(sortie.metar, with_wind=sortie.wind_source == 'report'),
             ),
+            surface_state=cast(SurfaceState, sortie.surface_state),
+            overruled=_OVERRULES.validate_python(sortie.overruled or []),
             weight_lb=sortie.weight_lb,
             landing=cast(LandingKind, sortie.landing),
             standard=catalogue.standard_of(rows.standard),
@@ -86,8 +120,8 @@ def request_of(
             spot_ft=sortie.spot_ft if spot_ft is None else spot_ft,
             flap=sortie.flap,
             approach_speed_kias=sortie.approach_speed_kias,
-            school_crosswind_limit_kt=school_crosswind_limit_kt,
             student_crosswind_limit_kt=rows.student.crosswind_limit_kt,
+            **({} if school is None else limits_of(school)),
         )
     except InvalidInput as error:
         raise RefusedRequest({error.field: str(error)}) from None
@@ -136,6 +170,7 @@ def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     lap.temperature_c, lap.qnh_hpa = request.weather.temperature_c, request.weather.qnh_hpa
     lap.school_crosswind_limit_kt = request.school_crosswind_limit_kt
     lap.student_crosswind_limit_kt = request.student_crosswind_limit_kt
+    lap.overruled = _OVERRULES.dump_python(request.overruled, mode='json') or None
     lap.belief = _BELIEF.dump_python(request.calibration, mode='json', exclude_none=True)
 
 
@@ -189,6 +224,7 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
         aim_point_ft=lap.aim_point_ft,
         school_crosswind_limit_kt=lap.school_crosswind_limit_kt,
         student_crosswind_limit_kt=lap.student_crosswind_limit_kt,
+        overruled=_OVERRULES.validate_python(lap.overruled or []),
     )
 
 
@@ -283,25 +319,29 @@ def _asked(
         request = request_of(
             sortie,
             choices=Choices.of(sortie, runway_end=runway_end if is_elsewhere else None),
-            school_crosswind_limit_kt=sortie.school.crosswind_limit_kt,
+            school=sortie.school,
             spot_ft=spot_ft if is_elsewhere else None,  # the sortie's own may lie beyond the end of another runway
         )
     if so_far is not None and not is_elsewhere:
         so_far.request = request
-    changes: dict[str, Any] = {}
-    if landing is not None and landing != request.landing:
-        # another kind has its usual flap and its own speed
-        changes = {'landing': landing, 'flap': None, 'approach_speed_kias': None}
-    if spot_ft is not None:
-        changes['spot_ft'] = spot_ft
-    return changed_request(request, changes) if changes else request
+    if is_elsewhere:
+        request = dataclasses.replace(request, overruled=())  # they were set for the sortie's own runway
+    try:
+        return request.elsewhere(landing=landing, spot_ft=spot_ft)
+    except InvalidInput as error:
+        raise RefusedRequest({error.field: str(error)}) from None
 
 
 def _stepped(request: BriefRequest, flown: BriefRequest, step_ft: float) -> BriefRequest:
     """Hold what a lap taught within a step: the next aim against where the last lap would aim today."""
     same = all(getattr(flown, name) == getattr(request, name) for name in ('landing', 'approach_speed_kias'))
     same = same and flown.flap_setting.name == request.flap_setting.name
-    if not same or flown.aim_point_ft is None or request.technique.aim_distance != 'calibrated':
+    if (
+        not same
+        or flown.aim_point_ft is None
+        or request.overrule('aim_point_ft') is not None
+        or request.technique.aim_distance != 'calibrated'
+    ):
         return request
     wanted_ft = aim_of_ft(request)
     before_ft = aim_of_ft(flown)

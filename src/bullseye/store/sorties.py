@@ -195,6 +195,8 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
     """Change a sortie. Laps already flown keep the brief they were flown by."""
     require_coach(by)
     values = _with_true_wind(db, values, runway_end_id=values.get('runway_end_id', sortie.runway_end_id))
+    if 'overruled' in values:
+        values |= _overruled(sortie, values['overruled'], by=by)
     moved = {name: value for name, value in values.items() if value != getattr(sortie, name)}
     _check_choices(db, moved)
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values.get('aircraft_id', sortie.aircraft_id)))
@@ -208,6 +210,15 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
         setattr(sortie, field, value)
     sortie.from_demo = False
     return _keep(db, sortie, by=by)
+
+
+def _overruled(sortie: Sortie, asked: Sequence[Mapping[str, Any]], *, by: User) -> dict[str, Any]:
+    """The numbers that are overruled from now on, each signed by whoever set it first so."""
+    known = {(one['number'], one['value'], one['reason']): one for one in sortie.overruled or []}
+    found = [known.get((one['number'], one['value'], one['reason']), {**one, 'by': by.name}) for one in asked]
+    # one speed only: a number that is set with its reason takes the place of one that was merely typed
+    typed = {'approach_speed_kias': None} if any(one['number'] == 'approach_speed_kias' for one in found) else {}
+    return {'overruled': found or None, **typed}
 
 
 def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:

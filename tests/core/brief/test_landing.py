@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.launch.places import ROOT
 from tests.core.making import briefed, make_request, request_data
 
@@ -210,6 +211,19 @@ def test_the_corrections_of_the_ground_roll():
         1.2 * base
     )
     assert briefed(runway={'surface': 'grass'}).ground.ground_roll.expected_ft == pytest.approx(1.45 * base)
-    assert briefed(runway={'slope_pct': -2}).ground.ground_roll.expected_ft == pytest.approx(1.1 * base)
+    # on a slope the longer of the rule and of mechanics: the brakes' mean deceleration with gravity along the slope
+    speed_fps = landing_setup(make_request()).approach.touchdown_ktas * 6_076.12 / 3_600
+    braking_fps2 = speed_fps**2 / (2 * base)
+    for slope_pct in (2, -2, -4):
+        sloping_ft = speed_fps**2 / (2 * (braking_fps2 + 32.174 * slope_pct / 100))
+        found = briefed(runway={'slope_pct': slope_pct}).ground.ground_roll.expected_ft
+        assert found == pytest.approx(max(sloping_ft, (1 - 0.05 * slope_pct) * base), rel=2e-3)
+    # [pub] UK CAA Safety Sense leaflet on performance: wet paved +15 %, wet short grass up to +60 %; values from memory
+    for surface, share in (('asphalt', 0.15), ('grass', 0.60)):
+        wet = briefed(runway={'surface': surface}, surface_state='wet')
+        assert wet.ground.ground_roll.expected_ft == pytest.approx((1 + share) * base)
+    for state in ('long_grass', 'soft', 'snow_or_ice'):
+        unknown = briefed(surface_state=state)
+        assert unknown.ground.ground_roll is unknown.ground.box_fits is None
     # [pub] UK CAA Safety Sense leaflet on performance: x 1.43; value from memory
     assert briefed().ground.ground_roll.factored_ft == pytest.approx(1.43 * base)

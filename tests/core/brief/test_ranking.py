@@ -24,6 +24,8 @@ def wind(head_kt, cross_kt, gust=1.0):
         cross_kt=cross_kt,
         gust_head_kt=None if head_kt is None else head_kt * gust,
         gust_cross_kt=None if cross_kt is None else cross_kt * gust,
+        least_head_kt=min(head_kt or 0.0, (head_kt or 0.0) * gust),
+        most_cross_kt=abs(cross_kt or 0.0) * max(gust, 1.0),
     )
 
 
@@ -112,11 +114,19 @@ def test_what_is_unknown_is_said_and_comes_after_what_is_known():
 
 
 def test_the_worst_of_a_wind_from_no_known_direction_and_of_the_gusts_counts():
-    variable = Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None, any_way_kt=45.0)
+    variable = Components(
+        head_kt=None,
+        cross_kt=None,
+        gust_head_kt=None,
+        gust_cross_kt=None,
+        any_way_kt=45.0,
+        least_head_kt=-45.0,
+        most_cross_kt=45.0,
+    )
     found = rank_ends([dataclasses.replace(candidate(), wind=variable)])[0]
     assert found.within_limits is False
     assert any('35 kt over the tailwind limit of 10 kt' in reason.words for reason in found.reasons)
-    three = dataclasses.replace(variable, any_way_kt=3.0)
+    three = dataclasses.replace(variable, any_way_kt=3.0, least_head_kt=-3.0, most_cross_kt=3.0)
     assert rank_ends([dataclasses.replace(candidate(), wind=three)])[0].within_limits is True
     # 4 kt behind, 12 in the gusts: over the limit, though the steady wind is not
     assert rank_ends([candidate(head=-4.0, gust=3.0)])[0].within_limits is False

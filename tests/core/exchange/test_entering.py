@@ -1,5 +1,6 @@
 """What a school enters: pasted tables, fields as GeoJSON and CSV, loading, and the simulated weather station."""
 
+import dataclasses
 import threading
 import urllib.error
 import urllib.request
@@ -11,6 +12,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.whole import Plan, takeoff_of
 from bullseye.core.exchange.geojson import (
     airfield_from_geojson,
     airfield_to_geojson,
@@ -25,6 +29,7 @@ from bullseye.core.given.airfield import GroundMark
 from bullseye.core.given.loading import Loading, loaded
 from bullseye.demo.fleet import FIELDS, MARRAM_160
 from bullseye.sim.weather import SCENARIOS, report, station
+from tests.core.making import make_request
 
 TODAY = date(2026, 11, 25)
 LANDING = '\t0\t10\t20\n0\t530\t550\t570\n2000\t570\t590\t610'
@@ -201,6 +206,9 @@ def test_a_runway_table_becomes_fields():
     assert ends['23'].displaced_threshold_ft == 210
     assert ends['14'].surface == 'grass'
     assert ends['32'].elevation_ft == 36  # as the other end has it
+    assert ends['14'].slope_pct == 0
+    assert any('elevation of one end' in one for one in table.asked['LANT'])
+    assert len(table.asked['LANT']) == 1
 
 
 @pytest.mark.parametrize(
@@ -209,6 +217,14 @@ def test_a_runway_table_becomes_fields():
         (GOOD.replace('ASP,0', 'ASP,1'), 'closed'),
         (GOOD.replace('47.2,', ','), 'le_latitude_deg'),
         (GOOD.replace('ASP', 'WATER'), 'surface'),
+        (GOOD.replace('ASP,0', 'ASP,yes'), 'closed'),
+        (GOOD.replace('ASP,0', 'ASP,temporarily'), 'closed'),
+        (GOOD.replace('2790', '1970'), 'length_ft is'),
+        (GOOD.replace(',38,218,210', ',38,38,210'), 'he_heading_degT'),
+        (GOOD.replace(',05,', ',23,').replace(',23,47.206', ',05,47.206'), 'magnetic course'),
+        (GOOD.replace('47.2,', 'nan,'), 'le_latitude_deg'),
+        (GOOD.replace('47.2,', '147.2,'), 'le_latitude_deg'),
+        (GOOD, 'each runway once'),
         (GOOD.replace(',38,38,', ',,38,').replace(',38,218', ',,218'), 'elevation'),
         (GOOD.replace(',05,', ',,'), 'le_ident'),
     ],
@@ -218,6 +234,52 @@ def test_a_line_that_cannot_be_used_is_left_out_and_named(line, words):
     assert len(table.by_field['LANT']) == 1
     assert table.left_out[0].startswith('Line 3')
     assert words in table.left_out[0]
+
+
+@pytest.mark.parametrize(
+    ('line', 'surface', 'words'),
+    [
+        (GOOD.replace('ASP', 'GRAVEL'), 'gravel', None),
+        (GOOD.replace('ASP', 'GRVL-F'), 'gravel', None),
+        (GOOD.replace('ASP', 'GRASS'), 'grass', None),
+        (GOOD.replace('ASP', 'ASPH-G'), 'asphalt', None),
+        (GOOD.replace('ASP', 'CONC'), 'concrete', None),
+        (GOOD.replace('ASP', 'ASPH-TURF'), 'unknown', 'ASPH-TURF'),
+        (GOOD.replace('ASP', 'GRADED EARTH'), 'unknown', 'GRADED EARTH'),
+        (GOOD.replace('ASP', ''), 'unknown', 'surface is not given'),
+        (GOOD.replace('2790', '2930'), 'asphalt', '2,930 ft long by the table'),
+        (
+            GOOD.replace(',05,', ',03,').replace(',23,47.206', ',21,47.206'),
+            'asphalt',
+            'does not fit its magnetic course',
+        ),
+        (GOOD.replace(',23,47.206', ',24,47.206'), 'asphalt', '24 is not the other end of 05'),
+        (GOOD.replace(',38,38,', ',38,55,'), 'asphalt', 'heading 55° by the table'),
+        (GOOD.replace(',38,218', ',258,218'), 'asphalt', 'slope of'),
+        (GOOD.replace('2790,60', '2790,'), 'asphalt', 'width is not given'),
+    ],
+)
+def test_what_a_table_leaves_open_or_contradicts_is_asked(line, surface, words):
+    table = read_runway_table(f'{HEADER}\n{line}', on=TODAY)
+    assert table.by_field['LANT'][0]['properties']['surface'] == surface
+    asked = table.asked.get('LANT', ())
+    assert bool(asked) == (words is not None)
+    assert words is None or any(words in one for one in asked)
+    if surface == 'unknown':
+        data = {'type': 'FeatureCollection', 'features': table.by_field['LANT']}
+        end = airfield_from_geojson(data, on=TODAY).ends[0]
+        request = make_request(runway=dataclasses.asdict(end))
+        assert make_brief(request).ground.ground_roll is None
+        assert takeoff_of(request, Plan(), landing_setup(request)).over_50_margin_ft is None
+
+
+def test_one_end_without_its_elevation_makes_no_slope():
+    data = written(FIELDS[0])
+    for line in data['features'][1:]:
+        if line['geometry']['type'] == 'LineString':
+            del line['properties']['ends'][1]['elevation_ft']
+    field = airfield_from_geojson(data, on=TODAY)
+    assert {end.slope_pct for end in field.ends} == {0.0}
 
 
 def test_a_table_without_the_columns_says_which_are_missing():

@@ -5,67 +5,6 @@ import pytest
 
 from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.air.sun import Sun, is_in_the_eyes, sun_at
-from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.exchange.metar import read_metar
-
-NOW = datetime(2026, 11, 25, 12, 10, tzinfo=UTC)
-
-
-def read(text, **more):
-    return read_metar(text, now=NOW, **more)
-
-
-def test_a_report_is_read_with_all_its_parts():
-    # [pub] groups of WMO-No. 306, code form FM 15
-    found = read('METAR LANT 251150Z 07009G16KT 9999 FEW030 14/08 Q1016=')
-    assert (found.wind_dir_deg_true, found.wind_kt, found.gust_kt) == (70, 9, 16)
-    assert (found.temperature_c, found.dew_point_c, found.qnh_hpa) == (14, 8, 1016)
-    assert found.observed_at == datetime(2026, 11, 25, 11, 50, tzinfo=UTC)
-    assert found.missing == found.warnings == ()
-
-
-@pytest.mark.parametrize(
-    ('text', 'direction', 'wind_kt', 'qnh_hpa', 'missing'),
-    [
-        ('LANT 251150Z VRB03KT CAVOK 14/08 Q1016 NOSIG', None, 3, 1016, ()),
-        ('KXYZ 251150Z AUTO 00000KT 10SM CLR M05/M10 A2992', None, 0, 1013.2, ()),
-        ('LANT 251150Z 36005MPS 9999 14/08 Q1016', 360, 9.7, 1016, ()),  # 5 m/s x 3600/1852
-        ('LANT 251150Z 07009KT 9999', 70, 9, None, ('temperature', 'pressure')),
-        ('LANT 251150Z /////KT 9999 14/08 Q1016', None, None, 1016, ('wind',)),
-        ('LANT 251150Z 09010KT 060V120 9999 14/08 Q1016', 90, 10, 1016, ()),
-    ],
-)
-def test_what_reports_leave_out_or_say_otherwise(text, direction, wind_kt, qnh_hpa, missing):
-    found = read(text)
-    assert found.wind_dir_deg_true == direction
-    assert found.wind_kt == pytest.approx(wind_kt, abs=0.01)
-    assert found.qnh_hpa == pytest.approx(qnh_hpa, abs=0.1)
-    assert found.missing == missing
-
-
-@pytest.mark.parametrize(
-    'text', ['rubbish', '', 'LANT 251150Z 07009KT XYZZY 14/08 Q1016', 'LANT 991150Z 07009KT', 'A' * 900]
-)
-def test_what_cannot_be_read_is_named(text):
-    with pytest.raises(InvalidInput) as refusal:
-        read(text)
-    assert refusal.value.field == 'metar'
-    if 'XYZZY' in text:
-        assert 'XYZZY' in str(refusal.value)
-
-
-def test_another_station_or_an_old_report_is_used_with_a_warning():
-    other = read('ZZZZ 251150Z 07009KT 9999 14/08 Q1016', station='lant')
-    assert other.warnings == ('METAR of ZZZZ, not of LANT: the wind here may differ.',)
-    old = read_metar('LANT 250850Z 07009KT 9999 14/08 Q1016', now=NOW)
-    assert old.warnings == ('METAR 3 hours old: look at the sock.',)
-    newer = read('LANT 251350Z 07009KT 9999 14/08 Q1016')
-    assert newer.warnings == ('METAR from the future: check its time.',)
-
-
-def test_a_report_of_last_month_is_dated_so():
-    found = read_metar('LANT 302350Z 07009KT 9999 14/08 Q1016', now=datetime(2026, 12, 1, 0, 10, tzinfo=UTC))
-    assert found.observed_at == datetime(2026, 11, 30, 23, 50, tzinfo=UTC)
 
 
 @pytest.mark.parametrize(('lat', 'lon', 'expected'), [(80, 0, 1.28), (0, 120, -0.16), (-80, 240, 68.78)])

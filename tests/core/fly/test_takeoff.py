@@ -1,11 +1,14 @@
 import dataclasses
+import math
 
 import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.integrate import solve_ivp
 from scipy.interpolate import RegularGridInterpolator
 
+from bullseye.core.air.atmosphere import density_ratio
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.brief.whole import Plan, takeoff_of
@@ -77,14 +80,62 @@ def test_the_common_corrections():
     grass = takeoff(runway={'surface': 'grass'})
     assert grass.ground_roll_ft == pytest.approx(1.15 * base.ground_roll_ft)
     assert grass.over_50_ft_ft - base.over_50_ft_ft == pytest.approx(0.15 * base.ground_roll_ft)  # the roll only
-    assert takeoff(runway={'slope_pct': 2}).ground_roll_ft == pytest.approx(1.1 * base.ground_roll_ft)
+    assert takeoff(runway={'slope_pct': -2}).ground_roll_ft == pytest.approx(0.9 * base.ground_roll_ft)
+
+
+@pytest.mark.parametrize('slope_pct', [2.0, 5.0])
+@pytest.mark.parametrize('headwind_kt', [0.0, 6.0])
+def test_an_uphill_roll_takes_as_long_as_mechanics_say_where_the_rule_falls_short(slope_pct, headwind_kt):
+    # integrated: the level roll's mean acceleration less gravity along the slope, from rest to lift-off
+    hot = {'weather': {'wind_kt': headwind_kt, 'temperature_c': 30.0}}
+    level = takeoff(runway={'elevation_ft': 6_000}, **hot)
+    up = takeoff(runway={'elevation_ft': 6_000, 'slope_pct': slope_pct}, **hot)
+    kt = (
+        level.lift_off_speed_kias / math.sqrt(density_ratio(pressure_altitude_ft=6_000, temperature_c=30)) - headwind_kt
+    )
+    speed_fps = kt * 6_076.12 / 3_600
+    level_fps2 = speed_fps**2 / (2 * level.ground_roll_ft)
+    rolled = solve_ivp(
+        lambda _, y: [y[1], level_fps2 - 32.174 * slope_pct / 100],
+        (0, 300),
+        [0.0, 0.0],
+        events=_reaches(speed_fps),
+        rtol=1e-9,
+    )
+    assert up.ground_roll_ft == pytest.approx(rolled.y_events[0][0][0], rel=2e-3)
+    assert up.ground_roll_ft > (1 + 0.05 * slope_pct) * level.ground_roll_ft
+    assert up.over_50_ft_ft - up.ground_roll_ft >= level.over_50_ft_ft - level.ground_roll_ft - 1e-6
+    steep = takeoff(runway={'elevation_ft': 6_000, 'slope_pct': 12.0}, **hot)
+    assert steep.ground_roll_ft is None
+    assert any('hardly anything is left to accelerate up a slope of 12 %' in text for text in steep.cautions)
+
+
+def _reaches(speed_fps):
+    def event(_, y):
+        return y[1] - speed_fps
+
+    event.terminal = True
+    return event
+
+
+@pytest.mark.parametrize(('surface', 'share'), [('grass', 0.30), ('asphalt', 0.0)])
+def test_wet_ground_lengthens_a_roll_and_soft_ground_leaves_it_unknown(surface, share):
+    # [pub] UK CAA Safety Sense leaflet on performance: wet grass +30 %; value from memory
+    base = takeoff()
+    wet = takeoff(runway={'surface': surface}, surface_state='wet')
+    assert wet.ground_roll_ft == pytest.approx((1 + share) * base.ground_roll_ft)
+    assert wet.over_50_ft_ft - base.over_50_ft_ft == pytest.approx(share * base.ground_roll_ft)
+    for state in ('long_grass', 'soft', 'snow_or_ice'):
+        unknown = takeoff(runway={'surface': surface}, surface_state=state)
+        assert unknown.ground_roll_ft is unknown.over_50_margin_ft is None
+        assert any('no rule for a takeoff roll' in text for text in unknown.cautions)
 
 
 def test_the_other_set_of_corrections_is_shown_beside_it():
-    # [pub] UK CAA Safety Sense leaflet on performance: dry grass +20 %, 2 % upslope +10 %, x 1.33; values from memory
-    answer = takeoff(runway={'surface': 'grass', 'slope_pct': 2}, technique={'correction_set': 'uk_caa'})
+    # [pub] UK CAA Safety Sense leaflet on performance: dry grass +20 %, a downslope is not credited, x 1.33; from memory
+    answer = takeoff(runway={'surface': 'grass', 'slope_pct': -2}, technique={'correction_set': 'uk_caa'})
     bare = TABLE.distances_ft(pressure_altitude_ft=38, temperature_c=15, weight_lb=2_400)[0]
-    assert answer.ground_roll_ft == pytest.approx(bare * 1.2 * 1.1 * 1.33)
+    assert answer.ground_roll_ft == pytest.approx(bare * 1.2 * 1.33)
     assert [one.correction_set for one in answer.by_set] == ['common', 'uk_caa']
     # a tailwind of a tenth of the lift-off speed, 54 kt true: +20 %
     tail = takeoff(weather={'wind_kt': 5.4, 'wind_dir_deg_mag': 230.4}, technique={'correction_set': 'uk_caa'})

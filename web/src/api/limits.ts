@@ -16,6 +16,14 @@ export const LIMITS = {
     "min": 870,
     "max": 1085
   },
+  "visibilityM": {
+    "min": 0,
+    "max": 100000
+  },
+  "ceilingFt": {
+    "min": 0,
+    "max": 60000
+  },
   "crosswindLimitKt": {
     "min": 0,
     "max": 60

@@ -158,8 +158,7 @@ export const api = {
       http.GET('/api/sorties/{sortie_id}/aboard', { params: { path: { sortie_id } } }),
     ) as Promise<unknown> as Promise<Aboard>,
   school: () => answered(http.GET('/api/school')),
-  changeSchool: (body: { crosswind_limit_kt?: number | null; aim_step_ft?: number }) =>
-    answered(http.PATCH('/api/school', { body: body as SchoolChange })),
+  changeSchool: (body: Partial<SchoolChange>) => answered(http.PATCH('/api/school', { body: body as SchoolChange })),
   setCrosswindLimit: (person_id: number, crosswind_limit_kt: number | null) =>
     answered(http.PATCH('/api/people/{person_id}', { params: { path: { person_id } }, body: { crosswind_limit_kt } })),
   fleet: () => answered(http.GET('/api/fleet')),

@@ -5,7 +5,7 @@ import { line } from 'd3-shape'
 import { computed } from 'vue'
 import type { Brief, Runway } from '@/api/types'
 import { round } from '@/words'
-import { landingLength, pavedStart } from './places'
+import { landingLength, pavedStart, pavementStart } from './places'
 
 const props = withDefaults(
   defineProps<{ runway: Runway; brief: Brief; from: number; to: number; width: number; height?: number }>(),
@@ -14,7 +14,11 @@ const props = withDefaults(
 const GROUND = 30
 const top = 24
 const slope = computed(() => Math.tan((props.brief.speed.path_angle_deg * Math.PI) / 180))
-const pathHeight = (feet: number) => (props.brief.aim.aim_point_ft - feet) * slope.value
+/** How fast the path and the surface come together; the drawing lays the surface level. */
+const closing = computed(() => slope.value + (props.runway.slope_pct ?? 0) / 100)
+/** Height of the wheels: the eyes lead to the aim point, the wheels follow lower on a path beside it. */
+const pathHeight = (feet: number) =>
+  props.brief.aim.wheels_over_pavement_ft - (feet - pavementStart(props.runway)) * closing.value
 const crossing = computed(() => pathHeight(0))
 const highest = computed(() => Math.max(30, crossing.value * 1.4, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
 const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))
@@ -24,7 +28,7 @@ const draw = line<readonly [number, number]>(
   (point) => y.value(point[1]),
 )
 const path = computed(() => {
-  const start = Math.max(props.from, props.brief.aim.aim_point_ft - highest.value / slope.value)
+  const start = Math.max(props.from, props.brief.touchdown.roundout_start_ft - highest.value / closing.value)
   return draw([
     [start, pathHeight(start)],
     [props.brief.touchdown.roundout_start_ft, props.brief.touchdown.roundout_height_ft],
@@ -64,7 +68,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     :height="height"
     class="block select-none"
     role="img"
-    :aria-label="`Side view: ${round(crossing)} feet over the threshold, roundout from ${round(brief.touchdown.roundout_height_ft)} feet, float ${round(brief.touchdown.float_ft)} feet`"
+    :aria-label="`Side view: wheels ${round(crossing)} feet over the threshold, roundout from ${round(brief.touchdown.roundout_height_ft)} feet, float ${round(brief.touchdown.float_ft)} feet`"
   >
     <rect
       :x="x(pavedStart(runway))"

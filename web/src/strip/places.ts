@@ -32,13 +32,16 @@ export function marksOf(brief: Brief): Marks {
     aim_point_ft: aim.aim_point_ft,
     go_around_point_ft: ground.go_around_point_ft,
     predicted_band_ft: touchdown.predicted_band_ft as [number, number],
-    aim_is_good: aim.aim_is_good,
+    aim_is_good: aim.aim_is_good || aim.is_set_by_instructor,
   }
 }
 
 export const hasPaint = (runway: Runway) => runway.surface === 'asphalt' || runway.surface === 'concrete'
 export const landingLength = (runway: Runway) => runway.length_ft - (runway.displaced_threshold_ft ?? 0)
 export const pavedStart = (runway: Runway) => -(runway.displaced_threshold_ft ?? 0)
+
+/** Where the wheels first need height: the threshold, unless paved runway lies before it. */
+export const pavementStart = (runway: Runway) => (hasPaint(runway) ? pavedStart(runway) : 0)
 
 /** Centreline stripes from the number to just before the far number. */
 export function stripes(runway: Runway): Stretch[] {
@@ -102,6 +105,8 @@ export function movedBy(brief: Brief, feet: number): Brief {
       target_ft: aim.target_ft + feet,
       box_ft: move(aim.box_ft as [number, number]),
       aim_point_ft: aim.aim_point_ft + feet,
+      wheels_over_pavement_ft:
+        aim.wheels_over_pavement_ft + feet * Math.tan((brief.speed.path_angle_deg * Math.PI) / 180),
       aim_is_good: staysGood(brief, aim.aim_point_ft + feet, aim.box_ft[1]! + feet),
       recommended_aim_point_ft: aim.recommended_aim_point_ft + feet,
       best_aim_point_ft: aim.best_aim_point_ft + feet,

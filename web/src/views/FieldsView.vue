@@ -42,6 +42,7 @@ watch(
 )
 function start() {
   before.value = null
+  asked.value = []
   editor.open(blankField(), null)
 }
 async function keep() {
@@ -67,6 +68,8 @@ function download() {
 type Found = Awaited<ReturnType<typeof api.readRunwayTable>>
 const found = ref<Found | null>(null)
 const wanted = ref('')
+/** What the table left open of the field just taken from it. */
+const asked = ref<string[]>([])
 const shown = computed(() =>
   (found.value?.fields ?? [])
     .filter((one) => one.ident.toLowerCase().includes(wanted.value.toLowerCase()))
@@ -78,6 +81,7 @@ async function upload(event: Event) {
   input.value = ''
   problem.value = ''
   found.value = null
+  asked.value = []
   if (!file) return
   if (file.size > 200_000) {
     problem.value =
@@ -99,6 +103,7 @@ async function upload(event: Event) {
 function take(one: Found['fields'][number]) {
   before.value = null
   editor.open(fromGeoJson(one.geojson), null)
+  asked.value = one.asked
   found.value = null
 }
 /** What stands around a runway: the wind near the ground is less for it, at both ends. */
@@ -106,7 +111,7 @@ function surround(runway: Runway, value: string) {
   const chosen = SURROUNDINGS.find((one) => one === value) ?? 'open'
   for (const end of runway.ends) end.surroundings = chosen
 }
-const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel'] as const
+const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel', 'unknown'] as const
 const USES = ['downwind', 'base', 'final', 'go_around', 'other'] as const
 const number = (event: Event) => {
   const text = (event.target as HTMLInputElement).value
@@ -159,6 +164,16 @@ const number = (event: Event) => {
       </section>
       <p v-if="!draft && problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <form v-if="draft" class="space-y-4" @submit.prevent="keep">
+        <div
+          v-if="asked.length && id === null"
+          class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
+          role="status"
+        >
+          <p class="font-bold">The table leaves this open. Look before you keep the field:</p>
+          <ul class="list-disc pl-5">
+            <li v-for="text in asked" :key="text">{{ text }}</li>
+          </ul>
+        </div>
         <div class="flex flex-wrap items-center gap-2">
           <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || 'New field' }}</h2>
           <template v-if="mayChange">

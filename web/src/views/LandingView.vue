@@ -9,6 +9,7 @@ import type { BriefChanges } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Figure from '@/components/Figure.vue'
 import LandingCard from '@/components/LandingCard.vue'
+import Overrules from '@/components/Overrules.vue'
 import Loading from '@/components/Loading.vue'
 import SpeedSteps from '@/components/SpeedSteps.vue'
 import Stepper from '@/components/Stepper.vue'
@@ -64,6 +65,17 @@ async function keep() {
   if (kept) back()
 }
 
+const overruling = useWrite({ refresh: () => forgetSortie(client, id), otherwise: 'The number was not set.' })
+function overrule(overruled: Parameters<typeof api.changeSortie>[1]['overruled']) {
+  const before = sortie.value?.overruled ?? []
+  const plain = before.map(({ number, value, reason }) => ({ number, value, reason }))
+  void overruling.write({
+    call: () => api.changeSortie(id, { overruled }),
+    undo: { what: 'number set by hand', back: () => api.changeSortie(id, { overruled: plain }) },
+  })
+}
+const isFlown = computed(() => !!brief.value && (brief.value.aim.aim_is_good || brief.value.aim.is_set_by_instructor))
+
 type Asked = 'spot_ft' | 'approach_speed_kias' | 'wind_dir_deg_mag' | 'wind_kt' | 'gust_kt' | 'weight_lb' | 'flap'
 function now<K extends Asked>(key: K) {
   return key in changes ? changes[key] : sortie.value?.[key]
@@ -113,9 +125,15 @@ const otherProblem = computed(() =>
         <Figure
           label="Aim"
           :tone="brief.aim.aim_is_good ? 'aim' : 'fail'"
-          :value="brief.aim.aim_is_good ? round(brief.aim.aim_point_ft, 10) : '✕ none'"
-          :unit="brief.aim.aim_is_good ? 'ft' : ''"
-          :note="brief.aim.aim_is_good ? brief.aim.aim_before_spot_words : 'not to be flown: see the cautions'"
+          :value="isFlown ? round(brief.aim.aim_point_ft, 10) : '✕ none'"
+          :unit="isFlown ? 'ft' : ''"
+          :note="
+            brief.aim.is_set_by_instructor
+              ? `set by the instructor; ${brief.aim.aim_is_good ? brief.aim.aim_before_spot_words : 'mind the cautions'}`
+              : brief.aim.aim_is_good
+                ? brief.aim.aim_before_spot_words
+                : 'not to be flown: see the cautions'
+          "
         />
         <Figure
           label="Chance to hit the box"
@@ -161,6 +179,19 @@ const otherProblem = computed(() =>
         </p>
       </section>
       <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />
+      <Overrules
+        v-if="mayChange && !isChanged"
+        :overruled="sortie.overruled"
+        :error="Object.values(overruling.fields.value)[0] ?? overruling.problem.value"
+        :worked="{
+          aim_point_ft: Math.round(brief.aim.recommended_aim_point_ft / 10) * 10,
+          approach_speed_kias: Math.round(brief.speed.recommended_speed_kias),
+          go_around_point_ft: Math.round(brief.ground.go_around_point_ft / 10) * 10,
+          landing_roll_ft: Math.round((brief.ground.ground_roll?.factored_ft ?? 1000) / 10) * 10,
+          takeoff_over_50_ft: 1500,
+        }"
+        @set="overrule"
+      />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">

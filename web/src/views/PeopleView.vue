@@ -9,6 +9,7 @@ import type { Role } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
+import { round } from '@/words'
 
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
@@ -50,10 +51,11 @@ function limit(person_id: number, before: number | null, now: number | null) {
     undo: { what: 'crosswind limit', back: () => api.setCrosswindLimit(person_id, before) },
   })
 }
-function setSchool(change: { crosswind_limit_kt?: number | null; aim_step_ft?: number }) {
+function setSchool(change: Parameters<typeof api.changeSchool>[0]) {
   const was = school.data.value
   if (!was) return
-  const before = { crosswind_limit_kt: was.crosswind_limit_kt, aim_step_ft: was.aim_step_ft }
+  const { crosswind_limit_kt, aim_step_ft, least_ceiling_ft, least_visibility_m } = was
+  const before = { crosswind_limit_kt, aim_step_ft, least_ceiling_ft, least_visibility_m }
   void write({
     call: () => api.changeSchool(change),
     undo: { what: 'school setting', back: () => api.changeSchool(before) },
@@ -118,13 +120,32 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             :step="10"
             @update:model-value="$event !== null && setSchool({ aim_step_ft: $event })"
           />
+          <Stepper
+            :model-value="school.data.value.least_ceiling_ft"
+            label="Lowest cloud for pattern lessons"
+            unit="ft"
+            :min="0"
+            :max="LIMITS.ceilingFt.max"
+            :step="100"
+            @update:model-value="$event !== null && setSchool({ least_ceiling_ft: $event })"
+          />
+          <Stepper
+            :model-value="school.data.value.least_visibility_m"
+            label="Shortest visibility for pattern lessons"
+            unit="m"
+            :min="0"
+            :max="LIMITS.visibilityM.max"
+            :step="500"
+            @update:model-value="$event !== null && setSchool({ least_visibility_m: $event })"
+          />
         </template>
         <p v-else class="text-sm text-soft">
           The school’s crosswind limit for students:
           {{
             school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt`
-          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets
-          both.
+          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft; no pattern lesson with
+          cloud below {{ round(school.data.value.least_ceiling_ft) }} ft or visibility below
+          {{ round(school.data.value.least_visibility_m) }} m. The chief instructor sets them.
         </p>
       </div>
     </section>

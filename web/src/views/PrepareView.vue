@@ -10,7 +10,7 @@ import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
-import { direction, examines, LANDING_LABEL, round, today, windWords } from '@/words'
+import { direction, examines, LANDING_LABEL, round, SURFACE_STATE, today, windWords } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -41,10 +41,15 @@ const form = reactive<Form>({
   weight_lb: null,
   metar: null,
   wind_source: 'hand',
+  surface_state: 'dry',
   planned_time: null,
   booked_min: 60,
   fuel_gal: null,
 })
+const SURFACE_STATES = (Object.keys(SURFACE_STATE) as (keyof typeof SURFACE_STATE)[]).map((value) => ({
+  value,
+  label: SURFACE_STATE[value],
+}))
 const ready = ref(false)
 const report = ref('')
 /** A new sortie starts with what the last one chose: usually only the student and the wind are new. */
@@ -75,6 +80,7 @@ watch(
       weight_lb: own?.weight_lb ?? null,
       metar: own?.metar ?? null,
       wind_source: own?.wind_source ?? 'hand',
+      surface_state: own?.surface_state ?? 'dry',
       planned_time: own?.planned_time ?? null,
       booked_min: own?.booked_min ?? 60,
       fuel_gal: own?.fuel_gal ?? null,
@@ -117,12 +123,14 @@ const field = computed(() =>
 )
 const said = ref<string[]>([])
 const reportProblem = ref('')
+const grave = ref(false)
 /** The wind as the report has it, beside what the sock says. */
 const reported = ref<Pick<Form, 'wind_dir_deg_mag' | 'wind_dir_deg_true' | 'wind_kt' | 'gust_kt'> | null>(null)
 type Read = Awaited<ReturnType<typeof api.readMetar>>
 /** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
 function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
   form.metar = found.text
+  grave.value = found.hazards.length > 0
   reported.value =
     found.wind_kt === null
       ? null
@@ -138,13 +146,28 @@ function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
   }
   form.temperature_c = found.temperature_c ?? form.temperature_c
   form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
+  form.surface_state = found.surface_state ?? form.surface_state
   const true_deg = found.wind_dir_deg_true
   said.value = [
     ...(true_deg === null || magnetic === null
       ? []
       : [`Reported from ${direction(true_deg)}° true: ${direction(magnetic)}° magnetic here.`]),
     ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
+    ...(found.wind_range_from_deg_true === null || found.wind_range_to_deg_true === null
+      ? []
+      : [
+          `The wind swings from ${direction(found.wind_range_from_deg_true)}° to ` +
+            `${direction(found.wind_range_to_deg_true)}° true: limits hold in the worst of it.`,
+        ]),
+    ...(found.weather.length ? [`Weather: ${found.weather.join(', ')}.`] : []),
+    ...(found.ceiling_ft === null ? [] : [`Cloud at ${round(found.ceiling_ft)} ft.`]),
+    ...(found.visibility_m === null || found.visibility_m >= 9999
+      ? []
+      : [`Visibility ${round(found.visibility_m, 100)} m.`]),
+    ...(found.surface_state === null ? [] : [`So the runway is taken to be ${SURFACE_STATE[found.surface_state]}.`]),
+    ...(found.trend === null ? [] : [`Later: ${found.trend}`]),
     ...found.warnings,
+    ...(found.not_used.length ? [`Not used: ${found.not_used.join('; ')}.`] : []),
   ]
 }
 async function readReport() {
@@ -227,6 +250,9 @@ const asked = computed(() => ({
   at: at.value,
   aircraft_id: form.aircraft_id,
   student_id: form.student_id || null,
+  surface_state: form.surface_state ?? 'dry',
+  metar: form.metar ?? null,
+  wind_source: form.wind_source ?? 'hand',
   wind_kt: form.wind_kt,
   wind_dir_deg_mag: form.wind_dir_deg_mag,
   wind_dir_deg_true: form.wind_dir_deg_true,
@@ -274,9 +300,9 @@ function changesFrom(values: Form) {
 }
 /** What a sortie holds, as a change that brings it back. */
 function asItIs(one: Sortie) {
-  const { weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source } = one
+  const { weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source, surface_state } = one
   return {
-    ...{ weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source },
+    ...{ weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source, surface_state },
     student_id: one.student.id,
     aircraft_id: one.aircraft.id,
     runway_end_id: one.runway_end_id,
@@ -419,7 +445,13 @@ const otherProblem = computed(() =>
           </div>
           <p v-if="reportProblem" role="alert" class="font-bold text-fail-ink">{{ reportProblem }}</p>
           <ul class="text-sm" aria-label="What the report says">
-            <li v-for="line in said" :key="line">{{ line }}</li>
+            <li
+              v-for="line in said"
+              :key="line"
+              :class="grave && line.startsWith('Weather') ? 'font-bold text-fail-ink' : ''"
+            >
+              {{ line }}
+            </li>
           </ul>
         </div>
         <p v-if="station.data.value?.has_station" class="flex flex-wrap items-center gap-2 text-sm">
@@ -495,6 +527,12 @@ const otherProblem = computed(() =>
             @update:model-value="form.qnh_hpa = $event ?? 1013.25"
           />
         </div>
+        <Choice
+          :model-value="form.surface_state ?? 'dry'"
+          label="State of the runway"
+          :options="SURFACE_STATES"
+          @update:model-value="form.surface_state = $event ?? 'dry'"
+        />
         <Stepper
           :model-value="form.weight_lb ?? null"
           label="Weight; empty: two people, half fuel"

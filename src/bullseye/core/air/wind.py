@@ -9,21 +9,37 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.limits import GustKt, WindKt
 from bullseye.core.basis.quantity import Checked, Degrees
 
+_RANGE_STEP_DEG = 5
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wind(Checked):
     """The wind near the ground, by the direction it blows from.
 
-    ``direction_deg_true`` is None for a variable wind: then its components are unknown, not zero.
+    ``direction_deg_true`` is None for a variable wind: then its components are unknown, not zero. A range, as in
+    ``340V120``, runs clockwise from one direction to the other; limits are held in the worst of it.
     """
 
     direction_deg_true: Degrees | None
     speed_kt: WindKt
     gust_kt: GustKt | None = None
+    range_from_deg_true: Degrees | None = None
+    range_to_deg_true: Degrees | None = None
 
     def check_together(self) -> None:
+        if (self.range_from_deg_true is None) != (self.range_to_deg_true is None):
+            raise InvalidInput('wind_range_to_deg_true', self.range_to_deg_true, 'both ends of the range, or neither')
         if self.gust_kt is not None and self.gust_kt < self.speed_kt:
             raise InvalidInput('gust_kt', self.gust_kt, f'at least the steady wind, {self.speed_kt:g}')
+
+    def directions_deg_true(self) -> tuple[float, ...]:
+        """Every direction the wind may blow from, to five degrees: its mean and its range; none when it is variable."""
+        start, end, mean = self.range_from_deg_true, self.range_to_deg_true, self.direction_deg_true
+        found = [] if mean is None else [mean]
+        if start is not None and end is not None:
+            width = (end - start) % 360
+            found += [(start + offset) % 360 for offset in (*range(0, math.ceil(width), _RANGE_STEP_DEG), width)]
+        return tuple(found)
 
     @property
     def gust_spread_kt(self) -> float:
@@ -35,7 +51,8 @@ class Wind(Checked):
 class Components:
     """Wind along and across a runway [kt]; None while the direction is unknown.
 
-    ``head_kt`` is positive from ahead, ``cross_kt`` positive from the right.
+    ``head_kt`` is positive from ahead, ``cross_kt`` positive from the right. The least headwind and the strongest
+    crosswind are those of the worst direction of the day, gusts included.
     """
 
     head_kt: float | None
@@ -43,26 +60,23 @@ class Components:
     gust_head_kt: float | None
     gust_cross_kt: float | None
     any_way_kt: float = 0.0  # the strongest of a wind from no known direction, gusts included
+    least_head_kt: float = 0.0  # negative is a tailwind
+    most_cross_kt: float = 0.0  # to either side
 
     @property
     def worst_tailwind_kt(self) -> float:
         """The strongest tailwind of the day [kt], gusts included; of a variable wind all of it. 0 for a headwind."""
-        if self.head_kt is None or self.gust_head_kt is None:
-            return self.any_way_kt
-        return max(0.0, -self.head_kt, -self.gust_head_kt)
+        return max(0.0, -self.least_head_kt)
 
     @property
     def worst_crosswind_kt(self) -> float:
         """The strongest crosswind of the day [kt], gusts included; of a variable wind all of it."""
-        if self.cross_kt is None or self.gust_cross_kt is None:
-            return self.any_way_kt
-        return max(abs(self.cross_kt), abs(self.gust_cross_kt))
+        return self.most_cross_kt
 
     @property
     def sure_headwind_kt(self) -> float:
-        """The headwind that distances may count on [kt]: the steady one; negative is the worst tailwind."""
-        worst = self.worst_tailwind_kt
-        return -worst if worst > 0 or self.head_kt is None else self.head_kt
+        """The headwind that distances may count on [kt]: the least of the day; negative is the worst tailwind."""
+        return self.least_head_kt
 
 
 def true_from_magnetic_deg(*, magnetic_deg: float, variation_deg: float) -> float:
@@ -104,14 +118,27 @@ def components(wind: Wind, *, course_deg_true: float) -> Components:
     Source: head = V cos δ, cross = V sin δ, exact trigonometry.
     """
     gust_kt = wind.speed_kt if wind.gust_kt is None else wind.gust_kt
+    strongest_kt = max(wind.speed_kt, gust_kt)
+    offs = [math.radians(direction - course_deg_true) for direction in wind.directions_deg_true()]
+    heads = [speed_kt * math.cos(off) for off in offs for speed_kt in (wind.speed_kt, gust_kt)]
+    most_cross_kt = max((strongest_kt * abs(math.sin(off)) for off in offs), default=strongest_kt)
     if wind.direction_deg_true is None:
-        if wind.speed_kt > 0 or gust_kt > 0:
-            strongest = max(wind.speed_kt, gust_kt)
-            return Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None, any_way_kt=strongest)
-        return Components(head_kt=0.0, cross_kt=0.0, gust_head_kt=0.0, gust_cross_kt=0.0)
-    off = math.radians(wind.direction_deg_true - course_deg_true)
+        if strongest_kt == 0:
+            return Components(head_kt=0.0, cross_kt=0.0, gust_head_kt=0.0, gust_cross_kt=0.0)
+        return Components(
+            head_kt=None,
+            cross_kt=None,
+            gust_head_kt=None,
+            gust_cross_kt=None,
+            any_way_kt=strongest_kt,
+            least_head_kt=min(heads, default=-strongest_kt),
+            most_cross_kt=most_cross_kt,
+        )
+    off = offs[0]
     head, cross = math.cos(off), math.sin(off)
     return Components(
+        least_head_kt=min(heads),
+        most_cross_kt=most_cross_kt,
         head_kt=wind.speed_kt * head,
         cross_kt=wind.speed_kt * cross,
         gust_head_kt=gust_kt * head,

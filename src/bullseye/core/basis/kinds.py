@@ -18,7 +18,24 @@ ExerciseKind = Literal[
 StandardCode = Literal['us_private', 'us_commercial']
 Wing = Literal['high', 'low']
 Surroundings = Literal['water', 'open', 'hedges', 'trees', 'buildings']
-Surface = Literal['asphalt', 'concrete', 'grass', 'gravel']
+Surface = Literal['asphalt', 'concrete', 'grass', 'gravel', 'unknown']
+SurfaceState = Literal['dry', 'wet', 'long_grass', 'soft', 'snow_or_ice']
+WeatherHazard = Literal[
+    'thunderstorm',
+    'fog',
+    'fog_near',
+    'freezing',
+    'heavy_precipitation',
+    'snow_or_hail',
+    'squall',
+    'dust_or_ash',
+    'windshear',
+    'towering_cloud',
+    'sky_hidden',
+    'low_cloud',
+    'low_visibility',
+    'strong_wind',
+]
 Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill']
 LapMark = Literal[
     'dropped_in',

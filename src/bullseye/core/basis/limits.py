@@ -20,6 +20,8 @@ GustKt = Annotated[Real, Ge(0), Le(150)]
 HeadwindKt = Annotated[Real, Ge(-100), Le(100)]  # negative: a tailwind
 TemperatureC = Annotated[Real, Ge(-60), Le(60)]
 QnhHpa = Annotated[Real, Ge(870), Le(1_085)]
+VisibilityM = Annotated[Real, Ge(0), Le(100_000)]
+CeilingFt = Annotated[Real, Ge(0), Le(60_000)]
 CrosswindLimitKt = Annotated[Real, Ge(0), Le(60)]
 # places on a runway, from the landing threshold
 SpotFt = Annotated[Real, Ge(0), Le(20_000)]
@@ -43,6 +45,8 @@ _SHOWN: Mapping[str, Any] = {
     'gustKt': GustKt,
     'temperatureC': TemperatureC,
     'qnhHpa': QnhHpa,
+    'visibilityM': VisibilityM,
+    'ceilingFt': CeilingFt,
     'crosswindLimitKt': CrosswindLimitKt,
     'spotFt': SpotFt,
     'aimFt': AimFt,

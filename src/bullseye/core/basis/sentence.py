@@ -14,9 +14,10 @@ from typing import Any, Literal
 from pydantic import GetCoreSchemaHandler
 from pydantic_core import CoreSchema, core_schema
 
-Unit = Literal['ft', 'kt', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
+Unit = Literal['ft', 'km', 'kt', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
 _SUFFIX: Mapping[Unit, str] = {
     'ft': ' ft',
+    'km': ' km',
     'kt': ' kt',
     's': ' s',
     'min': ' min',

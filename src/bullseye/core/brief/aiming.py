@@ -80,6 +80,7 @@ class AimPart:
     aim_point_ft: float
     recommended_aim_point_ft: float
     aim_is_good: bool
+    is_set_by_instructor: bool  # with a reason, which stands among the cautions
     aim_problems: tuple[Sentence, ...]
     hit_chance: float
     best_aim_point_ft: float
@@ -203,7 +204,7 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
     winds_ft = winds_met_ft(setup)
     minus_aim_ft = float(winds_ft.mean()) + basis.bias_ft
     recommended_ft = _recommended_ft(request, setup.approach, minus_aim_ft)
-    aim_ft = recommended_ft if request.aim_point_ft is None else request.aim_point_ft
+    aim_ft = recommended_ft if request.asked_aim_ft is None else request.asked_aim_ft
     from_aim_ft = simulate_from_aim_ft(
         setup.approach,
         bias_ft=basis.bias_ft,
@@ -223,6 +224,7 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         aim_point_ft=aim_ft,
         recommended_aim_point_ft=recommended_ft,
         aim_is_good=not problems,
+        is_set_by_instructor=aim_ft == request.overrule('aim_point_ft'),
         aim_problems=problems,
         hit_chance=hit_chance(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft),
         best_aim_point_ft=aim_ft + shift_ft,

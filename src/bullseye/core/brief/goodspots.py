@@ -28,18 +28,21 @@ class GoodSpots:
     """
 
     def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
-        self._request = replace(request, aim_point_ft=None)
+        kept = tuple(one for one in request.overruled if one.number != 'aim_point_ft')
+        self._request = replace(request, aim_point_ft=None, overruled=kept)
+        self._set_ft = request.overrule('aim_point_ft')
         self._briefs: dict[LandingKind, BriefAnswer | None] = {}
-        if request.aim_point_ft is None:
+        if request.asked_aim_ft is None:
             self._briefs[request.landing] = brief
         self._ranges: dict[LandingKind, tuple[float, float] | None] = {}
 
     def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
         """A landing at a spot; flap and speed that were chosen hold for the landing they were chosen for."""
-        request = replace(self._request, spot_ft=spot_ft)
-        if kind != request.landing:
-            request = replace(request, landing=kind, flap=None, approach_speed_kias=None)
-        return make_brief(request)
+        return make_brief(self._request.elsewhere(landing=kind, spot_ft=spot_ft))
+
+    def set_aim_ft(self, kind: LandingKind, spot_ft: float) -> float | None:
+        """The aim point that the instructor set for this landing [ft]; None where it is as worked out."""
+        return self._set_ft if (kind, spot_ft) == (self._request.landing, self._request.spot_ft) else None
 
     def brief(self, kind: LandingKind) -> BriefAnswer | None:
         """The landing as worked out for a kind, at the spot of the request; None when the aircraft cannot fly it."""

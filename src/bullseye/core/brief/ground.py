@@ -12,7 +12,7 @@ from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.distances import GroundRoll, landing_ground_roll
 
-GoAroundBy = Literal['roll', 'climb', 'half', 'third']
+GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'instructor']
 _BOOK = Phrasebook(
     'ground',
     no_table='No landing table for this aircraft: how much runway the roll needs is unknown. Use the handbook.',
@@ -58,6 +58,8 @@ def ground_roll(request: BriefRequest, setup: LandingSetup) -> tuple[GroundRoll 
             pressure_altitude_ft=setup.pressure_altitude_ft,
             temperature_c=request.weather.temperature_c,
             headwind_kt=setup.wind.sure_headwind_kt,
+            touchdown_ktas=setup.approach.touchdown_ktas,
+            surface_state=request.surface_state,
             touchdown_over_table=aircraft.stall_kcas(flap=setup.flap, weight_lb=request.weight_lb) / of_table,
         )
     except OutsideTable as error:
@@ -82,7 +84,9 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     roll, why_not = ground_roll(request, setup)
     said = [] if why_not is None else [Caution('mind', why_not)]
     available_ft = request.runway.landing_distance_available_ft
-    roll_point_ft = None if roll is None else available_ft - roll.factored_ft
+    set_roll_ft = request.overrule('landing_roll_ft')
+    needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
+    roll_point_ft = None if needed_ft is None else available_ft - needed_ft
     climb_point_ft = _climb_point_ft(request, setup)
     if request.runway.departure_obstacle is not None and climb_point_ft is None:
         said.append(Caution('mind', _BOOK.say('climb_unknown')))
@@ -92,6 +96,9 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     places += [(roll_point_ft, 'roll')] if roll_point_ft is not None else []
     places += [(climb_point_ft, 'climb')] if climb_point_ft is not None else []
     nearest_ft, by = min(places)
+    set_point_ft = request.overrule('go_around_point_ft')
+    if set_point_ft is not None:
+        nearest_ft, by = set_point_ft, 'instructor'
     limits_ft = [place for place in (roll_point_ft, climb_point_ft) if place is not None]
     unknown = roll_point_ft is None or (request.runway.departure_obstacle is not None and climb_point_ft is None)
     over = any(place < box_to_ft for place in limits_ft)

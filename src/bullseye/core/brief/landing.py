@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN, TOUCHDOWN_OVER_STALL
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, knots
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first, knots
 from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
 from bullseye.core.brief.conditions import WindPart, rudder_cautions, wind_cautions, wind_part
 from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
+from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.cards import Card, card_of
 from bullseye.core.given.disputes import unsafe_combinations
+from bullseye.core.given.overrule import NUMBER_WORDS
 from bullseye.core.model import glidepath
 from bullseye.core.model.speeds import SpeedStep
 
@@ -26,6 +29,7 @@ _BOOK = Phrasebook(
     lull='A lull of the gusts leaves {margin} above the stalling speed.',
     flap_limit='{speed} is within {near} of the flap limit of {limit}.',
     combination='{words}',
+    overruled='{what} {value}, set by {by}: {reason}.{ours}',
     training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
     'A go-around is always a good answer.',
 )
@@ -119,6 +123,24 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
     return said
 
 
+def _overrule_cautions(request: BriefRequest, worked_out: Mapping[str, float]) -> list[Caution]:
+    """What the instructor set, and why, said beside what is worked out."""
+    said = []
+    for one in request.overruled:
+        quantity = knots if one.number == 'approach_speed_kias' else feet
+        ours = worked_out.get(one.number)
+        words = _BOOK.say(
+            'overruled',
+            what=NUMBER_WORDS[one.number],
+            value=quantity(one.value),
+            by=one.by,
+            reason=one.reason.rstrip('.'),
+            ours='' if ours is None else f' Worked out: {quantity(ours)}.',
+        )
+        said.append(Caution('mind', words))
+    return said
+
+
 def make_brief(request: BriefRequest) -> BriefAnswer:
     """Work out one landing.
 
@@ -128,6 +150,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     basis = basis_of(request, setup.approach)
     wind = wind_part(request, setup)
     aim, touchdown = aim_and_touchdown(request, setup, basis)
+    worked_out = {'approach_speed_kias': setup.recommended_kias, 'aim_point_ft': aim.recommended_aim_point_ft}
     ground, unknown = ground_part(request, setup, box_to_ft=aim.box_ft[1])
     beyond, mind = box_problems(request, ground, aim.box_ft[1])
     if beyond:
@@ -136,12 +159,14 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     cautions = [
         *(Caution('stop', problem) for problem in aim.aim_problems),
         *wind_cautions(request, setup, wind),
+        *weather_cautions(request),
         *_speed_cautions(request, setup),
         *unknown,
         *aim_cautions(aim),
         *mind,
         *(Caution('mind', _BOOK.say('combination', words=words)) for words in choices),
         *rudder_cautions(wind),
+        *_overrule_cautions(request, worked_out),
     ]
     return BriefAnswer(
         wind=wind,

@@ -136,10 +136,9 @@ def _place_reasons(one: Candidate, dazzled: bool | None) -> list[Reason]:
         way = 'uphill' if runway.slope_pct > 0 else 'downhill'
         words = f'{abs(runway.slope_pct):g} % {way} landing'
         found.append(Reason(name='slope', value=runway.slope_pct, unit='%', words=words, points=runway.slope_pct))
-    unpaved = runway.surface in ('grass', 'gravel')
-    found.append(
-        Reason(name='surface', value=None, unit='', words=runway.surface, points=-_UNPAVED if unpaved else 0.0)
-    )
+    unpaved = not runway.has_paint
+    surface = 'surface unknown' if runway.surface == 'unknown' else runway.surface
+    found.append(Reason(name='surface', value=None, unit='', words=surface, points=-_UNPAVED if unpaved else 0.0))
     if dazzled is not None and one.sun is not None:
         words = f'sun {one.sun.elevation_deg:.0f}° up at {one.sun.azimuth_deg_true:03.0f}° true'
         words = words if one.sun.elevation_deg >= 0 else 'sun below the horizon'

@@ -3,24 +3,26 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cache
-from typing import Any, get_args
+from typing import Annotated, Any, get_args
 
-from pydantic import TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
 from bullseye.core.air.wind import Wind, given_direction_deg_true
-from bullseye.core.basis.constants import LEAST_STALL_MARGIN
+from bullseye.core.basis.constants import LEAST_CEILING_FT, LEAST_STALL_MARGIN, LEAST_VISIBILITY_M
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
-from bullseye.core.basis.kinds import LandingKind, StandardCode
+from bullseye.core.basis.kinds import LandingKind, StandardCode, SurfaceState, WeatherHazard
 from bullseye.core.basis.limits import (
     AimFt,
+    CeilingFt,
     CrosswindLimitKt,
     GustKt,
     QnhHpa,
     SpeedKias,
     SpotFt,
     TemperatureC,
+    VisibilityM,
     WeightLb,
     WindKt,
 )
@@ -28,6 +30,7 @@ from bullseye.core.basis.quantity import Checked, Degrees, Name
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.belief import Calibration
+from bullseye.core.given.overrule import Overrule, OverruledNumber
 from bullseye.core.given.standards import BUILT_IN, Standard
 from bullseye.core.given.technique import Technique, usual_flap
 
@@ -42,6 +45,12 @@ class Weather(Checked):
     wind_dir_deg_true: Degrees | None = None
     wind_dir_deg_mag: Degrees | None = None
     gust_kt: GustKt | None = None
+    wind_range_from_deg_true: Degrees | None = None  # of a direction that swings, as in 340V120, clockwise
+    wind_range_to_deg_true: Degrees | None = None
+    visibility_m: VisibilityM | None = None
+    ceiling_ft: CeilingFt | None = None  # lowest broken or overcast cloud above the field
+    hazards: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()
+    later: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()  # hazards forecast within the lesson
 
     def check_together(self) -> None:
         self.wind(variation_deg=0.0)
@@ -53,7 +62,13 @@ class Weather(Checked):
             wind_dir_deg_mag=self.wind_dir_deg_mag,
             variation_deg=variation_deg,
         )
-        return Wind(direction_deg_true=direction, speed_kt=self.wind_kt, gust_kt=self.gust_kt)
+        return Wind(
+            direction_deg_true=direction,
+            speed_kt=self.wind_kt,
+            gust_kt=self.gust_kt,
+            range_from_deg_true=self.wind_range_from_deg_true,
+            range_to_deg_true=self.wind_range_to_deg_true,
+        )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -78,6 +93,10 @@ class BriefRequest(Checked):
     aim_point_ft: AimFt | None = None
     school_crosswind_limit_kt: CrosswindLimitKt | None = None
     student_crosswind_limit_kt: CrosswindLimitKt | None = None
+    surface_state: SurfaceState = 'dry'
+    least_ceiling_ft: CeilingFt = LEAST_CEILING_FT  # the school's minima
+    least_visibility_m: VisibilityM = LEAST_VISIBILITY_M
+    overruled: Annotated[tuple[Overrule, ...], Field(max_length=10)] = ()
 
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)
@@ -89,15 +108,53 @@ class BriefRequest(Checked):
             raise InvalidInput(
                 'spot_ft', self.spot_ft, f'on the runway, below {self.runway.landing_distance_available_ft:g}'
             )
-        if self.approach_speed_kias is not None:
+        numbers = [one.number for one in self.overruled]
+        if len(set(numbers)) != len(numbers):
+            raise InvalidInput('overruled', numbers, 'each number once')
+        speed_kias = self.asked_speed_kias
+        if speed_kias is not None:
             stall_kcas = self.aircraft.stall_kcas(flap=flap, weight_lb=self.weight_lb)
             least_kias = flap.airspeed_table.indicated_kt(LEAST_STALL_MARGIN * stall_kcas)
-            if self.approach_speed_kias < least_kias:
+            if speed_kias < least_kias:
                 raise InvalidInput(
                     'approach_speed_kias',
-                    self.approach_speed_kias,
+                    speed_kias,
                     f'at least {LEAST_STALL_MARGIN:g} of the stalling speed, {least_kias:.1f} KIAS',
                 )
+
+    def overrule(self, number: OverruledNumber) -> float | None:
+        """What the instructor set a number to; None where it is as worked out."""
+        return next((one.value for one in self.overruled if one.number == number), None)
+
+    @property
+    def asked_speed_kias(self) -> float | None:
+        """The approach speed that is asked for, else what the instructor set; None: as worked out."""
+        asked_kias = self.approach_speed_kias
+        return self.overrule('approach_speed_kias') if asked_kias is None else asked_kias
+
+    @property
+    def asked_aim_ft(self) -> float | None:
+        """The aim point that is asked for, else what the instructor set; None: as worked out."""
+        return self.overrule('aim_point_ft') if self.aim_point_ft is None else self.aim_point_ft
+
+    def elsewhere(self, *, landing: LandingKind | None = None, spot_ft: float | None = None) -> BriefRequest:
+        """The same for another kind or spot: what was chosen or set holds for the landing it was set for.
+
+        Another kind has its usual flap and its own speed, and another spot its own aim point.
+        """
+        other_kind = landing is not None and landing != self.landing
+        other_spot = spot_ft is not None and spot_ft != self.spot_ft
+        if not (other_kind or other_spot):
+            return self
+        stays = ('takeoff_over_50_ft',) if other_kind else ('takeoff_over_50_ft', 'approach_speed_kias')
+        return replace(
+            self,
+            landing=landing or self.landing,
+            spot_ft=self.spot_ft if spot_ft is None else spot_ft,
+            flap=None if other_kind else self.flap,
+            approach_speed_kias=None if other_kind else self.approach_speed_kias,
+            overruled=tuple(one for one in self.overruled if one.number in stays),
+        )
 
     @property
     def wind(self) -> Wind:

@@ -90,7 +90,7 @@ def landing_setup(request: BriefRequest) -> LandingSetup:
         technique=request.technique,
     )
     a_fps2 = deceleration_fps2(request)
-    speed_kias = request.approach_speed_kias or speed.speed_kias
+    speed_kias = request.asked_speed_kias or speed.speed_kias
     approach_kcas = flap.airspeed_table.calibrated_kt(speed_kias)
     speed_ktas = true_airspeed_kt(calibrated_kt=approach_kcas, density_ratio=sigma)
     head_kt = 0.0 if parts.head_kt is None else parts.head_kt

@@ -21,7 +21,7 @@ class Change:
 
 def compare(*, before: BriefAnswer, after: BriefAnswer, after_request: BriefRequest) -> Change:
     """Compare two briefs of the same landing."""
-    if after_request.aim_point_ft is None:
+    if after_request.asked_aim_ft is None:
         held = make_brief(replace(after_request, aim_point_ft=before.aim.aim_point_ft))
     else:
         held = after

@@ -27,10 +27,11 @@ from bullseye.core.brief.lapplan import (
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
+from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
-from bullseye.core.fly.takeoff import TakeoffAnswer, TakeoffTask, brief_takeoff
+from bullseye.core.fly.takeoff import TakeoffAnswer, TakeoffTask, brief_takeoff, too_short
 from bullseye.core.fly.traffic import WAKE_WAITS, WAKE_WORDS, WakeWait, parallel_words
 from bullseye.core.given.aircraft import Flow
 from bullseye.core.given.airfield import Airfield, MarkUse, RunwayEnd
@@ -107,6 +108,7 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
             kind=plan.takeoff,
             aircraft=request.aircraft,
             runway=request.runway,
+            surface_state=request.surface_state,
             weight_lb=request.weight_lb,
             pressure_altitude_ft=setup.pressure_altitude_ft,
             density_ratio=setup.density_ratio,
@@ -117,10 +119,16 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
         )
     )
     # the wind that forbids a landing forbids the takeoff before it
-    of_wind = wind_cautions(request, setup, wind_part(request, setup))
+    of_wind = [*wind_cautions(request, setup, wind_part(request, setup)), *weather_cautions(request)]
     said = [str(one) for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
     if setup.wind.head_kt is None:
         said.append(f'Variable wind: the distances are worked out with all {setup.wind.any_way_kt:.0f} kt from behind.')
+    set_ft = request.overrule('takeoff_over_50_ft')
+    if set_ft is not None:
+        margin_ft = request.runway.length_ft - set_ft
+        answer = replace(answer, over_50_ft_ft=set_ft, over_50_margin_ft=margin_ft)
+        said.append(f'{set_ft:,.0f} ft to 50 ft is what the instructor set; the rest is as worked out.')
+        said += too_short(request.runway, set_ft)
     return replace(answer, cautions=(*said, *answer.cautions))
 
 
@@ -210,7 +218,7 @@ def _sun(plan: Plan) -> Sun | None:
 
 def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
     """Why no lap is flown at all: a wind that is not to be flown in, or a takeoff not known to fit."""
-    of_wind = wind_cautions(request, landing_setup(request), brief.wind)
+    of_wind = [*wind_cautions(request, landing_setup(request), brief.wind), *weather_cautions(request)]
     said = [str(caution) for caution in of_wind if caution.severity == 'stop']
     margin_ft = takeoff.over_50_margin_ft
     if margin_ft is None:
@@ -271,17 +279,19 @@ def _briefed(lap: PlannedLap, briefs: GoodSpots) -> BriefedLap:
     lands = lap.spot_ft is not None
     kind: LandingKind = lap.kind if lands else 'normal'  # type: ignore[assignment]
     brief = briefs.brief(kind)
-    aim_ft = problem = None
+    aim_ft = problem = set_ft = None
     if brief is not None and lap.spot_ft is not None:
         aim_ft = lap.spot_ft + brief.aim.recommended_aim_point_ft - brief.aim.spot_ft
         problem = briefs.problem_at(kind, lap.spot_ft)
+        set_ft = briefs.set_aim_ft(kind, lap.spot_ft)
+        aim_ft = aim_ft if set_ft is None else set_ft
     return BriefedLap(
         kind=lap.kind,
         runway=lap.runway,
         spot_ft=lap.spot_ft,
         watch=lap.watch,
         why=lap.why,
-        aim_point_ft=aim_ft if problem is None else None,
+        aim_point_ft=aim_ft if problem is None or set_ft is not None else None,
         approach_kias=brief.speed.approach_speed_kias if brief else None,
         go_around_point_ft=brief.ground.go_around_point_ft if brief and lands else None,
         flap=brief.speed.flap if brief else None,

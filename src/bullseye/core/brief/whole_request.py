@@ -86,12 +86,14 @@ def _weather(given: object, report: Report | None) -> object:
             'wind_kt': report.wind_kt,
             'wind_dir_deg_true': report.wind_dir_deg_true,
             'gust_kt': report.gust_kt,
+            'wind_range_from_deg_true': report.wind_range_from_deg_true,
+            'wind_range_to_deg_true': report.wind_range_to_deg_true,
         }
-    for field in ('temperature_c', 'qnh_hpa'):
+    for field in ('temperature_c', 'qnh_hpa', 'visibility_m', 'ceiling_ft'):
         value = getattr(report, field)
         if value is not None:
             found.setdefault(field, value)
-    return found
+    return {'hazards': report.hazards, 'later': report.later, **found}
 
 
 def _lesson(more: Mapping[str, Any], errors: _Errors) -> tuple[LessonTime, str | None, TakeoffKind]:
@@ -136,6 +138,8 @@ def parse_whole_request(
         choice = errors.of('pattern', lambda: _choice_adapter().validate_python(more['pattern'])) or choice
     lesson, callsign, takeoff = _lesson(more, errors)
     landing['weather'] = _weather(landing.get('weather'), report)
+    if report is not None and report.surface_state is not None:
+        landing.setdefault('surface_state', report.surface_state)
     choose = field if 'runway' not in landing else None  # the field to choose an end of
     if choose is not None:
         landing['runway'] = choose.ends[0]

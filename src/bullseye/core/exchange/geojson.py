@@ -11,7 +11,7 @@ from typing import Any, TypeVar, cast, get_args
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import PatternSide, Surroundings
+from bullseye.core.basis.kinds import PatternSide, Surface, Surroundings
 from bullseye.core.given.airfield import Airfield, DepartureObstacle, GroundMark, MarkUse, Obstacle, RunwayEnd
 
 _Part = TypeVar('_Part', Obstacle, DepartureObstacle)
@@ -143,7 +143,9 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
     course = math.degrees(math.atan2(east_ft, north_ft)) % 360
     elevation = _number(field, 'elevation_ft')
     le_ft, he_ft = (_number(properties, f'{end}_elevation_ft') for end in ('le', 'he'))
-    le_ft, he_ft = (le_ft if le_ft is not None else elevation), (he_ft if he_ft is not None else elevation)
+    # one end alone makes no slope: the other is taken to lie as high
+    known_ft = next((one for one in (le_ft, he_ft, elevation) if one is not None), None)
+    le_ft, he_ft = (known_ft if le_ft is None else le_ft), (known_ft if he_ft is None else he_ft)
     if le_ft is None or he_ft is None:
         raise InvalidInput('elevation_ft', None, 'the elevation of the field, or of both ends')
     variation = magnetic_variation_deg(lat_deg=lat_a, lon_deg=lon_a, elevation_ft=le_ft, on=on)
@@ -154,8 +156,8 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
         if not isinstance(ident, str) or not 1 <= len(ident) <= 4:
             raise InvalidInput(f'{which}_ident', ident, 'a runway number of 1 to 4 characters')
         surface = properties.get('surface', 'asphalt')
-        if surface not in ('asphalt', 'concrete', 'grass', 'gravel'):
-            raise InvalidInput('surface', surface, 'asphalt, concrete, grass, gravel')
+        if surface not in get_args(Surface):
+            raise InvalidInput('surface', surface, ', '.join(get_args(Surface)))
         return RunwayEnd(
             ident=ident,
             course_deg_true=course_deg,

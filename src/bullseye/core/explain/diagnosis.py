@@ -70,7 +70,7 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
     """
     if lap.along_ft is None:
         return None
-    aim_ft = request.aim_point_ft if request.aim_point_ft is not None else make_brief(request).aim.aim_point_ft
+    aim_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
     return FlownLap(
         approach=flown_approach(lap, request),
         touchdown_from_aim_ft=lap.along_ft - aim_ft,

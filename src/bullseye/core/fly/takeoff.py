@@ -12,10 +12,11 @@ from bullseye.core.basis.constants import (
     CAA_TAILWIND,
     CAA_TAKEOFF_FACTOR,
     CAA_TAKEOFF_GRASS,
-    CAA_UPSLOPE_PER_PCT,
+    CAA_TAKEOFF_WET_GRASS,
     ENGINE_OUT_SECTOR_DEG,
     FIRST_TURN_AGL_FT,
     FIRST_TURN_BELOW_TPA_FT,
+    FPS_PER_KT,
     HEADWIND_CREDIT_PER_KT,
     LEAST_MARGIN_SHARE,
     OBSTACLE_MARGIN_FT,
@@ -25,11 +26,11 @@ from bullseye.core.basis.constants import (
     TAKEOFF_GRASS,
 )
 from bullseye.core.basis.errors import OutsideTable
-from bullseye.core.basis.kinds import CorrectionSet, TakeoffKind
+from bullseye.core.basis.kinds import CorrectionSet, SurfaceState, TakeoffKind
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
-from bullseye.core.model.distances import DistanceStep
+from bullseye.core.model.distances import DistanceStep, require_known_surface, slope_factor
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -100,11 +101,10 @@ class _Correction:
         self.steps.append(DistanceStep(factor=factor, distance_ft=self.distance_ft, reason=reason, source=source))
 
 
-def _require_printed(runway: RunwayEnd, headwind_kt: float) -> None:
+def _require_printed(runway: RunwayEnd, headwind_kt: float, surface_state: SurfaceState) -> None:
+    require_known_surface(runway, surface_state, what='takeoff roll')
     if headwind_kt < -TAILWIND_LIMIT_KT:
         raise OutsideTable(f'tailwind {-headwind_kt:.0f} kt is more than the {TAILWIND_LIMIT_KT:.0f} kt of the rule')
-    if runway.surface == 'gravel':
-        raise OutsideTable('no rule for a takeoff roll on gravel')
 
 
 def corrected(
@@ -115,6 +115,7 @@ def corrected(
     runway: RunwayEnd,
     headwind_kt: float,
     lift_off_ktas: float,
+    surface_state: SurfaceState = 'dry',
 ) -> Corrected:
     """Correct both distances for wind, surface and slope by one set.
 
@@ -122,19 +123,27 @@ def corrected(
     lift-off speed, credits neither headwind nor downslope, and ends with a factor
     [pub: UK CAA Safety Sense leaflet on performance, values from memory]. Grass lengthens the ground roll only.
 
-    :raises OutsideTable: in more tailwind, or on a surface, than the rules are printed for
+    Wet grass counts by the leaflet in both sets. A slope counts by the longer of the set's rule and of mechanics, by
+    which it takes the same acceleration from every roll.
+
+    :raises OutsideTable: in more tailwind, or on a surface or slope, than the rules are printed for
     """
-    _require_printed(runway, headwind_kt)
+    _require_printed(runway, headwind_kt, surface_state)
     common = correction_set == 'common'
-    source = 'common practice' if common else 'UK CAA leaflet, from memory'
+    leaflet = 'UK CAA leaflet, from memory'
+    source = 'common practice' if common else leaflet
     grass = (TAKEOFF_GRASS if common else CAA_TAKEOFF_GRASS) if runway.surface == 'grass' else 0.0
     roll, over = (
         _Correction(roll_ft, 'handbook table, ground roll'),
         _Correction(over_50_ft, 'handbook table, to 50 ft'),
     )
-    if grass:
-        roll.by(1 + grass, 'dry short grass; wet or long grass is not covered', source)
+    if grass and surface_state == 'wet':
+        roll.by(1 + CAA_TAKEOFF_WET_GRASS, 'wet short grass', leaflet)
+        over.by(1 + CAA_TAKEOFF_WET_GRASS * roll_ft / over_50_ft, 'wet short grass, on the roll only', leaflet)
+    elif grass:
+        roll.by(1 + grass, 'dry short grass; long grass is not covered', source)
         over.by((over_50_ft + grass * roll_ft) / over_50_ft, 'dry short grass, on the roll only', source)
+    level_roll_ft: float | None = None
     for one in (roll, over):
         if headwind_kt > 0 and common:
             one.by(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), f'headwind {headwind_kt:.0f} kt', source)
@@ -144,8 +153,17 @@ def corrected(
             one.by(factor, f'tailwind {-headwind_kt:.0f} kt', source)
         if runway.slope_pct > 0 or (runway.slope_pct < 0 and common):
             way = 'uphill' if runway.slope_pct > 0 else 'downhill'
-            per_pct = SLOPE_PER_PCT if common else CAA_UPSLOPE_PER_PCT
-            one.by(max(0.5, 1 + per_pct * runway.slope_pct), f'{abs(runway.slope_pct):g} % {way}', source)
+            ground_fps = max(1.0, lift_off_ktas - headwind_kt) * FPS_PER_KT
+            level_ft = one.distance_ft
+            on_roll = slope_factor(
+                roll_ft=level_roll_ft or level_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=True
+            )
+            if level_roll_ft is None:
+                level_roll_ft, sloped_ft = level_ft, level_ft * on_roll
+            else:
+                sloped_ft = level_ft + level_roll_ft * (on_roll - 1)  # the climb after it is no longer
+            rule = max(0.5, 1 + SLOPE_PER_PCT * runway.slope_pct)
+            one.by(max(rule, sloped_ft / level_ft), f'{abs(runway.slope_pct):g} % {way}', source)
         if not common:
             one.by(CAA_TAKEOFF_FACTOR, 'safety factor', source)
     return Corrected(
@@ -226,6 +244,7 @@ class TakeoffTask:
     headwind_kt: float | None
     technique: Technique
     pattern_altitude_ft: float
+    surface_state: SurfaceState = 'dry'
 
     @property
     def weight_root(self) -> float:
@@ -253,6 +272,7 @@ def _by_set(task: TakeoffTask) -> tuple[Corrected, ...]:
             correction_set=name,
             runway=task.runway,
             headwind_kt=task.headwind_kt,
+            surface_state=task.surface_state,
             lift_off_ktas=rotate_kias * task.weight_root / math.sqrt(task.density_ratio),
         )
         for name in get_args(CorrectionSet)
@@ -370,20 +390,25 @@ def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -
     )
 
 
+def too_short(runway: RunwayEnd, over_ft: float) -> list[str]:
+    """What is to be said of the runway left at 50 ft; nothing when more than a third of the distance is left."""
+    left_ft = runway.length_ft - over_ft
+    if left_ft < 0:
+        return [f'No margin to 50 ft: it takes {-left_ft:,.0f} ft more than the runway has.']
+    if left_ft < over_ft * LEAST_MARGIN_SHARE:
+        return [
+            f'Only {left_ft:,.0f} ft of runway are left at 50 ft, less than a third of the {over_ft:,.0f} ft it takes: '
+            'little margin.'
+        ]
+    return []
+
+
 def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[str]:
     said = []
     if roll_ft > runway.length_ft:
         said.append(f'NO MARGIN: the ground roll needs {roll_ft - runway.length_ft:,.0f} ft more than the runway has.')
-    elif over_ft > runway.length_ft:
-        said.append(
-            f'No margin to 50 ft: it takes {over_ft - runway.length_ft:,.0f} ft more than the runway has. '
-            'The ground roll alone fits.'
-        )
-    elif runway.length_ft - over_ft < over_ft * LEAST_MARGIN_SHARE:
-        said.append(
-            f'Only {runway.length_ft - over_ft:,.0f} ft of runway are left at 50 ft, less than a third of the '
-            f'{over_ft:,.0f} ft it takes: little margin.'
-        )
+    else:
+        said += too_short(runway, over_ft)
     if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
         said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
     if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:

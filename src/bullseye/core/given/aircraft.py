@@ -93,9 +93,10 @@ class FlapSetting(Checked):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LandingTable(Checked):
-    """Landing ground roll of the handbook: full flap, maximum weight, level dry paved runway, no wind.
+    """Landing distances of the handbook: full flap, maximum weight, level dry paved runway, no wind.
 
-    ``ground_roll_ft[i][j]`` belongs to ``pressure_altitude_ft[i]`` and ``temperature_c[j]``.
+    ``ground_roll_ft[i][j]`` belongs to ``pressure_altitude_ft[i]`` and ``temperature_c[j]``; ``over_50_ft_ft``
+    likewise, from 50 ft over the threshold to the stop.
     """
 
     pressure_altitude_ft: Annotated[tuple[Real, ...], Field(min_length=2, max_length=20)]
@@ -103,6 +104,9 @@ class LandingTable(Checked):
     ground_roll_ft: Annotated[
         tuple[tuple[Annotated[Real, Gt(0), Le(20_000)], ...], ...], Field(min_length=2, max_length=20)
     ]
+    over_50_ft_ft: (
+        Annotated[tuple[tuple[Annotated[Real, Gt(0), Le(20_000)], ...], ...], Field(min_length=2, max_length=20)] | None
+    ) = None
 
     def check_together(self) -> None:
         require_rising('pressure_altitude_ft', self.pressure_altitude_ft)
@@ -110,6 +114,15 @@ class LandingTable(Checked):
         rows, columns = len(self.pressure_altitude_ft), len(self.temperature_c)
         if len(self.ground_roll_ft) != rows or any(len(row) != columns for row in self.ground_roll_ft):
             raise InvalidInput('ground_roll_ft', 'its shape', f'{rows} rows of {columns} values')
+        over = self.over_50_ft_ft
+        if over is None:
+            return
+        if len(over) != rows or any(len(row) != columns for row in over):
+            raise InvalidInput('over_50_ft_ft', 'its shape', f'{rows} rows of {columns} values')
+        for over_row, roll_row in zip(over, self.ground_roll_ft, strict=True):
+            for over_ft, roll_ft in zip(over_row, roll_row, strict=True):
+                if over_ft <= roll_ft:
+                    raise InvalidInput('over_50_ft_ft', over_ft, f'above the ground roll beside it, {roll_ft:g}')
 
     def ground_roll(self, *, pressure_altitude_ft: float, temperature_c: float) -> float:
         """Ground roll between the printed values [ft], bilinear.
@@ -118,8 +131,20 @@ class LandingTable(Checked):
 
         :raises OutsideTable: higher or hotter than printed; nothing is ever extrapolated
         """
+        return self._read(self.ground_roll_ft, pressure_altitude_ft, temperature_c)
+
+    def over_50(self, *, pressure_altitude_ft: float, temperature_c: float) -> float | None:
+        """Distance from 50 ft to the stop between the printed values [ft]; None where it is not entered.
+
+        :raises OutsideTable: higher or hotter than printed
+        """
+        return (
+            None if self.over_50_ft_ft is None else self._read(self.over_50_ft_ft, pressure_altitude_ft, temperature_c)
+        )
+
+    def _read(self, cells: tuple[tuple[float, ...], ...], pressure_altitude_ft: float, temperature_c: float) -> float:
         return read_table(
-            self.ground_roll_ft,
+            cells,
             [
                 ('pressure altitude', self.pressure_altitude_ft, pressure_altitude_ft),
                 ('temperature', self.temperature_c, temperature_c),
