@@ -15,6 +15,7 @@ export interface End {
   aiming_marks_ft: number | null
   obstacle: { height_ft: number; before_threshold_ft: number } | null
   departure_obstacle: { height_ft: number; beyond_end_ft: number } | null
+  exits: { name: string; at_ft: number }[]
   preferred: boolean
   surroundings: Surroundings
 }
@@ -40,6 +41,15 @@ export interface Field {
 interface Feature {
   geometry: { type: string; coordinates: unknown }
   properties: Record<string, unknown>
+}
+
+/** Exits as they are typed: "A 900, B 1600", feet from the landing threshold. */
+export const exitsText = (exits: End['exits']) => exits.map((one) => `${one.name} ${Math.round(one.at_ft)}`).join(', ')
+/** Exits from what was typed; null where a piece is not a name with its feet. */
+export function exitsFrom(text: string): End['exits'] | null {
+  const pieces = text.split(/[,;]/).filter((piece) => piece.trim())
+  const found = pieces.map((piece) => /^\s*(\S{1,12})\s+(\d{1,5})(?:\s*ft)?\s*$/.exec(piece))
+  return found.some((one) => !one) ? null : found.map((one) => ({ name: one![1]!, at_ft: Number(one![2]) }))
 }
 
 const FT_PER_DEG = 364_600 // of latitude, near enough for a drawing; the server measures on the ellipsoid
@@ -68,6 +78,7 @@ function end(ident: string, lat: number, lon: number, elevation_ft: number, give
     aiming_marks_ft: typeof given.aiming_marks_ft === 'number' ? given.aiming_marks_ft : null,
     obstacle: (given.obstacle as End['obstacle']) ?? null,
     departure_obstacle: (given.departure_obstacle as End['departure_obstacle']) ?? null,
+    exits: Array.isArray(given.exits) ? (given.exits as End['exits']) : [],
     preferred: given.preferred === true,
     surroundings: SURROUNDINGS.find((one) => one === given.surroundings) ?? 'open',
   }
@@ -102,7 +113,7 @@ export function fromGeoJson(data: GeoJson): Field {
     .map((one) => {
       const [[lonA, latA], [lonB, latB]] = one.geometry.coordinates as [[number, number], [number, number]]
       const ends = (one.properties.ends ?? [{}, {}]) as [Record<string, unknown>, Record<string, unknown>]
-      return runway(Number(one.properties.width_ft ?? 60), String(one.properties.surface ?? 'asphalt'), [
+      return runway(Number(one.properties.width_ft ?? 60), String(one.properties.surface ?? 'unknown'), [
         end(String(ends[0]?.ident ?? ''), latA, lonA, elevation, ends[0]),
         end(String(ends[1]?.ident ?? ''), latB, lonB, elevation, ends[1]),
       ])

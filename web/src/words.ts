@@ -9,6 +9,8 @@ export const LANDING_LABEL: Record<LandingKind, string> = {
   power_off: 'Power-off 180',
   no_flap: 'No flap',
   forward_slip: 'Forward slip',
+  three_point: 'Three-point',
+  wheel_landing: 'Wheel landing',
 }
 export const EXERCISE_LABEL: Record<ExerciseKind, string> = {
   ...LANDING_LABEL,
@@ -17,6 +19,7 @@ export const EXERCISE_LABEL: Record<ExerciseKind, string> = {
   hold_off_drill: 'Hold-off drill',
 }
 /** Whether a standard judges a kind of landing: what has no tolerance of its own is judged as a normal one. */
+export const TAILWHEEL_ONLY: LandingKind[] = ['three_point', 'wheel_landing']
 export function examines(standard: Standard, kind: LandingKind): boolean {
   return !!standard[kind === 'short_field' || kind === 'power_off' ? kind : 'normal']
 }

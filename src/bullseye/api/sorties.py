@@ -451,4 +451,5 @@ class CardsOut(Out):
 def read_cards(sortie_id: int) -> CardsOut:
     """Every card as the technique of a sortie flies it: landings, go-around, low approach, hold-off drill."""
     sortie = sorties.find(database(), sortie_id, person=person())
-    return CardsOut(cards=list(all_cards(catalogue.technique_of(sortie.technique))))
+    technique, aircraft = catalogue.technique_of(sortie.technique), catalogue.aircraft_of(sortie.aircraft)
+    return CardsOut(cards=list(all_cards(technique, aircraft)))

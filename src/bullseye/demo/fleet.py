@@ -2,23 +2,25 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from typing import Any
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.kinds import PatternSide, Surface
 from bullseye.core.exchange.geojson import airfield_to_geojson
+from bullseye.core.fly.flows import usual_flows
 from bullseye.core.given.aircraft import (
     Aircraft,
     AirspeedTable,
     FlapSetting,
-    Flow,
     LandingTable,
     LegSetting,
+    Particulars,
     SpeedLadder,
     TakeoffTable,
 )
-from bullseye.core.given.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd
+from bullseye.core.given.airfield import DepartureObstacle, GroundMark, Obstacle, RunwayEnd, RunwayExit
 
 _TEMPERATURES_C = (0.0, 10.0, 20.0, 30.0, 40.0)
 _ALTITUDES_FT = (0.0, 2_000.0, 4_000.0, 6_000.0, 8_000.0)
@@ -33,7 +35,13 @@ def _table(sea_level_ft: float) -> LandingTable:
         )
         for altitude_ft in _ALTITUDES_FT
     )
-    return LandingTable(pressure_altitude_ft=_ALTITUDES_FT, temperature_c=_TEMPERATURES_C, ground_roll_ft=rows)
+    whole = tuple(tuple(float(round(roll_ft * 1.05 + 700, -1)) for roll_ft in row) for row in rows)
+    return LandingTable(
+        pressure_altitude_ft=_ALTITUDES_FT,
+        temperature_c=_TEMPERATURES_C,
+        ground_roll_ft=rows,
+        over_50_ft_ft=whole,
+    )
 
 
 def _takeoff(sea_level_ft: float, over_50_ft: float, *weights_lb: float) -> TakeoffTable:
@@ -76,36 +84,15 @@ def _speeds(*pairs: tuple[float, float]) -> AirspeedTable:
     return AirspeedTable(ias_kt=tuple(i for i, _ in pairs), cas_kt=tuple(c for _, c in pairs))
 
 
-def _flows(*before_takeoff: str, retractable: bool = False) -> tuple[Flow, ...]:
-    gear = ('gear down, three greens',) if retractable else ()
-    return (
-        Flow(
-            phase='before takeoff',
-            items=(*before_takeoff, 'controls free and correct', 'look at the approach'),
-            callouts=('ready to go, or not?',),
-        ),
-        Flow(
-            phase='takeoff',
-            items=('full power over three seconds', 'engine in the green', 'airspeed alive'),
-            callouts=('airspeed alive', 'rotate', 'positive rate'),
-        ),
-        Flow(
-            phase='downwind', items=('fuel', *gear, 'mixture rich', 'harness'), callouts=('abeam: power, flap, speed',)
-        ),
-        Flow(phase='final', items=(*gear, 'path, speed, centreline'), callouts=('stable', 'not stable: going around')),
-        Flow(
-            phase='go-around',
-            items=('full power', 'level until speed', 'flap one stage', 'positive rate', 'rest of the flap'),
-        ),
-        Flow(phase='after landing', items=('clear of the runway, then levers', 'flap up', 'lights')),
-    )
+def _with_flows(aircraft: Aircraft, *before_takeoff: str) -> Aircraft:
+    return replace(aircraft, flows=usual_flows(aircraft, *before_takeoff))
 
 
 MARRAM_160 = Aircraft(
     name='Marram 160',
     callsign='Marram One Six Zero',
     fuel_burn_gph=8.5,
-    flows=_flows('fuel on fullest', 'flap as briefed', 'trim set', 'magnetos, 2 drops', 'hatches and harness'),
+    particulars=Particulars(has_carburettor_heat=True),
     max_weight_lb=2_400,
     empty_weight_lb=1_450,
     demonstrated_crosswind_kt=15,
@@ -155,9 +142,7 @@ MARRAM_160 = Aircraft(
 SORREL_200R = Aircraft(
     name='Sorrel 200R',
     fuel_burn_gph=11.0,
-    flows=_flows(
-        'fuel on fullest', 'flap as briefed', 'trim set', 'propeller cycled', 'hatches and harness', retractable=True
-    ),
+    particulars=Particulars(has_carburettor_heat=False, propeller='variable', gear_limit_kias=125),
     max_weight_lb=2_750,
     empty_weight_lb=1_780,
     demonstrated_crosswind_kt=17,
@@ -201,7 +186,7 @@ SORREL_200R = Aircraft(
 BRAMBLE_90T = Aircraft(
     name='Bramble 90T',
     fuel_burn_gph=5.5,
-    flows=_flows('fuel on', 'trim set', 'magnetos, 2 drops', 'stick back', 'harness'),
+    particulars=Particulars(undercarriage='tailwheel', has_carburettor_heat=True),
     max_weight_lb=1_350,
     empty_weight_lb=820,
     blind_distance_ft=95,
@@ -233,6 +218,13 @@ BRAMBLE_90T = Aircraft(
     ),
 )
 
+MARRAM_160 = _with_flows(
+    MARRAM_160, 'fuel on fullest', 'flap as briefed', 'trim set', 'magnetos, 2 drops', 'hatches and harness'
+)
+SORREL_200R = _with_flows(
+    SORREL_200R, 'fuel on fullest', 'flap as briefed', 'trim set', 'propeller cycled', 'hatches and harness'
+)
+BRAMBLE_90T = _with_flows(BRAMBLE_90T, 'fuel on', 'trim set', 'magnetos, 2 drops', 'stick back', 'harness')
 AIRCRAFT = {aircraft.name: aircraft for aircraft in (MARRAM_160, SORREL_200R, BRAMBLE_90T)}
 
 
@@ -267,11 +259,16 @@ def _runway(
     aiming_marks_ft: float | None = None,
     sides: tuple[PatternSide, PatternSide] = ('left', 'left'),
     preferred: str | None = None,
+    exits_ft: Mapping[str, float] | None = None,
 ) -> tuple[tuple[RunwayEnd, float, float], ...]:
     """Both ends of a runway whose first end starts at the given place; the second may be displaced."""
     frame = RunwayFrame(threshold_lat_deg=lat_deg, threshold_lon_deg=lon_deg, course_deg_true=course_deg_true)
     far = frame.place(along_ft=length_ft - displaced_far_ft)
     rise_ft = length_ft * slope_pct / 100
+
+    def at_ft(ident: str, from_first_ft: float) -> float:
+        """An exit from the landing threshold of an end; exits are counted from the first."""
+        return from_first_ft if ident == idents[0] else length_ft - displaced_far_ft - from_first_ft
 
     def end(
         ident: str, course: float, elevation: float, slope: float, displaced: float, obstacle: Obstacle | None
@@ -296,6 +293,7 @@ def _runway(
             ),
             pattern_side=sides[idents.index(ident)],
             preferred=ident == preferred,
+            exits=tuple(RunwayExit(name=name, at_ft=at_ft(ident, ft)) for name, ft in (exits_ft or {}).items()),
         )
 
     first = end(idents[0], course_deg_true, elevation_ft, slope_pct, 0.0, obstacle_near)
@@ -330,6 +328,7 @@ FIELDS = (
             aiming_marks_ft=1_000,
             sides=('left', 'right'),  # both over the water
             preferred='23',
+            exits_ft={'A': 880.0, 'B': 1_620.0},
         )
         + _runway(
             lat_deg=47.206,

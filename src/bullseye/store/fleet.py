@@ -94,9 +94,12 @@ def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) 
     """Float at the usual weight and approach speed, in still air at sea level, on 3°."""
     flap, weight_lb = aircraft.flap(flap_name), usual_weight_lb(aircraft)
     printed = flap.normal_approach_kias or flap.rule_approach_kias
+    approach_kt = flap.airspeed_table.calibrated_kt(printed * aircraft.weight_ratio(weight_lb) ** 0.5)
     approach = Approach(
-        speed_ktas=flap.airspeed_table.calibrated_kt(printed * aircraft.weight_ratio(weight_lb) ** 0.5),
-        touchdown_ktas=touchdown_speed_kcas(aircraft=aircraft, flap=flap, weight_lb=weight_lb),
+        speed_ktas=approach_kt,
+        touchdown_ktas=touchdown_speed_kcas(
+            aircraft=aircraft, flap=flap, weight_lb=weight_lb, kind='normal', approach_kcas=approach_kt
+        ),
         headwind_kt=0.0,
         path_angle_deg=3.0,
         deceleration_fps2=deceleration_fps2,

@@ -188,7 +188,8 @@ class Sortie(SchoolOwned, Base):
         Index(None, 'school_id', 'planned_on'),
         Index(None, 'school_id', 'student_id'),
         CheckConstraint(
-            "landing in ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip')",
+            "landing in ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip', "
+            "'three_point', 'wheel_landing')",
             name='landing_known',
         ),
         CheckConstraint("wind_source in ('hand', 'report', 'sock')", name='wind_source_known'),

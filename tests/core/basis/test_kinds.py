@@ -5,7 +5,7 @@ from typing import get_args
 
 import pytest
 
-from bullseye.core.basis.kinds import NOT_LANDED, ExerciseKind, LandingKind
+from bullseye.core.basis.kinds import NOT_LANDED, TAILWHEEL_ONLY, ExerciseKind, LandingKind
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.lapplan import LapPlanTask, LessonTime, make_lap_plan
 from bullseye.core.given.technique import Technique, usual_flap
@@ -24,7 +24,8 @@ def test_every_landing_is_an_exercise_and_every_other_exercise_does_not_land():
 @pytest.mark.parametrize('kind', KINDS)
 def test_a_kind_has_its_card_flap_watch_label_and_place_in_the_database(kind):
     assert usual_flap(('up', 'half', 'full'), kind, Technique()) in ('up', 'half', 'full')
-    brief = make_brief(make_request(landing=kind, standard='us_commercial'))
+    aircraft = {'aircraft': 'Bramble 90T', 'weight_lb': 1_250} if kind in TAILWHEEL_ONLY else {}
+    brief = make_brief(make_request(landing=kind, standard='us_commercial', **aircraft))
     assert brief.card.steps
     task = LapPlanTask(
         main=kind,

@@ -1,16 +1,19 @@
 """Every landing kind: what it changes, its card, and the schools of thought behind them."""
 
 import math
+import re
 from dataclasses import fields, replace
 from typing import get_args
 
 import pytest
 
 from bullseye.core.basis.constants import SLIP_PATH_DEG
-from bullseye.core.basis.kinds import ExerciseKind, LandingKind
+from bullseye.core.basis.kinds import TAILWHEEL_ONLY, ExerciseKind, LandingKind
 from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.brief.whole import Plan, make_parts
 from bullseye.core.fly.cards import all_cards, card_of
 from bullseye.core.given import disputes as schools
+from bullseye.core.given.aircraft import Particulars
 from bullseye.core.given.technique import Technique, usual_flap
 from bullseye.core.model.crosswind import crab_deg, crosswind_hands, wing_down_deg
 from bullseye.demo.fleet import AIRCRAFT, MARRAM_160
@@ -21,7 +24,8 @@ NAMES = [flap.name for flap in MARRAM_160.flaps]
 
 @pytest.mark.parametrize('kind', get_args(LandingKind))
 def test_every_landing_can_be_briefed_with_a_card_of_its_own(kind):
-    brief = briefed(landing=kind, standard='us_commercial', spot_ft=900)
+    aircraft = {'aircraft': 'Bramble 90T', 'weight_lb': 1_250} if kind in TAILWHEEL_ONLY else {}
+    brief = briefed(landing=kind, standard='us_commercial', spot_ft=900, **aircraft)
     assert brief.card.kind == kind
     assert brief.aim.box_ft[0] == 900
     assert brief.touchdown.predicted_touchdown_ft == pytest.approx(brief.aim.target_ft)
@@ -251,3 +255,74 @@ def test_the_air_at_five_thousand_feet():  # [pub: U.S. Standard Atmosphere 1976
     assert '5,000 ft' in brief.wind.air_words
     assert f'{1 / math.sqrt(0.8617) - 1:.0%} faster' in brief.wind.air_words
     assert f'{1 / 0.8617 - 1:.0%} longer' in brief.wind.air_words
+
+
+BRAMBLE = {'aircraft': 'Bramble 90T', 'weight_lb': 1_250, 'spot_ft': 700}
+
+
+def _words(card):
+    return ' '.join((card.different, *card.steps, card.look, *card.mistakes, card.go_around))
+
+
+@pytest.mark.parametrize('technique', [Technique(), Technique(rollout_flap='flap_up', crosswind_flap='reduced')])
+def test_no_card_names_a_lever_or_a_wheel_that_the_aircraft_does_not_have(technique):
+    bramble, marram, sorrel = (AIRCRAFT[name] for name in ('Bramble 90T', 'Marram 160', 'Sorrel 200R'))
+    for card in all_cards(technique, bramble):
+        assert not re.search('flap|nosewheel|nose falls|gear|propeller', _words(card), re.I), card.kind
+        assert '{' not in _words(card)
+    kinds = {card.kind for card in all_cards(technique, bramble)}
+    assert {'three_point', 'wheel_landing'} <= kinds
+    assert 'no_flap' not in kinds
+    assert not {'three_point', 'wheel_landing'} & {card.kind for card in all_cards(technique, marram)}
+    go_around = {one.name: _words(card_of('go_around', technique, one)) for one in (bramble, marram, sorrel)}
+    assert 'carburettor heat cold' in go_around['Marram 160']
+    assert 'carburettor' not in go_around['Sorrel 200R']
+    normal = _words(card_of('normal', technique, sorrel))
+    assert 'Gear down below 125 kt' in normal
+    assert 'Propeller lever forward' in normal
+    assert 'Nosewheel down last' in normal
+    for flow in bramble.flows:
+        assert not any('flap' in item for item in flow.items)
+
+
+def test_particulars_that_the_school_entered_stand_on_the_card():
+    about = Particulars(slats_out_kias=49, angle_of_attack_target='upper edge of the green')
+    flaps = (*MARRAM_160.flaps[:-1], replace(MARRAM_160.flaps[-1], windscreen_mark='a fist above the coaming'))
+    aircraft = replace(MARRAM_160, particulars=about, flaps=flaps)
+    words = _words(card_of('normal', Technique(), aircraft, flap=flaps[-1]))
+    for part in (
+        'slats come out at 49 kt',
+        'Angle of attack on final: upper edge of the green',
+        'a fist above the coaming',
+    ):
+        assert part in words
+    # whether it has carburettor heat is not known: it is not claimed
+    assert 'where it is fitted' in _words(card_of('go_around', Technique(), aircraft))
+
+
+def test_a_wheel_landing_is_faster_and_longer_than_one_on_three_points():
+    three, wheel = (briefed(landing=kind, **BRAMBLE) for kind in ('three_point', 'wheel_landing'))
+    table = AIRCRAFT['Bramble 90T'].flaps[0].airspeed_table
+    kcas = [table.calibrated_kt(one.speed.touchdown_speed_kias) for one in (three, wheel)]
+    stall_kcas = 38 * math.sqrt(1_250 / 1_350)
+    assert kcas[0] == pytest.approx(1.02 * stall_kcas)
+    assert kcas[1] == pytest.approx(1.05 * stall_kcas + 10, abs=1.5)  # [com] about 10 kt faster
+    assert wheel.ground.ground_roll.expected_ft == pytest.approx(
+        three.ground.ground_roll.expected_ft * (kcas[1] / kcas[0]) ** 2
+    )
+    soft = briefed(landing='wheel_landing', surface_state='soft', **BRAMBLE)
+    assert any('not made on soft ground' in str(one) for one in soft.cautions if one.severity == 'stop')
+    with pytest.raises(RefusedRequest, match='tailwheel'):
+        make_request(landing='three_point')
+
+
+def test_gear_and_flap_limits_are_kept_on_every_leg():
+    sorrel = AIRCRAFT['Sorrel 200R']
+    slow_gear = replace(sorrel, particulars=replace(sorrel.particulars, gear_limit_kias=90))
+    flaps = (sorrel.flaps[0], replace(sorrel.flaps[1], limit_kias=75))
+    request = make_request(aircraft=replace(slow_gear, flaps=flaps), weight_lb=2_700, spot_ft=900)
+    said = ' '.join(make_parts(request, Plan()).pattern.cautions)
+    assert '95 kt on downwind is over the gear limit of 90 kt' in said
+    assert 'on base is over the limit of 75 kt with flap full' in said
+    plain = make_parts(make_request(aircraft='Sorrel 200R', weight_lb=2_700, spot_ft=900), Plan())
+    assert not any('over the' in one and 'limit' in one for one in plain.pattern.cautions)

@@ -264,6 +264,7 @@ def test_on_a_long_final_one_stays_level_until_the_path_is_met():
         from_abeam_s=300,
         ahead_final_nm=2,
         ahead_kt=60,
+        final_kt=60,
     )
     assert made.level_until_nm == pytest.approx(3.14, abs=0.01)  # 1,000 ft / tan 3°, exact trigonometry
     assert 'Stay level' in made.go_down_words
@@ -298,8 +299,36 @@ def test_timed_base_is_carried_out_by_a_tailwind():
     assert out(timed, 0) - out(timed, 15) > out(seen, 0) - out(seen, 15) + 200
 
 
-def test_behind_larger_ones_one_waits_longer():  # [com] 2 min medium, 4 heavy
-    assert [wait.wait_s for wait in WAKE_WAITS] == [120, 240]
+@pytest.mark.parametrize(
+    ('from_abeam_s', 'words', 'is_offered'),
+    [
+        (300.0, None, True),
+        (160.0, 'is little: be ready to go around', True),
+        (140.0, 'too close', True),
+        (110.0, 'overtake the one ahead', False),
+    ],
+)
+def test_too_small_a_gap_is_said_and_overtaking_is_not_offered(from_abeam_s, words, is_offered):
+    asked = {'extend_s': 20.0, 'downwind_kt': 80.0, 'final_ft': 9_000.0, 'tpa_ft': 900.0, 'path_angle_deg': 3.0}
+    asked |= {'aim_ft': 0.0, 'ahead_final_nm': 2.0, 'ahead_kt': 60.0, 'final_kt': 64.0}
+    two = number_two(from_abeam_s=from_abeam_s, **asked)
+    assert two.is_offered == is_offered
+    assert (two.caution is None) == (words is None)
+    if words is None:
+        return
+    assert words in two.caution
+    if 'Fly downwind on for' in two.caution:
+        # flown on for so long, the gap is a minute: a second more downwind, and the longer way back
+        more_s = float(two.caution.split('on for ')[1].split(' s')[0]) - 20
+        assert from_abeam_s + more_s * (1 + 80 / 64) - 120 == pytest.approx(60, abs=1.5)
+    if not is_offered:
+        assert two.gap_s is None
+        assert 'Gap' not in two.words
+
+
+def test_behind_larger_ones_one_waits_longer():
+    # [com] 2 min medium, 4 heavy; [pub: ICAO Doc 4444] a light one landing 3 behind either, departing 2; from memory
+    assert {wait.behind: wait.wait_s for wait in WAKE_WAITS} == {'medium': 180, 'medium, taking off': 120, 'heavy': 240}
     assert all('local rule' in wait.words for wait in WAKE_WAITS)
 
 

@@ -27,7 +27,13 @@ GEOJSON = {
         },
         {
             'type': 'Feature',
-            'properties': {'le_ident': '05', 'he_ident': '23', 'width_ft': 60, 'le_elevation_ft': 38, 'he_elevation_ft': 58},
+            'properties': {
+                'le_ident': '05',
+                'he_ident': '23',
+                'width_ft': 60,
+                'le_elevation_ft': 38,
+                'he_elevation_ft': 58,
+            },
             'geometry': {'type': 'LineString', 'coordinates': [[-38.4, 47.2], [-38.3932, 47.206]]},
         },
     ],

@@ -102,6 +102,20 @@ def test_no_text_crashes_the_table_readers(text):
             read(text)
 
 
+def test_a_landing_table_may_hold_the_distance_over_fifty_feet_beside_each_roll():
+    both = '\t0\t10\n0\t530/1,210\t550/1 240\n2000\t570/1280\t590/1310'
+    table = read_landing_table(both)
+    assert table.ground_roll_ft == ((530, 550), (570, 590))
+    assert table.over_50_ft_ft == ((1_210, 1_240), (1_280, 1_310))
+    for wrong in (
+        both.replace('/1310', ''),
+        both.replace('/1280', '').replace('/1310', ''),
+        both.replace('1280', '560'),
+    ):
+        with pytest.raises(InvalidInput):
+            read_landing_table(wrong)
+
+
 # loading
 
 

@@ -23,10 +23,17 @@ const OTHERS = [
   ['power_off', 'Power-off 180'],
   ['no_flap', 'No flap'],
   ['forward_slip', 'Forward slip'],
+  ['three_point', 'Three-point'],
+  ['wheel_landing', 'Wheel landing'],
   ['go_around', 'Go-around'],
   ['low_approach', 'Low approach'],
   ['hold_off_drill', 'Hold-off drill at altitude'],
 ] as const
+/** Once fetched, only the cards that this aircraft has. */
+const shown = computed(() => {
+  const known = others.data.value?.cards
+  return known ? OTHERS.filter(([kind]) => kind === '' || known.some((one) => one.kind === kind)) : OTHERS
+})
 </script>
 
 <template>
@@ -35,7 +42,7 @@ const OTHERS = [
       <h2 id="card" class="min-w-0 flex-1 text-lg font-bold">{{ card.title }}</h2>
       <label class="text-sm text-soft" for="other-card">Card</label>
       <select id="other-card" v-model="asked" class="field !w-auto">
-        <option v-for="[kind, label] in OTHERS" :key="kind" :value="kind">{{ label }}</option>
+        <option v-for="[kind, label] in shown" :key="kind" :value="kind">{{ label }}</option>
       </select>
     </div>
     <p class="text-soft">{{ card.different }}</p>

@@ -35,6 +35,7 @@ const curves = computed(() => {
     }),
   }))
 })
+const hasWhole = computed(() => !!table.value?.over_50_ft_ft)
 const W = 340
 const H = 170
 const x = computed(() =>
@@ -51,7 +52,13 @@ const ticks = computed(() => y.value.ticks(4))
 
 <template>
   <div class="space-y-2">
-    <p class="heading">{{ kind === 'landing' ? 'Landing ground roll' : 'Takeoff: ground roll and over 50 ft' }}</p>
+    <p class="heading">
+      {{
+        kind === 'landing'
+          ? `Landing ground roll${hasWhole ? ' and over 50 ft' : ''}`
+          : 'Takeoff: ground roll and over 50 ft'
+      }}
+    </p>
     <svg
       v-if="table"
       :viewBox="`0 0 ${W} ${H}`"
@@ -92,7 +99,7 @@ const ticks = computed(() => y.value.ticks(4))
       <label class="block text-sm" :for="`paste-${kind}`">
         {{
           kind === 'landing'
-            ? 'Paste from a spreadsheet: temperatures [°C] along the first row, pressure altitudes [ft] down the first column, ground roll [ft] inside; full flap, maximum weight.'
+            ? 'Paste from a spreadsheet: temperatures [°C] along the first row, pressure altitudes [ft] down the first column, ground roll [ft] inside, or roll/distance over 50 ft such as 530/1220; full flap, maximum weight.'
             : 'Paste from a spreadsheet, one case a row: pressure altitude [ft], temperature [°C], weight [lb], ground roll [ft], over 50 ft [ft].'
         }}
       </label>

@@ -13,6 +13,9 @@ import {
   SURROUNDINGS,
   blankField,
   courseDeg,
+  type End,
+  exitsFrom,
+  exitsText,
   type Field,
   fromGeoJson,
   lengthFt,
@@ -110,6 +113,14 @@ function take(one: Found['fields'][number]) {
 function surround(runway: Runway, value: string) {
   const chosen = SURROUNDINGS.find((one) => one === value) ?? 'open'
   for (const end of runway.ends) end.surroundings = chosen
+}
+const exitProblem = ref('')
+function setExits(end: End, event: Event) {
+  const text = (event.target as HTMLInputElement).value
+  const exits = exitsFrom(text)
+  exitProblem.value =
+    exits === null ? `“${text}” is not a list of exits: write each as its name and feet, such as A 900, B 1600.` : ''
+  if (exits !== null) end.exits = exits
 }
 const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel', 'unknown'] as const
 const USES = ['downwind', 'base', 'final', 'go_around', 'other'] as const
@@ -376,6 +387,20 @@ const number = (event: Event) => {
                 </tbody>
               </table>
             </div>
+            <div class="grid gap-2 sm:grid-cols-2">
+              <label v-for="(end, e) in runway.ends" :key="e" class="text-sm"
+                >Exits when landing on {{ end.ident }}: name and feet from the threshold
+                <input
+                  class="field figure"
+                  maxlength="200"
+                  placeholder="A 900, B 1600"
+                  :value="exitsText(end.exits)"
+                  :disabled="!mayChange"
+                  @change="setExits(end, $event)"
+                />
+              </label>
+            </div>
+            <p v-if="exitProblem" role="alert" class="font-bold text-fail-ink">{{ exitProblem }}</p>
             <p class="text-sm text-soft">
               The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft,
               {{ Math.round(courseDeg(runway)) }}° true.

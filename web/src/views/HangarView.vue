@@ -29,15 +29,31 @@ const PHASES = [
   'after landing',
 ] as const
 
-const BLANK: AircraftSpec = {
-  name: '',
-  max_weight_lb: 2400,
-  empty_weight_lb: 1450,
-  flaps: [
-    { name: 'up', stall_kcas: 53, airspeed_table: { ias_kt: [45, 60, 80, 100], cas_kt: [52, 62, 80, 99] } },
-    { name: 'full', stall_kcas: 47, airspeed_table: { ias_kt: [40, 60, 80], cas_kt: [48, 61, 79] } },
-  ],
+type About = Required<NonNullable<AircraftSpec['particulars']>>
+const PLAIN: About = {
+  undercarriage: 'nosewheel',
+  has_carburettor_heat: null,
+  propeller: 'fixed',
+  gear_limit_kias: null,
+  slats_out_kias: null,
+  angle_of_attack_target: null,
 }
+const about = computed<About>(() => ({ ...PLAIN, ...draft.value?.particulars }))
+function setAbout(part: Partial<About>) {
+  if (draft.value) draft.value.particulars = { ...about.value, ...part }
+}
+const picked = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+
+/** Nothing is filled in that nobody has read in the handbook: an empty figure is asked for when it is kept. */
+const BLANK = {
+  name: '',
+  max_weight_lb: null,
+  empty_weight_lb: null,
+  flaps: [
+    { name: 'up', stall_kcas: null, airspeed_table: { ias_kt: [], cas_kt: [] } },
+    { name: 'full', stall_kcas: null, airspeed_table: { ias_kt: [], cas_kt: [] } },
+  ],
+} as unknown as AircraftSpec
 function show(row: AircraftRow) {
   editor.open(row.spec, row.id)
 }
@@ -141,8 +157,8 @@ function addLadder() {
   if (!draft.value) return
   const flap = draft.value.flaps[0]?.name ?? 'up'
   draft.value.ladder = Object.fromEntries(
-    LEGS.map((leg) => [leg, { kias: 75, flap, power: '1,500 rpm' }]),
-  ) as AircraftSpec['ladder']
+    LEGS.map((leg) => [leg, { kias: null, flap, power: '' }]),
+  ) as unknown as AircraftSpec['ladder']
 }
 </script>
 
@@ -319,9 +335,78 @@ function addLadder() {
               @update:model-value="draft.landing_climb_fpm = $event"
             />
           </div>
-          <label class="flex min-h-11 items-center gap-2 font-bold"
-            ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label
-          >
+          <div class="grid grid-cols-2 gap-3">
+            <label class="flex min-h-11 items-center gap-2 font-bold"
+              ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label
+            >
+            <Stepper
+              v-if="draft.is_retractable"
+              :model-value="about.gear_limit_kias ?? null"
+              label="Gear limit"
+              unit="KIAS"
+              :min="1"
+              :max="250"
+              :start="120"
+              empty-word="unknown"
+              @update:model-value="setAbout({ gear_limit_kias: $event })"
+            />
+            <label>
+              <span class="heading">Stands on</span>
+              <select
+                class="field"
+                :value="about.undercarriage"
+                @change="setAbout({ undercarriage: picked($event) as About['undercarriage'] })"
+              >
+                <option value="nosewheel">a nosewheel</option>
+                <option value="tailwheel">a tailwheel</option>
+              </select>
+            </label>
+            <label>
+              <span class="heading">Propeller</span>
+              <select
+                class="field"
+                :value="about.propeller"
+                @change="setAbout({ propeller: picked($event) as About['propeller'] })"
+              >
+                <option value="fixed">fixed</option>
+                <option value="variable">variable, with a lever</option>
+              </select>
+            </label>
+            <label>
+              <span class="heading">Carburettor heat</span>
+              <select
+                class="field"
+                :value="String(about.has_carburettor_heat)"
+                @change="
+                  setAbout({ has_carburettor_heat: picked($event) === 'null' ? null : picked($event) === 'true' })
+                "
+              >
+                <option value="null">not known</option>
+                <option value="true">fitted</option>
+                <option value="false">none</option>
+              </select>
+            </label>
+            <Stepper
+              :model-value="about.slats_out_kias ?? null"
+              label="Slats come out at"
+              unit="KIAS"
+              :min="1"
+              :max="250"
+              :start="50"
+              empty-word="none"
+              @update:model-value="setAbout({ slats_out_kias: $event })"
+            />
+          </div>
+          <label>
+            <span class="heading">Angle of attack on final, where a gauge is fitted</span>
+            <input
+              class="field"
+              maxlength="80"
+              placeholder="the upper edge of the green"
+              :value="about.angle_of_attack_target ?? ''"
+              @change="setAbout({ angle_of_attack_target: picked($event) || null })"
+            />
+          </label>
           <label class="flex min-h-11 items-center gap-2 font-bold"
             >Wing
             <select v-model="draft.wing" class="field !w-28">
@@ -405,6 +490,7 @@ function addLadder() {
                   <th>Power-off</th>
                   <th>Glide angle, °</th>
                   <th>Limit, KIAS</th>
+                  <th>Aim in the windscreen</th>
                   <th>IAS CAS pairs, one a line</th>
                   <th />
                 </tr>
@@ -447,6 +533,16 @@ function addLadder() {
                             ? null
                             : Number(($event.target as HTMLInputElement).value)
                       "
+                    />
+                  </td>
+                  <td class="py-1 pr-2">
+                    <input
+                      class="field"
+                      maxlength="80"
+                      placeholder="a fist above the coaming"
+                      :aria-label="`Flap ${i + 1}: aim point in the windscreen`"
+                      :value="flap.windscreen_mark ?? ''"
+                      @change="flap.windscreen_mark = picked($event) || null"
                     />
                   </td>
                   <td class="py-1 pr-2">

@@ -315,6 +315,13 @@ const otherProblem = computed(() =>
         </dl>
         <p class="mt-1 text-sm">{{ brief.wind.air_words }}</p>
       </section>
+      <section class="panel" aria-labelledby="after">
+        <h2 id="after" class="text-base font-bold">After the touchdown</h2>
+        <p v-for="line in brief.rollout.rollout_words" :key="line" class="mt-1 text-sm">{{ line }}</p>
+        <p v-if="brief.rollout.over_50_ft_ft !== null" class="mt-1 text-sm">
+          From 50 ft over the threshold to the stop the handbook takes {{ round(brief.rollout.over_50_ft_ft, 10) }} ft.
+        </p>
+      </section>
       <section class="panel text-sm" aria-labelledby="sure">
         <h2 id="sure" class="text-base font-bold">How sure</h2>
         <p>{{ brief.basis.words }}</p>

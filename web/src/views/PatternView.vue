@@ -199,8 +199,11 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
       <section v-if="pattern?.number_two" class="panel border-l-8 !border-l-warn" aria-labelledby="two">
         <h2 id="two" class="heading">Number two</h2>
         <p class="text-lg font-bold leading-snug">{{ pattern.number_two.turn_words }}</p>
-        <p class="mt-1">{{ pattern.number_two.go_down_words }}</p>
-        <p class="mt-1">
+        <p v-if="pattern.number_two.caution && pattern.number_two.is_offered" class="mt-1 font-bold text-fail-ink">
+          ✕ {{ pattern.number_two.caution }}
+        </p>
+        <p v-if="pattern.number_two.is_offered" class="mt-1">{{ pattern.number_two.go_down_words }}</p>
+        <p v-if="pattern.number_two.is_offered" class="mt-1">
           New final {{ pattern.number_two.final_nm.toFixed(1) }} nm<template v-if="pattern.number_two.gap_s !== null"
             >, gap at the threshold about {{ round(pattern.number_two.gap_s) }} s</template
           >. The aim point stays: same path, same speed.

@@ -10,7 +10,7 @@ import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
-import { direction, examines, LANDING_LABEL, round, SURFACE_STATE, today, windWords } from '@/words'
+import { direction, examines, LANDING_LABEL, round, SURFACE_STATE, TAILWHEEL_ONLY, today, windWords } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -95,12 +95,19 @@ const students = computed(() => catalogue.data.value?.people.filter((one) => one
 const standard = computed(() => catalogue.data.value?.standards.find((one) => one.id === form.standard_id))
 const aircraft = computed(() => catalogue.data.value?.aircraft.find((one) => one.id === form.aircraft_id))
 const landings = computed(() =>
-  (Object.keys(LANDING_LABEL) as LandingKind[]).map((kind) => ({
-    value: kind,
-    label: LANDING_LABEL[kind],
-    off: !standard.value || !examines(standard.value.spec, kind),
-  })),
+  (Object.keys(LANDING_LABEL) as LandingKind[])
+    .map((kind) => ({
+      value: kind,
+      label: LANDING_LABEL[kind],
+      off: !standard.value || !examines(standard.value.spec, kind),
+    }))
+    .filter(
+      (one) => !TAILWHEEL_ONLY.includes(one.value) || aircraft.value?.spec.particulars?.undercarriage === 'tailwheel',
+    ),
 )
+watch(aircraft, () => {
+  if (ready.value && !landings.value.some((one) => one.value === form.landing)) form.landing = 'normal'
+})
 const missing = computed(() =>
   landings.value
     .filter((one) => one.off)

@@ -21,6 +21,9 @@ CELSIUS_ZERO_K = 273.15
 APPROACH_OVER_STALL = 1.3  # of calibrated airspeed [pub: 14 CFR 23.73 before 2017]
 GUST_SHARE = 0.5  # of gust less steady wind [pub: FAA-H-8083-3, approach chapters]
 TOUCHDOWN_OVER_STALL = 1.05  # [own] wheels meet the runway just above the stall
+THREE_POINT_OVER_STALL = 1.02  # [own] all three wheels at once, near the stall
+WHEEL_LANDING_FASTER_KT = 10.0  # [com] than a three-point landing
+WHEEL_LANDING_SLOWS_KT = 3.0  # [own] at least, from the approach to the touchdown
 CROSSWIND_OVER_STALL = 0.2  # of Vs0, where the handbook is silent [pub: former 14 CFR 23.233]
 
 # Roundout and hold-off

@@ -2,7 +2,17 @@
 
 from typing import Literal
 
-LandingKind = Literal['normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip']
+LandingKind = Literal[
+    'normal',
+    'crosswind',
+    'short_field',
+    'soft_field',
+    'power_off',
+    'no_flap',
+    'forward_slip',
+    'three_point',
+    'wheel_landing',
+]
 ExerciseKind = Literal[
     'normal',
     'crosswind',
@@ -11,12 +21,16 @@ ExerciseKind = Literal[
     'power_off',
     'no_flap',
     'forward_slip',
+    'three_point',
+    'wheel_landing',
     'go_around',
     'low_approach',
     'hold_off_drill',
 ]
 StandardCode = Literal['us_private', 'us_commercial']
 Wing = Literal['high', 'low']
+Undercarriage = Literal['nosewheel', 'tailwheel']
+Propeller = Literal['fixed', 'variable']
 Surroundings = Literal['water', 'open', 'hedges', 'trees', 'buildings']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel', 'unknown']
 SurfaceState = Literal['dry', 'wet', 'long_grass', 'soft', 'snow_or_ice']
@@ -78,3 +92,4 @@ LatestTouchdown = Literal['half', 'third']
 AimDistance = Literal['calibrated', 'fixed', 'before_300_500']
 
 NOT_LANDED: tuple[Outcome, ...] = ('go_around', 'low_approach', 'drill')  # ends of a lap without a touchdown
+TAILWHEEL_ONLY: tuple[LandingKind, ...] = ('three_point', 'wheel_landing')

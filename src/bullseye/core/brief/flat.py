@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 
 from bullseye.core.brief.whole import WholeBrief
 
-_PARTS = ('wind', 'speed', 'aim', 'touchdown', 'ground')
+_PARTS = ('wind', 'speed', 'aim', 'touchdown', 'ground', 'rollout')
 
 
 @cache

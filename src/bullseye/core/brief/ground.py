@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.constants import CLIMB_AWAY_S, FPS_PER_KT, OBSTACLE_MARGIN_FT
+from bullseye.core.basis.constants import CLIMB_AWAY_S, FPS_PER_KT, OBSTACLE_MARGIN_FT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet
 from bullseye.core.brief.request import BriefRequest
@@ -60,7 +60,7 @@ def ground_roll(request: BriefRequest, setup: LandingSetup) -> tuple[GroundRoll 
             headwind_kt=setup.wind.sure_headwind_kt,
             touchdown_ktas=setup.approach.touchdown_ktas,
             surface_state=request.surface_state,
-            touchdown_over_table=aircraft.stall_kcas(flap=setup.flap, weight_lb=request.weight_lb) / of_table,
+            touchdown_over_table=setup.touchdown_kcas / (TOUCHDOWN_OVER_STALL * of_table),
         )
     except OutsideTable as error:
         return None, _BOOK.say('outside', why=str(error))

@@ -1,16 +1,17 @@
-"""The brief of a landing: wind, speed, aim, touchdown and ground, each worked out in its own room."""
+"""The brief of a landing: wind, speed, aim, touchdown, ground and rollout, each worked out in its own room."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN, TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first, knots
 from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
 from bullseye.core.brief.conditions import WindPart, rudder_cautions, wind_cautions, wind_part
 from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.rollout import RolloutPart, rollout_part
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.cards import Card, card_of
@@ -29,6 +30,8 @@ _BOOK = Phrasebook(
     lull='A lull of the gusts leaves {margin} above the stalling speed.',
     flap_limit='{speed} is within {near} of the flap limit of {limit}.',
     combination='{words}',
+    gear_limit='{speed} is over the gear limit of {limit}: the gear is not lowered at that speed.',
+    wheels_on_soft='A wheel landing is not made on soft ground, long grass or snow: the wheels dig in, it noses over.',
     overruled='{what} {value}, set by {by}: {reason}.{ours}',
     training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
     'A go-around is always a good answer.',
@@ -57,13 +60,14 @@ class SpeedPart:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BriefAnswer:
-    """One landing, briefed in five parts. Places are feet from the landing threshold; None is unknown."""
+    """One landing, briefed in six parts. Places are feet from the landing threshold; None is unknown."""
 
     wind: WindPart
     speed: SpeedPart
     aim: AimPart
     touchdown: TouchdownPart
     ground: GroundPart
+    rollout: RolloutPart
     basis: Basis
     card: Card
     cautions: tuple[Caution, ...]  # gravest first
@@ -71,7 +75,7 @@ class BriefAnswer:
 
 
 def _stall_kias(setup: LandingSetup) -> float:
-    return setup.flap.airspeed_table.indicated_kt(setup.touchdown_kcas / TOUCHDOWN_OVER_STALL)
+    return setup.flap.airspeed_table.indicated_kt(setup.stall_kcas)
 
 
 def _speed_part(setup: LandingSetup) -> SpeedPart:
@@ -106,7 +110,7 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
     elif extra_kt < -_OFF_KT:
         said.append(Caution('mind', _BOOK.say('slow', short=knots(-extra_kt))))
     margin_kt, spread_kt = setup.speed_kias - _stall_kias(setup), request.wind.gust_spread_kt
-    stall_kcas = setup.touchdown_kcas / TOUCHDOWN_OVER_STALL
+    stall_kcas = setup.stall_kcas
     if setup.flap.airspeed_table.calibrated_kt(setup.speed_kias) < LOW_STALL_MARGIN * stall_kcas - 1e-6:
         said.append(Caution('mind', _BOOK.say('margin', margin=knots(margin_kt))))
     if spread_kt > 0 and margin_kt - spread_kt < LEAST_LULL_KT:
@@ -120,6 +124,12 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
             limit=knots(limit_kias),
         )
         said.append(Caution('stop' if setup.speed_kias > limit_kias else 'mind', near))
+    gear_kias = request.aircraft.particulars.gear_limit_kias if request.aircraft.is_retractable else None
+    if gear_kias is not None and setup.speed_kias > gear_kias:
+        over = _BOOK.say('gear_limit', speed=knots(setup.speed_kias), limit=knots(gear_kias))
+        said.append(Caution('stop', over))
+    if request.landing == 'wheel_landing' and request.surface_state in ('soft', 'long_grass', 'snow_or_ice'):
+        said.append(Caution('stop', _BOOK.say('wheels_on_soft')))
     return said
 
 
@@ -174,8 +184,9 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         aim=aim,
         touchdown=touchdown,
         ground=ground,
+        rollout=rollout_part(request, setup, aim, touchdown, ground),
         basis=basis,
-        card=card_of(request.landing, request.technique),
+        card=card_of(request.landing, request.technique, request.aircraft, flap=setup.flap),
         cautions=gravest_first(cautions),
         training_aid=_BOOK.say('training_aid'),
     )

@@ -100,6 +100,8 @@ _WATCH: dict[ExerciseKind, str] = {
     'power_off': 'height at the 45° and on base',
     'no_flap': 'small roundout, let it float',
     'forward_slip': 'slip out above the roundout',
+    'three_point': 'all three wheels together',
+    'wheel_landing': 'tail low, pinned at once',
     'go_around': 'level first, flap in stages',
     'low_approach': 'centreline and height, a few feet up',
     'hold_off_drill': 'hold it without sinking through',

@@ -12,7 +12,7 @@ from pydantic import Field, TypeAdapter, ValidationError
 from bullseye.core.air.wind import Wind, given_direction_deg_true
 from bullseye.core.basis.constants import LEAST_CEILING_FT, LEAST_STALL_MARGIN, LEAST_VISIBILITY_M
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
-from bullseye.core.basis.kinds import LandingKind, StandardCode, SurfaceState, WeatherHazard
+from bullseye.core.basis.kinds import TAILWHEEL_ONLY, LandingKind, StandardCode, SurfaceState, WeatherHazard
 from bullseye.core.basis.limits import (
     AimFt,
     CeilingFt,
@@ -101,6 +101,8 @@ class BriefRequest(Checked):
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)
         flap = self.flap_setting
+        if self.landing in TAILWHEEL_ONLY and not self.aircraft.particulars.has_tailwheel:
+            raise InvalidInput('landing', self.landing, 'for an aircraft with a tailwheel only')
         self.standard.tolerance(self.landing)
         if self.landing == 'no_flap' and flap is not self.aircraft.flaps[0]:
             raise InvalidInput('flap', flap.name, f'{self.aircraft.flaps[0].name}, for a landing without flap')

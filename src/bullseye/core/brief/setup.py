@@ -36,6 +36,7 @@ class LandingSetup:
     speed_kias: float
     speed_steps: tuple[SpeedStep, ...]
     path_angle_deg: float
+    stall_kcas: float  # at this weight and flap, wings level
     touchdown_kcas: float
     approach: Approach
 
@@ -65,7 +66,7 @@ def prior_deceleration_fps2(request: BriefRequest) -> float:
 
 def power_share(landing: LandingKind) -> float:
     """Share of the idle deceleration that is left with the power a kind of landing keeps on."""
-    return SOFT_POWER_DECELERATION if landing == 'soft_field' else 1.0
+    return SOFT_POWER_DECELERATION if landing in ('soft_field', 'wheel_landing') else 1.0
 
 
 def deceleration_fps2(request: BriefRequest) -> float:
@@ -101,7 +102,13 @@ def landing_setup(request: BriefRequest) -> LandingSetup:
         path_angle_deg=path_deg,
         power_on=not is_glide(request),
     )
-    touchdown_kcas = touchdown_speed_kcas(aircraft=request.aircraft, flap=flap, weight_lb=request.weight_lb)
+    touchdown_kcas = touchdown_speed_kcas(
+        aircraft=request.aircraft,
+        flap=flap,
+        weight_lb=request.weight_lb,
+        kind=request.landing,
+        approach_kcas=approach_kcas,
+    )
     return LandingSetup(
         flap=flap,
         wind=parts,
@@ -111,6 +118,7 @@ def landing_setup(request: BriefRequest) -> LandingSetup:
         speed_kias=speed_kias,
         speed_steps=speed.steps,
         path_angle_deg=path_deg,
+        stall_kcas=request.aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb),
         touchdown_kcas=touchdown_kcas,
         approach=Approach(
             speed_ktas=max(1.0, speed_ktas - lost_kt),

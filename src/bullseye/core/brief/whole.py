@@ -28,6 +28,7 @@ from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.brief.weather import weather_cautions
+from bullseye.core.fly.flows import flows_of
 from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
@@ -244,7 +245,9 @@ def _lap_plan(
         )
     has_glide = request.aircraft.best_glide_kias is not None
     kinds = [
-        kind for kind in get_args(LandingKind) if request.standard.examines(kind) and (kind != 'power_off' or has_glide)
+        kind
+        for kind in get_args(LandingKind)
+        if request.standard.examines(kind) and request.aircraft.lands(kind) and (kind != 'power_off' or has_glide)
     ]
     no_lap = _no_lap(request, brief, takeoff)
     wanted = kinds_wanted(
@@ -360,7 +363,7 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         wake=WAKE_WAITS,
         wake_words=WAKE_WORDS,
         marks=plan.marks,
-        flows=request.aircraft.flows,
+        flows=flows_of(request.aircraft),
         sun=_sun(plan),
         notes=tuple(notes),
     )

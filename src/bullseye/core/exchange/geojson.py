@@ -12,7 +12,15 @@ from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import PatternSide, Surface, Surroundings
-from bullseye.core.given.airfield import Airfield, DepartureObstacle, GroundMark, MarkUse, Obstacle, RunwayEnd
+from bullseye.core.given.airfield import (
+    Airfield,
+    DepartureObstacle,
+    GroundMark,
+    MarkUse,
+    Obstacle,
+    RunwayEnd,
+    RunwayExit,
+)
 
 _Part = TypeVar('_Part', Obstacle, DepartureObstacle)
 _NUMBERS = {
@@ -155,7 +163,7 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
         ident = properties.get(f'{which}_ident')
         if not isinstance(ident, str) or not 1 <= len(ident) <= 4:
             raise InvalidInput(f'{which}_ident', ident, 'a runway number of 1 to 4 characters')
-        surface = properties.get('surface', 'asphalt')
+        surface = properties.get('surface', 'asphalt')  # as everywhere in requests; a table's empty cell is unknown
         if surface not in get_args(Surface):
             raise InvalidInput('surface', surface, ', '.join(get_args(Surface)))
         return RunwayEnd(
@@ -172,6 +180,7 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
             aiming_marks_ft=_number(properties, f'{which}_aiming_marks_ft'),
             obstacle=_part(properties, f'{which}_obstacle', Obstacle),
             departure_obstacle=_part(properties, f'{which}_departure_obstacle', DepartureObstacle),
+            exits=_exits(properties.get(f'{which}_exits')),
             preferred=properties.get(f'{which}_preferred') is True,
             pattern_side=_side(properties.get(f'{which}_pattern')),
             surroundings=_surroundings(properties.get(f'{which}_surroundings', properties.get('surroundings'))),
@@ -188,6 +197,19 @@ def _part(properties: Mapping[str, Any], name: str, part: type[_Part]) -> _Part 
     if not isinstance(value, Mapping) or set(value) != {one.name for one in fields(part)}:
         raise InvalidInput(name, value, f'an object of {", ".join(one.name for one in fields(part))}')
     return part(**value)
+
+
+def _exits(value: object) -> tuple[RunwayExit, ...]:
+    if value is None:
+        return ()
+    if not isinstance(value, list | tuple) or len(value) > 20:
+        raise InvalidInput('exits', value, 'up to 20 exits, each with a name and its feet from the threshold')
+    found = []
+    for one in value:
+        if not isinstance(one, Mapping) or set(one) != {'name', 'at_ft'} or not isinstance(one['name'], str):
+            raise InvalidInput('exits', one, 'objects of name and at_ft')
+        found.append(RunwayExit(name=one['name'], at_ft=one['at_ft']))
+    return tuple(found)
 
 
 def _side(value: object) -> PatternSide:
@@ -280,6 +302,7 @@ def airfield_to_geojson(
                         'aiming_marks_ft': end.aiming_marks_ft,
                         'obstacle': asdict(end.obstacle) if end.obstacle else None,
                         'departure_obstacle': asdict(end.departure_obstacle) if end.departure_obstacle else None,
+                        'exits': [asdict(one) for one in end.exits],
                         'preferred': end.preferred,
                         'surroundings': end.surroundings,
                     }

@@ -52,18 +52,27 @@ def _require_two(altitudes: Sequence[float], temperatures: Sequence[float]) -> N
 def read_landing_table(text: str) -> LandingTable:
     """Read ground rolls: temperatures along the first row, pressure altitudes down the first column.
 
+    A cell may also hold the whole distance over 50 ft behind a slash, ``530/1220``; then every cell must.
+
     :raises InvalidInput: naming row and column of the wrong cell
     """
     rows = _cells(text)
     temperatures = tuple(_number(cell, 1, column) for column, cell in enumerate(rows[0][1:], start=2) if cell)
-    altitudes, rolls = [], []
+    altitudes, rolls, wholes = [], [], []
     for number, row in enumerate(rows[1:], start=2):
         if len(row) != len(temperatures) + 1:
             raise InvalidInput('text', f'row {number} with {len(row)} cells', f'{len(temperatures) + 1} cells a row')
-        values = [_number(cell, number, column) for column, cell in enumerate(row, start=1)]
-        altitudes.append(values[0])
-        rolls.append(tuple(values[1:]))
+        altitudes.append(_number(row[0], number, 1))
+        parts = [cell.partition('/') for cell in row[1:]]
+        rolls.append(tuple(_number(roll, number, column) for column, (roll, _, _) in enumerate(parts, start=2)))
+        slashes = {bool(slash) for _, slash, _ in parts}
+        if slashes == {True, False}:
+            raise InvalidInput('text', f'row {number}', 'a distance over 50 ft in every cell, or in none')
+        if slashes == {True}:
+            wholes.append(tuple(_number(over, number, column) for column, (_, _, over) in enumerate(parts, start=2)))
     _require_two(altitudes, temperatures)
+    if wholes and len(wholes) != len(rolls):
+        raise InvalidInput('text', f'{len(wholes)} rows', 'a distance over 50 ft in every cell, or in none')
     for i, row_ft in enumerate(rolls):
         for j, roll_ft in enumerate(row_ft):
             before = [rolls[i - 1][j]] if i else []
@@ -72,7 +81,12 @@ def read_landing_table(text: str) -> LandingTable:
                 raise InvalidInput(
                     'text', roll_ft, f'in row {i + 2}, column {j + 2}, not less than {max(before):g} before it'
                 )
-    return LandingTable(pressure_altitude_ft=tuple(altitudes), temperature_c=temperatures, ground_roll_ft=tuple(rolls))
+    return LandingTable(
+        pressure_altitude_ft=tuple(altitudes),
+        temperature_c=temperatures,
+        ground_roll_ft=tuple(rolls),
+        over_50_ft_ft=tuple(wholes) or None,
+    )
 
 
 def read_takeoff_table(text: str) -> TakeoffTable:

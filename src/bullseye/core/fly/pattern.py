@@ -445,6 +445,7 @@ def _number_two(legs: _Legs, flown: _Flown) -> NumberTwo | None:
         from_abeam_s=flown.flight.seconds - flown.abeam_s,
         ahead_final_nm=choice.ahead_final_nm,
         ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
+        final_kt=legs.final.groundspeed_kt,
     )
 
 
@@ -566,8 +567,30 @@ def _wind_words(legs: _Legs, flown: _Flown) -> str:
     )
 
 
-def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn) -> tuple[str, ...]:
-    task, said = legs.task, []
+def _limit_cautions(legs: _Legs) -> list[str]:
+    """Legs faster than their flap or the gear may be flown."""
+    said, aircraft = [], legs.task.aircraft
+    for leg in legs.all:
+        limit_kias = leg.flap_setting.limit_kias
+        if limit_kias is not None and leg.kias > limit_kias:
+            said.append(
+                f'{leg.kias:.0f} kt on {leg.leg} is over the limit of {limit_kias:.0f} kt with flap '
+                f'{leg.flap_setting.name}: slow down before it is lowered.'
+            )
+    gear_kias = aircraft.particulars.gear_limit_kias
+    if aircraft.is_retractable and gear_kias is not None:
+        said += [
+            f'{leg.kias:.0f} kt on {leg.leg} is over the gear limit of {gear_kias:.0f} kt: slow down first.'
+            for leg in (legs.downwind, legs.base, legs.final)
+            if leg.kias > gear_kias
+        ]
+    return said
+
+
+def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn, two: NumberTwo | None) -> tuple[str, ...]:
+    task, said = legs.task, _limit_cautions(legs)
+    if two is not None and two.caution is not None:
+        said.insert(0, two.caution)
     for leg, bank_deg in legs.banks():
         least = LOW_STALL_MARGIN_TURNING if bank_deg else LOW_STALL_MARGIN
         if leg.over_stall(bank_deg) < least:
@@ -623,7 +646,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
     legs = _Legs(task, wind)
     flown = _fly(legs)
     heights = _Heights(task, flown)
-    final_turn = _final_turn(legs)
+    final_turn, two = _final_turn(legs), _number_two(legs, flown)
     cue_deg = math.degrees(math.atan2(task.tpa_ft, task.spacing_ft))
     return PatternAnswer(
         side='right' if task.right > 0 else 'left',
@@ -645,9 +668,9 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
         final_length_ft=flown.final_ft,
         descent_fpm=heights.descent_fpm,
         seconds=flown.flight.seconds,
-        number_two=_number_two(legs, flown),
+        number_two=two,
         wind_words=_wind_words(legs, flown),
-        cautions=_cautions(legs, heights, final_turn),
+        cautions=_cautions(legs, heights, final_turn, two),
     )
 
 

@@ -21,6 +21,8 @@ _INTENTION: dict[ExerciseKind, str] = {
     'power_off': 'power-off approach, touch and go',
     'no_flap': 'no-flap, touch and go',
     'forward_slip': 'touch and go',
+    'three_point': 'touch and go',
+    'wheel_landing': 'touch and go',
     'go_around': 'low approach',
     'low_approach': 'low approach',
     'hold_off_drill': 'touch and go',

@@ -198,7 +198,7 @@ _STEPS: dict[TakeoffKind, tuple[str, ...]] = {
     'normal': (
         'Look at the approach, line up using the whole runway, keep the picture: it is the one wanted at touchdown.',
         'Full power over about three seconds; engine in the green, airspeed alive, right rudder, heels on the floor.',
-        'At lift-off speed let it fly off; climb at Vy.',
+        '{at_speed}At lift-off speed let it fly off; climb at Vy.',
     ),
     'crosswind': (
         'Line up on the whole runway, aileron full into the wind.',
@@ -206,16 +206,28 @@ _STEPS: dict[TakeoffKind, tuple[str, ...]] = {
         'Hold it down a little longer, lift off cleanly, then crab into the wind; never let it settle back sideways.',
     ),
     'short_field': (
-        'Use every foot: line up at the very start, flap as the handbook says.',
+        'Use every foot: line up at the very start{flap}.',
         'Brakes held, full power, check the engine, release.',
         'Rotate at the handbook speed, Vx to 50 ft or over the obstacle, then Vy.',
     ),
     'soft_field': (
         'Stick back from before the runway; keep rolling, no stop on soft ground.',
-        'Full power smoothly, lighten the nosewheel early, let it leave the ground as soon as it will.',
+        'Full power smoothly, {lighten}, let it leave the ground as soon as it will.',
         'Stay in ground effect until climb speed; never pull it off and let it settle back.',
     ),
 }
+
+
+def _steps(kind: TakeoffKind, aircraft: Aircraft) -> tuple[str, ...]:
+    """The steps of a takeoff in this aircraft: no flap and no nosewheel that it does not have."""
+    tail = aircraft.particulars.has_tailwheel
+    decided = {
+        'flap': ', flap as the handbook says' if aircraft.has_flap else '',
+        'lighten': 'the tail just off the ground early' if tail else 'lighten the nosewheel early',
+        'at_speed': 'Tail up when the elevator can lift it, more right rudder as it rises. ' if tail else '',
+    }
+    lever = ('Propeller lever fully forward before the roll.',) if aircraft.particulars.propeller == 'variable' else ()
+    return (*lever, *(step.format(**decided) for step in _STEPS[kind]))
 
 
 def _engine_failure(sector: tuple[float, float]) -> tuple[EnginePhase, ...]:
@@ -293,7 +305,7 @@ class _Run:
 
 def _run(task: TakeoffTask, by_set: tuple[Corrected, ...]) -> _Run:
     chosen = next((one for one in by_set if one.correction_set == task.technique.correction_set), None)
-    schools = _schools(task.aircraft.rotate_kias, task.weight_root, chosen)
+    schools = _schools(task.aircraft, task.weight_root, chosen)
     flown = next((one for one in schools if one.school == task.technique.lift_off), None)
     if flown is None or chosen is None:
         return _Run(
@@ -363,15 +375,17 @@ def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
         first_turn_ft=_first_turn_ft(task),
         engine_out_sector_deg_mag=sector,
         engine_failure=_engine_failure(sector),
-        steps=_STEPS[task.kind],
+        steps=_steps(task.kind, aircraft),
         cautions=tuple(cautions),
     )
 
 
-def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -> tuple[LiftOffSchool, ...]:
+def _schools(aircraft: Aircraft, root: float, chosen: Corrected | None) -> tuple[LiftOffSchool, ...]:
     """Both schools of lift-off. The roll goes with the square of the speed: constant acceleration [own]."""
+    rotate_kias = aircraft.rotate_kias
     if rotate_kias is None or chosen is None:
         return ()
+    lighten = 'Lift the tail' if aircraft.particulars.has_tailwheel else 'Lighten the nosewheel'
     fly_off_kias = rotate_kias * root
     longer_ft = chosen.ground_roll_ft * ((rotate_kias / fly_off_kias) ** 2 - 1)
     return (
@@ -385,7 +399,7 @@ def _schools(rotate_kias: float | None, root: float, chosen: Corrected | None) -
             school='fly_off',
             speed_kias=fly_off_kias,
             ground_roll_ft=chosen.ground_roll_ft,
-            words=f'Lighten the nosewheel early and let it fly off near {fly_off_kias:.0f} kt, as the weight asks for.',
+            words=f'{lighten} early and let it fly off near {fly_off_kias:.0f} kt, as the weight asks for.',
         ),
     )
 

@@ -7,6 +7,8 @@ from dataclasses import dataclass
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 
+GOOD_GAP_S, LEAST_GAP_S = 60.0, 30.0  # [own] between two at the threshold
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class NumberTwo:
@@ -18,7 +20,9 @@ class NumberTwo:
     final_nm: float
     level_until_nm: float  # to go to the aim point, where the path to it is met at pattern height
     go_down_words: str
-    gap_s: float | None  # between the two at the threshold; None when the one ahead is not known
+    gap_s: float | None  # between the two at the threshold; None when the one ahead is not known, or is overtaken
+    is_offered: bool  # not where it would overtake the one ahead
+    caution: str | None
     words: str
 
 
@@ -59,11 +63,13 @@ def number_two(
     from_abeam_s: float,
     ahead_final_nm: float | None,
     ahead_kt: float,
+    final_kt: float,
 ) -> NumberTwo:
     """Describe the stretched pattern.
 
     :param final_ft: length of the new final, to the aim point
     :param from_abeam_s: our own time from abeam the spot to the aim point
+    :param final_kt: our own groundspeed on final
     """
     extend_nm = extend_s * downwind_kt / 3_600
     level_ft = tpa_ft / math.tan(math.radians(path_angle_deg))
@@ -82,8 +88,26 @@ def number_two(
         if extend_s < 1
         else f'Fly downwind on for {extend_s:.0f} s, {extend_nm:.1f} nm; turn when the one ahead has passed abeam.'
     )
-    gap = '' if gap_s is None else f' Gap at the threshold about {gap_s:.0f} s.'
+    overtakes = gap_s is not None and gap_s < 0
+    gap = '' if gap_s is None or overtakes else f' Gap at the threshold about {gap_s:.0f} s.'
+    caution = None
+    if gap_s is not None and gap_s < LEAST_GAP_S:
+        # a second more downwind is also a longer way back
+        more_s = (GOOD_GAP_S - gap_s) / (1 + downwind_kt / max(1.0, final_kt))
+        caution = (
+            f'Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
+            f'{extend_s + more_s:.0f} s, or leave the pattern and come again.'
+            if overtakes
+            else f'Only {gap_s:.0f} s behind the one ahead at the threshold: too close. Fly downwind on for '
+            f'{extend_s + more_s:.0f} s, or go around.'
+        )
+    elif gap_s is not None and gap_s < GOOD_GAP_S:
+        caution = f'{gap_s:.0f} s behind the one ahead at the threshold is little: be ready to go around.'
+    if overtakes:
+        turn, down, gap_s = caution or '', 'No descent is worked out for it.', None
     return NumberTwo(
+        is_offered=not overtakes,
+        caution=caution,
         extend_s=extend_s,
         extend_nm=extend_nm,
         turn_words=turn,
@@ -91,12 +115,21 @@ def number_two(
         level_until_nm=min(level_nm, final_nm),
         go_down_words=down,
         gap_s=gap_s,
-        words=f'{turn} New final {final_nm:.1f} nm. {down} The aim point stays: same path, same speed.{gap}',
+        words=turn
+        if overtakes
+        else f'{turn} New final {final_nm:.1f} nm. {down} The aim point stays: same path, same speed.{gap}',
     )
 
 
 WAKE_WAITS: tuple[WakeWait, ...] = (
-    WakeWait(behind='medium', wait_s=120, words='2 minutes [common teaching]; the local rule wins.'),
+    # the longer of what is taught [com: 2 behind medium, 4 behind heavy] and of what is published for a light one
+    # [pub: ICAO Doc 4444: landing 3 minutes behind either, departing 2; values from memory]
+    WakeWait(behind='medium', wait_s=180, words='Landing 3 minutes [ICAO Doc 4444]; the local rule wins.'),
+    WakeWait(
+        behind='medium, taking off',
+        wait_s=120,
+        words='2 minutes [common teaching, and ICAO Doc 4444]; the local rule wins.',
+    ),
     WakeWait(behind='heavy', wait_s=240, words='4 minutes [common teaching]; the local rule wins.'),
 )
 WAKE_WORDS = (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import dataclasses
 import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
@@ -20,7 +21,7 @@ from bullseye.core.basis.constants import (
     LOW_WING_OVER_WHEELS_FT,
 )
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import LandingKind, Wing
+from bullseye.core.basis.kinds import TAILWHEEL_ONLY, LandingKind, Propeller, Undercarriage, Wing
 from bullseye.core.basis.quantity import Checked, Deceleration, Name, Real
 from bullseye.core.basis.tables import read_table, require_rising
 
@@ -69,6 +70,7 @@ class FlapSetting(Checked):
     power_off_approach_kias: Knots | None = None
     idle_path_angle_deg: Annotated[Real, Ge(3), Le(15)] | None = None  # of the glide with power off
     limit_kias: Knots | None = None  # not to be flown faster with this flap
+    windscreen_mark: Name | None = None  # where the aim point stands in the windscreen, as the school says it
 
     def check_together(self) -> None:
         for field in ('normal_approach_kias', 'short_field_approach_kias', 'power_off_approach_kias'):
@@ -252,6 +254,23 @@ class Flow(Checked):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Particulars(Checked):
+    """What an instructor teaches of one aircraft beside its speeds; None is not known."""
+
+    undercarriage: Undercarriage = 'nosewheel'
+    has_carburettor_heat: bool | None = None
+    propeller: Propeller = 'fixed'
+    gear_limit_kias: Knots | None = None  # not to be flown faster while the gear moves or is down
+    slats_out_kias: Knots | None = None  # below which automatic slats stand out
+    angle_of_attack_target: Name | None = None  # of the gauge on final, as the school says it
+
+    @property
+    def has_tailwheel(self) -> bool:
+        """Whether it stands on its tail."""
+        return self.undercarriage == 'tailwheel'
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Aircraft(Checked):
     """One aircraft. ``flaps`` run from up to full; a landing is made with the last unless another is named."""
 
@@ -281,6 +300,7 @@ class Aircraft(Checked):
     landing_climb_fpm: Annotated[Real, Gt(0), Le(3_000)] | None = None  # full flap and gear down, full power, laden
     fuel_burn_gph: Annotated[Real, Gt(0), Le(100)] | None = None  # in the pattern
     flows: Annotated[tuple[Flow, ...], Field(max_length=20)] = ()
+    particulars: Particulars = dataclasses.field(default_factory=Particulars)
 
     def check_together(self) -> None:
         if self.empty_weight_lb >= self.max_weight_lb:
@@ -300,6 +320,17 @@ class Aircraft(Checked):
             if flap.name == name:
                 return flap
         raise InvalidInput('flap', name, ', '.join(flap.name for flap in self.flaps))
+
+    @property
+    def has_flap(self) -> bool:
+        """Whether it has any flap to move."""
+        return len(self.flaps) > 1
+
+    def lands(self, kind: LandingKind) -> bool:
+        """Whether a kind of landing is one of this aircraft: some need a tailwheel, one needs flap to leave up."""
+        if kind == 'no_flap':
+            return self.has_flap
+        return kind not in TAILWHEEL_ONLY or self.particulars.has_tailwheel
 
     @property
     def wing_over_wheels_ft(self) -> float:

@@ -41,6 +41,14 @@ class DepartureObstacle(Checked):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class RunwayExit(Checked):
+    """A turn-off from the runway, by its distance from the landing threshold."""
+
+    name: Annotated[str, StringConstraints(min_length=1, max_length=12), STORABLE]
+    at_ft: Annotated[Real, Gt(0), Le(20_000)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class RunwayEnd(Checked):
     """One landing direction of a runway.
 
@@ -63,6 +71,7 @@ class RunwayEnd(Checked):
     departure_obstacle: DepartureObstacle | None = None
     pattern_side: PatternSide = 'left'
     preferred: bool = False
+    exits: Annotated[tuple[RunwayExit, ...], Field(max_length=20)] = ()
     surroundings: Surroundings = 'open'  # by which the wind is less near the ground than reported
 
     def check_together(self) -> None:

@@ -12,7 +12,10 @@ from bullseye.core.basis.constants import (
     GUST_SHARE,
     LEAST_STALL_MARGIN,
     MOST_GUST_ALLOWANCE_KT,
+    THREE_POINT_OVER_STALL,
     TOUCHDOWN_OVER_STALL,
+    WHEEL_LANDING_FASTER_KT,
+    WHEEL_LANDING_SLOWS_KT,
 )
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
@@ -139,6 +142,18 @@ def approach_speed(
     return ApproachSpeed(speed_kias=gust.speed_kias, steps=(base, weight, gust, result))
 
 
-def touchdown_speed_kcas(*, aircraft: Aircraft, flap: FlapSetting, weight_lb: float) -> float:
-    """Speed at which the wheels meet the runway [KCAS]: 1.05 of the stall at this weight [own]."""
-    return TOUCHDOWN_OVER_STALL * aircraft.stall_kcas(flap=flap, weight_lb=weight_lb)
+def touchdown_speed_kcas(
+    *, aircraft: Aircraft, flap: FlapSetting, weight_lb: float, kind: LandingKind, approach_kcas: float
+) -> float:
+    """Speed at which the wheels meet the runway [KCAS]: 1.05 of the stall at this weight [own].
+
+    A three-point landing touches nearer the stall, a wheel landing about 10 kt faster [com], but slower than it
+    came.
+    """
+    stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=weight_lb)
+    usual_kcas = TOUCHDOWN_OVER_STALL * stall_kcas
+    if kind == 'three_point':
+        return THREE_POINT_OVER_STALL * stall_kcas
+    if kind == 'wheel_landing':
+        return max(usual_kcas, min(usual_kcas + WHEEL_LANDING_FASTER_KT, approach_kcas - WHEEL_LANDING_SLOWS_KT))
+    return usual_kcas

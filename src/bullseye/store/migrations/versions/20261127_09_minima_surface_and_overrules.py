@@ -1,4 +1,4 @@
-"""Minima of the school, the state of the runway, and numbers that an instructor set, with the reason.
+"""Minima of the school, the state of the runway, tailwheel landings, and numbers that an instructor set.
 
 Revision ID: 20261127_09
 Revises: 20261127_08
@@ -15,8 +15,12 @@ depends_on = None
 
 _STATES = "surface_state in ('dry', 'wet', 'long_grass', 'soft', 'snow_or_ice')"
 
+_KINDS = "'normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip'"
+
 
 def upgrade() -> None:
+    op.drop_constraint(op.f('ck_sortie_landing_known'), 'sortie')
+    op.create_check_constraint('landing_known', 'sortie', f"landing in ({_KINDS}, 'three_point', 'wheel_landing')")
     op.add_column('school', sa.Column('least_ceiling_ft', sa.Double(), nullable=False, server_default='1500'))
     op.add_column('school', sa.Column('least_visibility_m', sa.Double(), nullable=False, server_default='5000'))
     op.add_column('school', sa.Column('told_model_version', sa.Integer(), nullable=True))
@@ -30,6 +34,9 @@ def upgrade() -> None:
 
 
 def downgrade() -> None:
+    op.execute("update sortie set landing = 'normal' where landing in ('three_point', 'wheel_landing')")
+    op.drop_constraint(op.f('ck_sortie_landing_known'), 'sortie')
+    op.create_check_constraint('landing_known', 'sortie', f'landing in ({_KINDS})')
     op.drop_column('lap', 'overruled')
     op.drop_column('sortie', 'overruled')
     op.drop_constraint(op.f('ck_sortie_surface_state_known'), 'sortie')
