@@ -143,6 +143,7 @@ class LapOut(Out):
     lateral_ft: float | None
     threshold_speed_kias: float | None
     float_s: float | None
+    aim_flown_ft: float | None  # as a track measured it
     drift: DriftSide | None
     bounced: bool | None
     ballooned: bool | None

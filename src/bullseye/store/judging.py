@@ -29,6 +29,7 @@ MEASURED = (
     'lateral_ft',
     'threshold_speed_kias',
     'float_s',
+    'aim_flown_ft',
     'drift',
     'bounced',
     'ballooned',

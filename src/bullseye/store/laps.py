@@ -29,7 +29,7 @@ from bullseye.store.requests import SortieSoFar, aim_of_ft, changed_request, flo
 
 _READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _EDITABLE = (
-    *MEASURED,
+    *(name for name in MEASURED if name != 'aim_flown_ft'),  # which only a track knows
     *('wind_dir_deg_true', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
 _CLOCK_IS_WRONG = timedelta(minutes=5)

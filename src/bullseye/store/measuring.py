@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+import math
 import uuid
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -15,7 +16,7 @@ from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.measure.readings import Measure, Reading
+from bullseye.core.measure.readings import BY_HAND, Measure, Reading
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.errors import UNREADABLE, Conflict
@@ -36,6 +37,7 @@ _SAME_END_S = 20.0  # [own] between two analyses of one landing
 _ENDS = ('touchdown', 'go_around', 'low_approach')
 _AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
 _BY_GROUND_KT = 5.0  # of one from groundspeed and reported wind: the wind on short final is not the reported one [own]
+_LEAST_CLOSING = 0.02  # of a path to the runway; flatter, no aim point can be told
 _NO_DRIFT_KT = 1.0  # under this the aeroplane moved straight down the runway [own]
 
 
@@ -297,6 +299,7 @@ def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Read
     groundspeed, spread_ft = event.groundspeed_kt, event.hold_off.float_uncertainty_ft
     if groundspeed and spread_ft is not None:
         add('float_s', event.hold_off.float_s, spread_ft / (groundspeed * FPS_PER_KT), 0, 60)
+    add('aim_flown_ft', _eyes_aim_ft(event, request), BY_HAND['aim_flown_ft'], -3_000, 20_000)
     if event.final.threshold_airspeed_kt is not None:
         add('threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT, 21, 250)
     elif event.final.threshold_groundspeed_kt is not None:
@@ -304,6 +307,15 @@ def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Read
             'threshold_speed_kias', _indicated_kt(event.final.threshold_groundspeed_kt, request), _BY_GROUND_KT, 21, 250
         )
     return found
+
+
+def _eyes_aim_ft(event: Event, request: BriefRequest) -> float | None:
+    """The aim point of the eyes for a path of the wheels: farther in by the eye height over the path's angle [ft]."""
+    wheels_ft, angle_deg = event.final.aim_flown_ft, event.final.path_angle_deg
+    if wheels_ft is None or angle_deg is None:
+        return None
+    closing = math.tan(math.radians(angle_deg)) + request.runway.slope_pct / 100
+    return None if closing < _LEAST_CLOSING else wheels_ft + request.aircraft.eye_height_ft / closing
 
 
 def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:

@@ -308,6 +308,7 @@ class Lap(SchoolOwned, Base):
     lateral_ft: Mapped[float | None]
     threshold_speed_kias: Mapped[float | None]
     float_s: Mapped[float | None]
+    aim_flown_ft: Mapped[float | None]  # as a track measured it
     drift: Mapped[str | None] = mapped_column(String(8))
     bounced: Mapped[bool | None]
     ballooned: Mapped[bool | None]

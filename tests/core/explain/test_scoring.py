@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.whatif import compare
-from bullseye.core.explain.diagnosis import diagnose
+from bullseye.core.explain.diagnosis import diagnose, flown_lap
 from bullseye.core.explain.scoring import score_lap
 from bullseye.core.explain.summary import summarise
 from bullseye.core.given.standards import BUILT_IN
@@ -122,6 +122,44 @@ def test_each_cause_gets_its_own_feet():
         10 * brief.touchdown.ft_per_kt_headwind,
         rel=0.12,  # a straight line drawn over ten knots
     )
+
+
+def test_an_aim_that_was_measured_elsewhere_is_the_aim_that_is_blamed():
+    # planned 290, flown at 555: the aim moved it, not a roundout too far in
+    request = make_request(aim_point_ft=290.0)
+    planned = make_brief(request)
+    along_ft = planned.touchdown.predicted_touchdown_ft + 265
+    speed = planned.speed.approach_speed_kias
+    _, found, brief = judged(
+        request=request, along_ft=along_ft, aim_flown_ft=555.0, threshold_speed_kias=speed, float_s=brief_float(planned)
+    )
+    parts = {part.cause: part for part in found.parts}
+    assert parts['aim'].feet == pytest.approx(555 - brief.aim.recommended_aim_point_ft)
+    assert 'pointed at 560 ft, 290 planned' in parts['aim'].words
+    assert abs(parts['roundout'].feet) < 40
+    assert sum(part.feet or 0 for part in found.parts) == pytest.approx(found.error_ft)
+    # what the pilot's laps teach is counted from the aim that was flown
+    lap = MeasuredLap(outcome='full_stop', along_ft=along_ft, aim_flown_ft=555.0)
+    assert flown_lap(lap, request).touchdown_from_aim_ft == pytest.approx(along_ft - 555)
+    # a path is known to a hundred feet: nearer to the plan it is the plan
+    _, near, _ = judged(request=request, along_ft=along_ft, aim_flown_ft=360.0)
+    assert {part.cause: part.feet for part in near.parts}['aim'] == pytest.approx(
+        290 - brief.aim.recommended_aim_point_ft
+    )
+
+
+def brief_float(brief):
+    return brief.touchdown.float_s
+
+
+@pytest.mark.parametrize(('target', 'words'), [('middle_of_box', 'the middle of the box'), ('on_the_line', 'the line')])
+def test_the_error_says_what_it_is_counted_from(target, words):
+    request = make_request(technique={'aim_target': target})
+    _, found, brief = judged(request=request, along_ft=850)
+    assert words in found.counted_from
+    wanted = {'middle_of_box': 800, 'on_the_line': 600}[target]
+    assert found.error_ft == 850 - wanted
+    assert brief.aim.target_ft == wanted
 
 
 def test_what_nobody_measured_is_said_and_not_made_up():

@@ -20,7 +20,7 @@ from bullseye.core.air.turns import (
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task
+from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task, takeoff_of
 from bullseye.core.fly import poweroff
 from bullseye.core.fly.pattern import NoPattern, PatternChoice, brief_pattern, wind_at_pattern_height
 from tests.core.making import briefed, make_request
@@ -31,7 +31,8 @@ CALM = GroundWind(along_fps=0, right_fps=0)
 def task_for(choice=None, **changes):
     request = make_request(**changes)
     plan = Plan(pattern=choice or PatternChoice(wind_kt=0.0))
-    return request, pattern_task(request, plan, landing_setup(request), briefed(**changes), first_turn_ft=738)
+    setup = landing_setup(request)
+    return request, pattern_task(request, plan, setup, briefed(**changes), takeoff_of(request, plan, setup))
 
 
 def pattern(choice=None, **changes):

@@ -10,8 +10,10 @@ from scipy.interpolate import RegularGridInterpolator
 
 from bullseye.core.air.atmosphere import density_ratio
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, takeoff_of
+from bullseye.core.brief.whole import Plan, pattern_task, takeoff_of
+from bullseye.core.fly.pattern import brief_pattern
 from bullseye.core.given.aircraft import TakeoffTable
 from bullseye.core.given.airfield import DepartureObstacle
 from bullseye.demo.fleet import MARRAM_160
@@ -206,3 +208,33 @@ def test_wind_and_slope_that_forbid_a_takeoff_are_said_beside_it():
     tight = takeoff(runway={'length_ft': 2_790 - margin_ft + 3})
     assert any('Only 3 ft of runway are left at 50 ft' in text for text in tight.cautions)
     assert not any('little margin' in text for text in takeoff().cautions)
+
+
+def test_thin_air_and_speeds_near_the_stall_are_warned_of():
+    # [com] 3,000 ft above the field, or 5,000 ft; 1.2 Vs1 at 50 ft [pub: 14 CFR 23.51 before 1996, value from memory]
+    hot = takeoff(runway={'elevation_ft': 3_500}, weather={'temperature_c': 36})
+    assert any('Density altitude 6,600 ft, 3,100 ft above the field' in one for one in hot.cautions)
+    assert not any('Density altitude' in one for one in takeoff(runway={'elevation_ft': 3_500}).cautions)
+    assert not any('the usual least' in one for one in takeoff().cautions)
+    slow = dataclasses.replace(MARRAM_160, vx_kias=60, rotate_kias=48)
+    said = ' '.join(takeoff(aircraft=slow).cautions)
+    # by the airspeed table 60 indicated are 63 calibrated, of a stall of 54
+    assert 'Vx of 60 kt is 1.17 times the stall with flap up' in said
+    assert 'Lift-off at 48 kt' not in said
+    assert 'Lift-off at 40 kt is below the stall of' in ' '.join(
+        takeoff(aircraft=dataclasses.replace(MARRAM_160, rotate_kias=40)).cautions
+    )
+
+
+@pytest.mark.parametrize('elevation_ft', [38, 5_000])
+def test_the_first_turn_is_where_the_aircrafts_own_climb_reaches_its_height(elevation_ft):
+    request = make_request(runway={'elevation_ft': elevation_ft}, weather={'temperature_c': 25})
+    setup, plan = landing_setup(request), Plan()
+    found = takeoff_of(request, plan, setup)
+    path = brief_pattern(pattern_task(request, plan, setup, make_brief(request), found)).path
+    turn_ft = max(point.along_ft for point in path if point.leg == 'upwind')
+    gradient = 50 / (found.over_50_ft_ft - found.ground_roll_ft)
+    assert turn_ft == pytest.approx(found.over_50_ft_ft + (700 - 50) / gradient, abs=2)
+    unknown = make_request(surface_state='soft')
+    task = pattern_task(unknown, plan, setup, make_brief(unknown), takeoff_of(unknown, plan, setup))
+    assert any('climbs here is unknown' in one for one in brief_pattern(task).cautions)

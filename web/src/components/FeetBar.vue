@@ -69,7 +69,7 @@ const x = computed(() => scaleLinear([-reach.value, reach.value], [0, 100]))
         <span class="h-3 w-3 shrink-0" />
         <span class="w-20 shrink-0 font-bold">Together</span>
         <span class="figure w-20 shrink-0 text-right">{{ signed(diagnosis.error_ft, 5) }} ft</span>
-        <span class="text-sm text-soft">from the middle of the box</span>
+        <span class="text-sm text-soft">from {{ diagnosis.counted_from }}</span>
       </li>
     </ul>
   </div>

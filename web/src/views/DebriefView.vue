@@ -23,6 +23,10 @@ const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const sortie = computed(() => sortieState.data.value)
 const laps = computed(() => lapsState.data.value?.laps ?? [])
 const summary = computed(() => lapsState.data.value?.summary)
+/** What the errors are counted from: the same for all laps of one technique. */
+const counted = computed(
+  () => laps.value.find((one) => one.diagnosis.error_ft !== null)?.diagnosis.counted_from ?? 'the target',
+)
 const unreadable = computed(() => lapsState.data.value?.unreadable.length ?? 0)
 const brief = computed(() => briefState.data.value?.brief)
 
@@ -210,7 +214,7 @@ const verdict = (lap: Lap) =>
         </p>
       </section>
       <section class="panel space-y-3" aria-label="Why each landed there">
-        <h2 class="text-lg font-bold">Why each landed there, from the middle of the box</h2>
+        <h2 class="text-lg font-bold">Why each landed there, from {{ counted }}</h2>
         <div
           v-for="lap in laps.filter((one) => one.diagnosis.error_ft !== null)"
           :key="lap.id"

@@ -8,13 +8,15 @@ from dataclasses import dataclass
 from bullseye.core.air.atmosphere import density_altitude_ft, isa_temperature_c
 from bullseye.core.air.wind import Components, magnetic_from_true_deg
 from bullseye.core.basis.constants import (
+    DENSITY_ALTITUDE_ABOVE_FIELD_FT,
+    DENSITY_ALTITUDE_HIGH_FT,
     GUST_SPREAD_LIMIT_KT,
     LEAST_APPROACH_GROUND_KT,
     SOLO_WIND_LIMIT_KT,
     TAILWIND_CAUTION_KT,
     TAILWIND_LIMIT_KT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, knots
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
@@ -31,6 +33,8 @@ _BOOK = Phrasebook(
     too_strong='In {headwind} of headwind the aircraft makes only {ground} over the ground: our model knows no such '
     'landing. Do not fly by these figures.',
     rudder='{words}',
+    thin_air='Density altitude {altitude}, {above} above the field: longer roll, weaker climb, faster over the ground. '
+    'Fly the same indicated speeds, and lean the mixture as the handbook says.',
 )
 
 
@@ -151,6 +155,16 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
         strong = _BOOK.say('strong', wind=knots(strongest_kt), limit=knots(SOLO_WIND_LIMIT_KT))
         said.append(Caution('mind', strong))
     return said
+
+
+def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
+    """What thin air warns of."""
+    altitude_ft = wind.density_altitude_ft
+    above_ft = altitude_ft - request.runway.elevation_ft
+    if above_ft < DENSITY_ALTITUDE_ABOVE_FIELD_FT and altitude_ft < DENSITY_ALTITUDE_HIGH_FT:
+        return []
+    words = _BOOK.say('thin_air', altitude=feet(altitude_ft, step=100.0), above=feet(max(0.0, above_ft), step=100.0))
+    return [Caution('mind', words)]
 
 
 def wind_problems(setup: LandingSetup) -> list[Sentence]:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first, knots
 from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
-from bullseye.core.brief.conditions import WindPart, rudder_cautions, wind_cautions, wind_part
+from bullseye.core.brief.conditions import WindPart, air_cautions, rudder_cautions, wind_cautions, wind_part
 from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart, rollout_part
@@ -170,6 +170,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         *(Caution('stop', problem) for problem in aim.aim_problems),
         *wind_cautions(request, setup, wind),
         *weather_cautions(request),
+        *air_cautions(request, wind),
         *_speed_cautions(request, setup),
         *unknown,
         *aim_cautions(aim),

@@ -11,7 +11,7 @@ from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.brief.conditions import crosswind_limits, wind_cautions, wind_part
+from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
 from bullseye.core.brief.goodspots import GoodSpots
 from bullseye.core.brief.ground import ground_roll
 from bullseye.core.brief.landing import BriefAnswer, make_brief
@@ -29,7 +29,15 @@ from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.flows import flows_of
-from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern, pattern_wind
+from bullseye.core.fly.pattern import (
+    Climb,
+    NoPattern,
+    PatternAnswer,
+    PatternChoice,
+    PatternTask,
+    brief_pattern,
+    pattern_wind,
+)
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
 from bullseye.core.fly.takeoff import TakeoffAnswer, TakeoffTask, brief_takeoff, too_short
@@ -120,7 +128,8 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
         )
     )
     # the wind that forbids a landing forbids the takeoff before it
-    of_wind = [*wind_cautions(request, setup, wind_part(request, setup)), *weather_cautions(request)]
+    wind = wind_part(request, setup)
+    of_wind = [*wind_cautions(request, setup, wind), *weather_cautions(request), *air_cautions(request, wind)]
     said = [str(one) for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
     if setup.wind.head_kt is None:
         said.append(f'Variable wind: the distances are worked out with all {setup.wind.any_way_kt:.0f} kt from behind.')
@@ -164,10 +173,13 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
 
 
 def pattern_task(
-    request: BriefRequest, plan: Plan, setup: LandingSetup, brief: BriefAnswer, first_turn_ft: float
+    request: BriefRequest, plan: Plan, setup: LandingSetup, brief: BriefAnswer, takeoff: TakeoffAnswer
 ) -> PatternTask:
     """What the pattern of a brief is worked out for."""
     wind = request.wind
+    roll_ft, over_ft = takeoff.ground_roll_ft, takeoff.over_50_ft_ft
+    known = roll_ft is not None and over_ft is not None and over_ft > roll_ft
+    climb = Climb(ground_roll_ft=roll_ft, over_50_ft_ft=over_ft) if known else None  # type: ignore[arg-type]
     return PatternTask(
         aircraft=request.aircraft,
         runway=request.runway,
@@ -177,7 +189,8 @@ def pattern_task(
         surface_wind_deg_true=wind.direction_deg_true,
         surface_wind_kt=wind.speed_kt,
         pattern_altitude_ft=_pattern_altitude_ft(request, plan),
-        first_turn_ft=first_turn_ft,
+        first_turn_ft=takeoff.first_turn_ft,
+        climb=climb,
         aim_point_ft=brief.aim.aim_point_ft,
         spot_ft=request.spot_ft,
         path_angle_deg=brief.speed.path_angle_deg,
@@ -330,7 +343,7 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
     notes: list[str] = []
     pattern: PatternAnswer | None = None
     power_off: PowerOffAnswer | None = None
-    task = pattern_task(request, plan, setup, brief, takeoff.first_turn_ft)
+    task = pattern_task(request, plan, setup, brief, takeoff)
     try:
         pattern = brief_pattern(task)
     except NoPattern as error:

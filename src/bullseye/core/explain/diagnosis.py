@@ -14,6 +14,7 @@ from bullseye.core.brief.setup import landing_setup
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
+from bullseye.core.measure.readings import BY_HAND
 from bullseye.core.model.touchdown import Approach, hold_off_groundspeed_kt, predict
 
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
@@ -44,6 +45,7 @@ class Diagnosis:
     """
 
     error_ft: float | None
+    counted_from: str  # in words: the middle of the box, or the line
     parts: tuple[Part, ...]
     one_change: str
     largest: Cause | None
@@ -63,6 +65,16 @@ def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
     return approach
 
 
+def aim_flown_ft(lap: MeasuredLap, planned_ft: float) -> float | None:
+    """The aim point that was really flown [ft], where it was measured to be another than the planned one.
+
+    A path is known to about a hundred feet of where it ends; nearer to the plan than that it is the plan [own].
+    """
+    if lap.aim_flown_ft is None or abs(lap.aim_flown_ft - planned_ft) <= BY_HAND['aim_flown_ft']:
+        return None
+    return lap.aim_flown_ft
+
+
 def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
     """A lap as learning takes it; None when no touchdown was seen.
 
@@ -70,7 +82,8 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
     """
     if lap.along_ft is None:
         return None
-    aim_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
+    planned_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
+    aim_ft = planned_ft if (flown_ft := aim_flown_ft(lap, planned_ft)) is None else flown_ft
     return FlownLap(
         approach=flown_approach(lap, request),
         touchdown_from_aim_ft=lap.along_ft - aim_ft,
@@ -78,6 +91,13 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
         float_s=lap.float_s,
         is_idle=request.landing != 'soft_field',
     )
+
+
+def counted_from(brief: BriefAnswer) -> str:
+    """What the error of a lap is counted from, in words."""
+    low_ft, high_ft = brief.aim.box_ft
+    middle = abs(brief.aim.target_ft - (low_ft + high_ft) / 2) < 0.5
+    return 'the middle of the box' if middle else 'the line of the spot'
 
 
 def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> Diagnosis:
@@ -90,6 +110,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
     if lap.along_ft is None:
         return Diagnosis(
             error_ft=None,
+            counted_from=counted_from(brief),
             parts=(),
             one_change=_NO_TOUCHDOWN[lap.outcome]
             if lap.outcome in NOT_LANDED
@@ -101,6 +122,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
     largest = max(known, key=lambda part: abs(part.feet or 0.0))
     return Diagnosis(
         error_ft=lap.along_ft - brief.aim.target_ft,
+        counted_from=counted_from(brief),
         parts=parts,
         one_change=_one_change(largest, lap, brief),
         largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
@@ -113,7 +135,8 @@ def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tu
     briefed = landing_setup(request).approach
     flown = flown_approach(lap, request)
     at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
-    aim_ft = brief.aim.aim_point_ft - brief.aim.recommended_aim_point_ft
+    flown_aim_ft = aim_flown_ft(lap, brief.aim.aim_point_ft)
+    aim_ft = (flown_aim_ft or brief.aim.aim_point_ft) - brief.aim.recommended_aim_point_ft
     speed_ft = wind_ft = roundout_ft = None
     if lap.threshold_speed_kias is not None:
         speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
@@ -128,7 +151,7 @@ def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tu
     unread = [name for name, feet in by_name if feet is None]
     where = 'where the hold-off began' if roundout_ft is not None else 'hold-off not timed: within the hold-off'
     return (
-        Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft)),
+        Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft, flown_aim_ft, brief)),
         Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
         Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, brief)),
         Part(cause='roundout', label='Roundout', feet=roundout_ft, words=where),
@@ -141,7 +164,9 @@ def _timed_float_ft(approach: Approach, seconds: float) -> float:
     return hold_off_groundspeed_kt(approach) * FPS_PER_KT * seconds
 
 
-def _aim_words(aim_ft: float) -> str:
+def _aim_words(aim_ft: float, flown_ft: float | None, brief: BriefAnswer) -> str:
+    if flown_ft is not None:
+        return f'the path pointed at {round(flown_ft, -1):,.0f} ft, {round(brief.aim.aim_point_ft, -1):,.0f} planned'
     if abs(aim_ft) < 1:
         return 'aim point as worked out'
     return f'aim point {abs(aim_ft):,.0f} ft {"beyond" if aim_ft > 0 else "before"} the worked-out one'
@@ -193,6 +218,13 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
     if abs(feet) < _SMALL_FT:
         return 'Change nothing: every part is within what can be told from a tap.'
     if largest.cause == 'aim':
+        flown_ft = aim_flown_ft(lap, brief.aim.aim_point_ft)
+        if flown_ft is not None:
+            planned = f'{round(brief.aim.aim_point_ft, -1):,.0f} ft'
+            return (
+                f'The final pointed at {round(flown_ft, -1):,.0f} ft, not at the {planned} of the brief: '
+                'hold the aim point still in the windscreen.'
+            )
         return f'Aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}): the aim point alone moved it.'
     if largest.cause == 'speed' and lap.threshold_speed_kias is not None:
         off_kt = lap.threshold_speed_kias - brief.speed.approach_speed_kias

@@ -41,7 +41,7 @@ Leg = Literal['upwind', 'crosswind', 'downwind', 'base', 'final']
 _VEER_DEG = 20.0  # [own] from the ground to pattern height, with the sun in the northern hemisphere
 _STRONGER = 1.4  # [own] wind at pattern height over that at the ground
 _STEP_S = 2.0  # between points of a drawn turn
-_CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off to the first turn
+_CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off, where the aircraft's own climb is unknown
 _SLOWEST_KT = 10.0  # of groundspeed: below it no pattern makes sense
 _LOWEST_FT = 300.0  # of pattern height
 _LEAST_FIRST_TURN_FT = 300.0  # [com] above the field
@@ -230,6 +230,18 @@ class _Flight:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Climb:
+    """How the aircraft gets up: the roll, and then as steeply as from lift-off to 50 ft, which errs low [own]."""
+
+    ground_roll_ft: float
+    over_50_ft_ft: float
+
+    def reaches_ft(self, height_ft: float) -> float:
+        """Distance from brakes off to a height [ft]."""
+        return self.ground_roll_ft + (self.over_50_ft_ft - self.ground_roll_ft) * height_ft / 50
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class PatternTask:
     """What a pattern is worked out for; places are feet from the landing threshold.
 
@@ -251,6 +263,7 @@ class PatternTask:
     approach_kias: float
     is_northern: bool
     base_cue: BaseCue = 'spot_45_behind'
+    climb: Climb | None = None  # None: the takeoff is unknown
 
     @property
     def right(self) -> float:
@@ -378,7 +391,8 @@ def _fly(legs: _Legs) -> _Flown:
     task, runway, flight = legs.task, legs.task.runway, _Flight(legs.wind)
     flight.along_ft = -runway.displaced_threshold_ft
     climb_ft = max(0.0, task.first_turn_ft - runway.elevation_ft)
-    first_turn_at_ft = max(runway.landing_distance_available_ft, flight.along_ft + climb_ft / _CLIMB_GRADIENT)
+    up_ft = climb_ft / _CLIMB_GRADIENT if task.climb is None else task.climb.reaches_ft(climb_ft)
+    first_turn_at_ft = max(runway.landing_distance_available_ft, flight.along_ft + up_ft)
     seconds: dict[Leg, float] = {}
     seconds['upwind'] = flight.straight(legs.upwind, first_turn_at_ft - flight.along_ft)
     flight.turn('crosswind', legs.turns['crosswind'])
@@ -591,6 +605,8 @@ def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn, two: Number
     task, said = legs.task, _limit_cautions(legs)
     if two is not None and two.caution is not None:
         said.insert(0, two.caution)
+    if task.climb is None:
+        said.append('How this aircraft climbs here is unknown: the upwind leg is drawn for 500 ft a mile.')
     for leg, bank_deg in legs.banks():
         least = LOW_STALL_MARGIN_TURNING if bank_deg else LOW_STALL_MARGIN
         if leg.over_stall(bank_deg) < least:

@@ -18,6 +18,7 @@ from bullseye.core.basis.constants import (
     FIRST_TURN_BELOW_TPA_FT,
     FPS_PER_KT,
     HEADWIND_CREDIT_PER_KT,
+    LEAST_CLIMB_MARGIN,
     LEAST_MARGIN_SHARE,
     OBSTACLE_MARGIN_FT,
     SLOPE_PER_PCT,
@@ -31,6 +32,7 @@ from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
 from bullseye.core.model.distances import DistanceStep, require_known_surface, slope_factor
+from bullseye.core.model.speeds import stall_margin
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -333,6 +335,30 @@ def _ground_cautions(task: TakeoffTask, run: _Run) -> list[str]:
     return said
 
 
+def _speed_cautions(task: TakeoffTask, run: _Run) -> list[str]:
+    """Lift-off and climb speeds too near the stall. Source: [pub: 14 CFR 23.51 before 1996, value from memory]."""
+    aircraft = task.aircraft
+    names = [flap.name for flap in aircraft.flaps]
+    climb = aircraft.ladder.climb.flap if aircraft.ladder is not None else names[0]
+    flap = aircraft.flap(climb if climb in names else names[0])
+    said = []
+    if run.lift_off_kias is not None and stall_margin(flap, run.lift_off_kias, root=task.weight_root) < 1 - 1e-9:
+        stall_kias = flap.airspeed_table.indicated_kt(flap.stall_kcas * task.weight_root)
+        said.append(
+            f'Lift-off at {run.lift_off_kias:.0f} kt is below the stall of {stall_kias:.0f} kt with flap {flap.name}: '
+            'check the speeds that were entered.'
+        )
+    if aircraft.vx_kias is not None:
+        vx_kias = aircraft.vx_kias * task.weight_root
+        margin = stall_margin(flap, vx_kias, root=task.weight_root)
+        if margin < LEAST_CLIMB_MARGIN - 1e-9:
+            said.append(
+                f'Vx of {vx_kias:.0f} kt is {margin:.2f} times the stall with flap {flap.name}; '
+                f'{LEAST_CLIMB_MARGIN:g} at 50 ft is the usual least.'
+            )
+    return said
+
+
 def _first_turn_ft(task: TakeoffTask) -> float:
     """Height of the first turn above sea level [ft]."""
     if task.technique.first_turn == 'tpa_less_300':
@@ -353,6 +379,7 @@ def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
     if run.roll_ft is not None and run.over_50_ft is not None:
         cautions += _margins(runway, run.roll_ft, run.over_50_ft, run.clearance_ft)
     cautions += _ground_cautions(task, run)
+    cautions += _speed_cautions(task, run)
     course = runway.course_deg_mag
     sector = ((course - ENGINE_OUT_SECTOR_DEG) % 360, (course + ENGINE_OUT_SECTOR_DEG) % 360)
     return TakeoffAnswer(

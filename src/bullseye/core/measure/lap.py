@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Outcome
-from bullseye.core.basis.limits import AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
+from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 
 
@@ -23,6 +23,7 @@ class MeasuredLap(Checked):
     lateral_ft: LateralFt | None = None
     threshold_speed_kias: SpeedKias | None = None
     float_s: FloatS | None = None
+    aim_flown_ft: AimFt | None = None  # where the path of the eyes met the runway, as a track measured it
     drift: DriftSide | None = None
     bounced: bool | None = None
     ballooned: bool | None = None

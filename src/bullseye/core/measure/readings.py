@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Final, Literal
 
 How = Literal['tapped', 'timed', 'read', 'seen', 'tracked', 'corrected']
-Measure = Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s']
+Measure = Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'aim_flown_ft']
 
 # Half-widths holding 95 % of what a person in the right seat notes down [own: no published figure; a stripe of the
 # centreline with its gap is 200 ft, and a fifth of that is as well as a moving runway can be read]
@@ -17,6 +17,7 @@ BY_HAND: Final[Mapping[Measure, float]] = {
     'lateral_ft': 8.0,
     'threshold_speed_kias': 3.0,
     'float_s': 0.5,
+    'aim_flown_ft': 100.0,
 }
 # A reading less well known than this is shown and does not count: five knots of doubt over the threshold are 200 ft of
 # float, and would put the blame where it does not belong [own]

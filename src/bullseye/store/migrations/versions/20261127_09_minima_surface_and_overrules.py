@@ -30,10 +30,12 @@ def upgrade() -> None:
     op.alter_column('sortie', 'surface_state', server_default=None)
     op.create_check_constraint('surface_state_known', 'sortie', _STATES)
     op.add_column('sortie', sa.Column('overruled', postgresql.JSONB(none_as_null=True), nullable=True))
+    op.add_column('lap', sa.Column('aim_flown_ft', sa.Double(), nullable=True))
     op.add_column('lap', sa.Column('overruled', postgresql.JSONB(none_as_null=True), nullable=True))
 
 
 def downgrade() -> None:
+    op.drop_column('lap', 'aim_flown_ft')
     op.execute("update sortie set landing = 'normal' where landing in ('three_point', 'wheel_landing')")
     op.drop_constraint(op.f('ck_sortie_landing_known'), 'sortie')
     op.create_check_constraint('landing_known', 'sortie', f'landing in ({_KINDS})')
