@@ -145,7 +145,7 @@ def test_another_school_is_invisible(app, marta):
 def _flat(brief):
     parts = {
         name: value
-        for part in ('wind', 'speed', 'aim', 'touchdown', 'ground')
+        for part in ('wind', 'speed', 'aim', 'touchdown', 'ground', 'rollout')
         for name, value in brief.pop(part).items()
     }
     cautions = brief.pop('cautions')

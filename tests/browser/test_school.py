@@ -107,7 +107,7 @@ def test_the_lap_plan_is_reordered_edited_and_printed(marta: Page):
     open_today(page, 'Owen Fairbairn')
     page.get_by_role('link', name='Lap plan').click()
     rows = page.get_by_role('list', name='Laps in order').get_by_role('listitem')
-    expect(rows).to_have_count(7)
+    expect(rows).to_have_count(8)
     first = page.get_by_label('Lap 1: kind').input_value()
     page.get_by_role('button', name='Lap 1 later').click()
     expect(page.get_by_label('Lap 2: kind')).to_have_value(first)
@@ -130,7 +130,7 @@ def test_the_lap_plan_is_reordered_edited_and_printed(marta: Page):
     page.emulate_media(media='screen')
     page.get_by_role('link', name='Back to the lap plan').click()
     page.get_by_role('button', name='Work out anew').click()
-    expect(rows).to_have_count(7)
+    expect(rows).to_have_count(8)
 
 
 def test_the_card_of_the_landing_follows_its_kind(marta: Page):

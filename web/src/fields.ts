@@ -113,7 +113,7 @@ export function fromGeoJson(data: GeoJson): Field {
     .map((one) => {
       const [[lonA, latA], [lonB, latB]] = one.geometry.coordinates as [[number, number], [number, number]]
       const ends = (one.properties.ends ?? [{}, {}]) as [Record<string, unknown>, Record<string, unknown>]
-      return runway(Number(one.properties.width_ft ?? 60), String(one.properties.surface ?? 'unknown'), [
+      return runway(Number(one.properties.width_ft ?? 60), String(one.properties.surface ?? 'asphalt'), [
         end(String(ends[0]?.ident ?? ''), latA, lonA, elevation, ends[0]),
         end(String(ends[1]?.ident ?? ''), latB, lonB, elevation, ends[1]),
       ])

@@ -5,7 +5,7 @@ import { line } from 'd3-shape'
 import { computed } from 'vue'
 import type { Brief, Runway } from '@/api/types'
 import { round } from '@/words'
-import { landingLength, pavedStart, pavementStart } from './places'
+import { landingLength, pavedStart } from './places'
 
 const props = withDefaults(
   defineProps<{ runway: Runway; brief: Brief; from: number; to: number; width: number; height?: number }>(),
@@ -18,7 +18,7 @@ const slope = computed(() => Math.tan((props.brief.speed.path_angle_deg * Math.P
 const closing = computed(() => slope.value + (props.runway.slope_pct ?? 0) / 100)
 /** Height of the wheels: the eyes lead to the aim point, the wheels follow lower on a path beside it. */
 const pathHeight = (feet: number) =>
-  props.brief.aim.wheels_over_pavement_ft - (feet - pavementStart(props.runway)) * closing.value
+  props.brief.touchdown.roundout_height_ft + (props.brief.touchdown.roundout_start_ft - feet) * closing.value
 const crossing = computed(() => pathHeight(0))
 const highest = computed(() => Math.max(30, crossing.value * 1.4, (props.runway.obstacle?.height_ft ?? 0) * 1.3))
 const x = computed(() => scaleLinear([props.from, props.to], [0, props.width]))

@@ -40,9 +40,6 @@ export const hasPaint = (runway: Runway) => runway.surface === 'asphalt' || runw
 export const landingLength = (runway: Runway) => runway.length_ft - (runway.displaced_threshold_ft ?? 0)
 export const pavedStart = (runway: Runway) => -(runway.displaced_threshold_ft ?? 0)
 
-/** Where the wheels first need height: the threshold, unless paved runway lies before it. */
-export const pavementStart = (runway: Runway) => (hasPaint(runway) ? pavedStart(runway) : 0)
-
 /** Centreline stripes from the number to just before the far number. */
 export function stripes(runway: Runway): Stretch[] {
   if (!hasPaint(runway)) return []
@@ -105,8 +102,6 @@ export function movedBy(brief: Brief, feet: number): Brief {
       target_ft: aim.target_ft + feet,
       box_ft: move(aim.box_ft as [number, number]),
       aim_point_ft: aim.aim_point_ft + feet,
-      wheels_over_pavement_ft:
-        aim.wheels_over_pavement_ft + feet * Math.tan((brief.speed.path_angle_deg * Math.PI) / 180),
       aim_is_good: staysGood(brief, aim.aim_point_ft + feet, aim.box_ft[1]! + feet),
       recommended_aim_point_ft: aim.recommended_aim_point_ft + feet,
       best_aim_point_ft: aim.best_aim_point_ft + feet,

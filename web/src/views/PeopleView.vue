@@ -143,9 +143,9 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           The school’s crosswind limit for students:
           {{
             school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt`
-          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft; no pattern lesson with
-          cloud below {{ round(school.data.value.least_ceiling_ft) }} ft or visibility below
-          {{ round(school.data.value.least_visibility_m) }} m. The chief instructor sets them.
+          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets
+          both, and that no pattern lesson is flown with cloud below {{ round(school.data.value.least_ceiling_ft) }} ft or
+          visibility below {{ round(school.data.value.least_visibility_m) }} m.
         </p>
       </div>
     </section>

@@ -54,6 +54,14 @@ def knots(value: float, *, step: float = 1.0) -> Quantity:
     return Quantity(value, 'kt', step)
 
 
+def told_apart(value: Quantity, limit: Quantity) -> tuple[Quantity, Quantity]:
+    """Two quantities that differ, said finely enough to differ in words too: 8.4 kt are over a limit of 8.2 kt."""
+    while str(value) == str(limit) and value.value != limit.value and value.step > 0.01:
+        value = Quantity(value.value, value.unit, value.step / 10)
+        limit = Quantity(limit.value, limit.unit, limit.step / 10)
+    return value, limit
+
+
 def share(value: float) -> Quantity:
     """A share of one, said in per cent; small ones to a tenth."""
     percent = value * 100

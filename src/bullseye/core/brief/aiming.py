@@ -18,7 +18,7 @@ from bullseye.core.basis.constants import (
     OBSTACLE_MARGIN_FT,
     SCATTER_FT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, share
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, share, told_apart
 from bullseye.core.brief.conditions import wind_problems
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
@@ -285,9 +285,14 @@ def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> str:
     return f' One steady {angle_deg:.1f}° to this aim point would clear it.'
 
 
-def _spot_instead(request: BriefRequest, by_ft: float) -> str:
-    """Which spot would do, in words."""
-    spot_ft = math.ceil((request.spot_ft + by_ft) / 10) * 10
+def _instead(request: BriefRequest, *, aim_ft: float, safe_ft: float) -> str:
+    """Which spot would do, in words; where the aim point itself was asked for, which aim point."""
+    if request.asked_aim_ft is not None:
+        place_ft = math.ceil(safe_ft / 10) * 10
+        if place_ft >= request.runway.landing_distance_available_ft:
+            return 'No aim point on this runway would do.'
+        return f'An aim point at {place_ft:,.0f} ft or farther in would do.'
+    spot_ft = max(0, math.ceil((request.spot_ft + safe_ft - aim_ft) / 10) * 10)
     if spot_ft >= request.runway.landing_distance_available_ft:
         return 'No spot on this runway would do.'
     return f'A spot at {spot_ft:,.0f} ft or farther in would do.'
@@ -303,7 +308,7 @@ def _problems(
 ) -> tuple[Sentence, ...]:
     """Why an aim point is not good, gravest first."""
     approach, problems = setup.approach, list(wind_problems(setup))
-    instead = _spot_instead(request, safe_ft - aim_ft)
+    instead = _instead(request, aim_ft=aim_ft, safe_ft=safe_ft)
     wheels_ft = wheels_over_ft(approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request))
     short = float(np.mean(landed_ft < 0))
     if not comes_down(approach):
@@ -311,9 +316,10 @@ def _problems(
     if wheels_ft <= 0:
         problems.append(_BOOK.say('under_pavement', instead=instead))
     elif wheels_ft < LEAST_WHEELS_FT - 1e-6:
-        problems.append(_BOOK.say('wheels_low', wheels=feet(wheels_ft), least=feet(LEAST_WHEELS_FT), instead=instead))
+        wheels, least = told_apart(feet(wheels_ft), feet(LEAST_WHEELS_FT))
+        problems.append(_BOOK.say('wheels_low', wheels=wheels, least=least, instead=instead))
     if aim_ft < 0:
-        problems.append(_BOOK.say('short_of_threshold', short=feet(-aim_ft)))
+        problems.append(_BOOK.say('short_of_threshold', short=feet(max(10.0, -aim_ft), step=10.0)))
     if short > MOST_SHORT_CHANCE + 1e-9:
         problems.append(_BOOK.say('may_be_short', chance=share(short), most=share(MOST_SHORT_CHANCE), instead=instead))
     obstacle = request.runway.obstacle
@@ -324,13 +330,14 @@ def _problems(
         )
         margin_ft = eyes_ft + aim_ft * approach.slope - approach.eye_height_ft - obstacle.height_ft
         if margin_ft < OBSTACLE_MARGIN_FT - 1e-6:
+            margin, least = told_apart(feet(abs(margin_ft)), feet(OBSTACLE_MARGIN_FT))
             problems.append(
                 _BOOK.say(
                     'obstacle',
-                    margin=feet(abs(margin_ft)),
+                    margin=margin,
                     side='over' if margin_ft >= 0 else 'below',
                     height=feet(obstacle.height_ft),
-                    least=feet(OBSTACLE_MARGIN_FT),
+                    least=least,
                     steady=_steady_angle(aim_ft, obstacle, approach),
                 )
             )

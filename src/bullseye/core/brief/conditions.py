@@ -16,7 +16,7 @@ from bullseye.core.basis.constants import (
     TAILWIND_CAUTION_KT,
     TAILWIND_LIMIT_KT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots, told_apart
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
@@ -33,7 +33,7 @@ _BOOK = Phrasebook(
     too_strong='In {headwind} of headwind the aircraft makes only {ground} over the ground: our model knows no such '
     'landing. Do not fly by these figures.',
     rudder='{words}',
-    thin_air='Density altitude {altitude}, {above} above the field: longer roll, weaker climb, faster over the ground. '
+    thin_air='Density altitude {altitude}{above}: longer roll, weaker climb, faster over the ground. '
     'Fly the same indicated speeds, and lean the mixture as the handbook says.',
 )
 
@@ -132,27 +132,24 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
         said.append(Caution('mind', _BOOK.say('variable', wind=knots(parts.any_way_kt))))
     tail_kt = parts.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
-        over = _BOOK.say('tailwind_over', tailwind=knots(tail_kt), limit=knots(TAILWIND_LIMIT_KT))
-        said.append(Caution('stop', over))
+        tailwind, limit_of_it = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
+        said.append(Caution('stop', _BOOK.say('tailwind_over', tailwind=tailwind, limit=limit_of_it)))
     elif tail_kt > _TAILWIND_SAID_KT and wind.headwind_kt is not None:
         severity: Severity = 'mind' if tail_kt >= TAILWIND_CAUTION_KT else 'know'
         said.append(Caution(severity, _BOOK.say('tailwind', tailwind=knots(tail_kt))))
     for limit in wind.crosswind_limits:
         if not limit.within:
-            over = _BOOK.say(
-                'over_limit',
-                crosswind=knots(parts.worst_crosswind_kt),
-                name=limit.name,
-                limit=knots(limit.limit_kt),
-                source=limit.source,
-            )
+            crosswind, most = told_apart(knots(parts.worst_crosswind_kt), knots(limit.limit_kt))
+            over = _BOOK.say('over_limit', crosswind=crosswind, name=limit.name, limit=most, source=limit.source)
             said.append(Caution('stop', over))
     if reported.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
-        gusts = _BOOK.say('gusts', spread=knots(reported.gust_spread_kt), limit=knots(GUST_SPREAD_LIMIT_KT))
+        spread, most = told_apart(knots(reported.gust_spread_kt), knots(GUST_SPREAD_LIMIT_KT))
+        gusts = _BOOK.say('gusts', spread=spread, limit=most)
         said.append(Caution('stop', gusts))
     strongest_kt = reported.speed_kt + reported.gust_spread_kt
     if strongest_kt > SOLO_WIND_LIMIT_KT:
-        strong = _BOOK.say('strong', wind=knots(strongest_kt), limit=knots(SOLO_WIND_LIMIT_KT))
+        wind_words, most = told_apart(knots(strongest_kt), knots(SOLO_WIND_LIMIT_KT))
+        strong = _BOOK.say('strong', wind=wind_words, limit=most)
         said.append(Caution('mind', strong))
     return said
 
@@ -163,7 +160,8 @@ def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
     above_ft = altitude_ft - request.runway.elevation_ft
     if above_ft < DENSITY_ALTITUDE_ABOVE_FIELD_FT and altitude_ft < DENSITY_ALTITUDE_HIGH_FT:
         return []
-    words = _BOOK.say('thin_air', altitude=feet(altitude_ft, step=100.0), above=feet(max(0.0, above_ft), step=100.0))
+    above = f', {feet(above_ft, step=100.0)} above the field' if above_ft >= 100 else ''
+    words = _BOOK.say('thin_air', altitude=feet(altitude_ft, step=100.0), above=above)
     return [Caution('mind', words)]
 
 
@@ -172,7 +170,8 @@ def wind_problems(setup: LandingSetup) -> list[Sentence]:
     said = []
     tail_kt = setup.wind.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
-        said.append(_BOOK.say('tailwind_over', tailwind=knots(tail_kt), limit=knots(TAILWIND_LIMIT_KT)))
+        tailwind, limit = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
+        said.append(_BOOK.say('tailwind_over', tailwind=tailwind, limit=limit))
     head_kt = max(setup.wind.head_kt or 0.0, setup.wind.gust_head_kt or 0.0, setup.wind.any_way_kt)
     ground_kt = setup.approach.speed_ktas - head_kt
     if ground_kt < LEAST_APPROACH_GROUND_KT:

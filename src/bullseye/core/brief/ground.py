@@ -7,7 +7,7 @@ from typing import Literal
 
 from bullseye.core.basis.constants import CLIMB_AWAY_S, FPS_PER_KT, OBSTACLE_MARGIN_FT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import OutsideTable
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet
+from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, feet
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.distances import GroundRoll, landing_ground_roll
@@ -22,6 +22,8 @@ _BOOK = Phrasebook(
     beyond_climb='The box ends {beyond} beyond the last place from which a go-around clears what stands beyond the '
     'end. Choose a spot nearer the threshold or another runway.',
     no_roll_left='Even a touchdown at the threshold leaves {missing} too little runway for the factored ground roll. '
+    'Choose another runway.',
+    no_climb_left='Even a go-around from the threshold does not clear what stands beyond the end. '
     'Choose another runway.',
     beyond_part='The box ends {beyond} beyond the first {part} of the runway: go around if not down by then.',
     climb_unknown='Something stands beyond the end, and how this aircraft climbs in landing configuration is not '
@@ -116,17 +118,24 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     )
 
 
+def _tens(value_ft: float) -> Quantity:
+    """A length that a pilot reads to the ten, and never as nothing."""
+    return feet(max(10.0, value_ft), step=10.0)
+
+
 def box_problems(request: BriefRequest, ground: GroundPart, box_to_ft: float) -> tuple[list[Sentence], list[Caution]]:
     """Why a box is not good behind which roll or climb do not fit; and what is to be minded of one that is."""
     problems = []
     if ground.roll_point_ft is not None and ground.roll_point_ft < 0:
-        problems.append(_BOOK.say('no_roll_left', missing=feet(-ground.roll_point_ft)))
+        problems.append(_BOOK.say('no_roll_left', missing=_tens(-ground.roll_point_ft)))
     elif ground.roll_point_ft is not None and ground.roll_point_ft < box_to_ft:
-        problems.append(_BOOK.say('beyond_roll', beyond=feet(box_to_ft - ground.roll_point_ft)))
-    if ground.climb_point_ft is not None and ground.climb_point_ft < box_to_ft:
-        problems.append(_BOOK.say('beyond_climb', beyond=feet(box_to_ft - ground.climb_point_ft)))
+        problems.append(_BOOK.say('beyond_roll', beyond=_tens(box_to_ft - ground.roll_point_ft)))
+    if ground.climb_point_ft is not None and ground.climb_point_ft < 0:
+        problems.append(_BOOK.say('no_climb_left'))
+    elif ground.climb_point_ft is not None and ground.climb_point_ft < box_to_ft:
+        problems.append(_BOOK.say('beyond_climb', beyond=_tens(box_to_ft - ground.climb_point_ft)))
     if problems or box_to_ft <= ground.part_point_ft:
         return problems, []
     part = request.technique.latest_touchdown
-    beyond = _BOOK.say('beyond_part', beyond=feet(box_to_ft - ground.part_point_ft), part=part)
+    beyond = _BOOK.say('beyond_part', beyond=_tens(box_to_ft - ground.part_point_ft), part=part)
     return problems, [Caution('mind', beyond)]

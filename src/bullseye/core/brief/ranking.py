@@ -72,6 +72,11 @@ def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float
     return [along, Reason(name='crosswind', value=worst_kt, unit='kt', words=words, points=-0.5 * worst_kt)]
 
 
+def _by(over_kt: float) -> str:
+    """By how much a limit is exceeded; never by nothing."""
+    return f'{over_kt:.0f} kt' if over_kt >= 0.5 else 'just'
+
+
 def _wind_reasons(one: Candidate) -> list[Reason]:
     head, cross = one.wind.head_kt, one.wind.cross_kt
     tail, worst = one.wind.worst_tailwind_kt, one.wind.worst_crosswind_kt
@@ -86,7 +91,7 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                 name='tailwind limit',
                 value=tail - TAILWIND_LIMIT_KT,
                 unit='kt over',
-                words=f'{tail - TAILWIND_LIMIT_KT:.0f} kt over the tailwind limit of {TAILWIND_LIMIT_KT:.0f} kt',
+                words=f'{_by(tail - TAILWIND_LIMIT_KT)} over the tailwind limit of {TAILWIND_LIMIT_KT:.0f} kt',
                 points=-_OVER_LIMIT,
                 over_limit=True,
             )
@@ -110,7 +115,7 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                     name=f'{limit.name} limit',
                     value=worst - limit.limit_kt,
                     unit='kt over',
-                    words=f'{worst - limit.limit_kt:.0f} kt over the {limit.name} limit of {limit.limit_kt:.0f} kt',
+                    words=f'{_by(worst - limit.limit_kt)} over the {limit.name} limit of {limit.limit_kt:g} kt',
                     points=-_OVER_LIMIT,
                     over_limit=True,
                 )

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from bullseye.core.basis.kinds import WeatherHazard
-from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, feet
+from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, feet, told_apart
 from bullseye.core.brief.request import BriefRequest
 
 _BOOK = Phrasebook(
@@ -57,10 +57,10 @@ def weather_cautions(request: BriefRequest) -> list[Caution]:
     weather = request.weather
     said = [Caution(_NOW[one][0], _BOOK.say('now', words=_NOW[one][1])) for one in weather.hazards]
     if weather.ceiling_ft is not None and weather.ceiling_ft < request.least_ceiling_ft:
-        low, least = feet(weather.ceiling_ft, step=_FT_STEP), feet(request.least_ceiling_ft, step=_FT_STEP)
+        low, least = told_apart(feet(weather.ceiling_ft, step=_FT_STEP), feet(request.least_ceiling_ft, step=_FT_STEP))
         said.append(Caution('stop', _BOOK.say('ceiling', ceiling=low, least=least)))
     if weather.visibility_m is not None and weather.visibility_m < request.least_visibility_m:
-        sight, least = _km(weather.visibility_m), _km(request.least_visibility_m)
+        sight, least = told_apart(_km(weather.visibility_m), _km(request.least_visibility_m))
         said.append(Caution('stop', _BOOK.say('visibility', visibility=sight, least=least)))
     if weather.later:
         said.append(Caution('mind', _BOOK.say('later', words=_in_a_row([_LATER[one] for one in weather.later]))))

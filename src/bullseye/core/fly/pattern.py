@@ -571,13 +571,14 @@ def _wind_words(legs: _Legs, flown: _Flown) -> str:
     less_s = still_s - flown.seconds['base']
     crab = abs(legs.downwind.heading_deg - legs.downwind.track_deg)
     if towards_kt > 0:
+        rushed = ' Too high and rushed is the classic result.' if less_s >= 0.5 else ''
         return (
             f'{towards_kt:.0f} kt blow towards the field: without {crab:.0f}° of crab the downwind closes in by '
-            f'{drift_ft:,.0f} ft, and base is {less_s:.0f} s shorter. Too high and rushed is the classic result.'
+            f'{drift_ft:,.0f} ft, and base is {_other_time(-less_s)}.{rushed}'
         )
     return (
         f'{-towards_kt:.0f} kt blow away from the field: without {crab:.0f}° of crab the downwind drifts out by '
-        f'{drift_ft:,.0f} ft, and base is {-less_s:.0f} s longer: keep the height until it is turned.'
+        f'{drift_ft:,.0f} ft, and base is {_other_time(-less_s)}: keep the height until it is turned.'
     )
 
 
@@ -729,6 +730,13 @@ def _cue_words(cue_deg: float, mark_deg: float | None, tpa_ft: float) -> str:
 
 def _time(seconds: float) -> str:
     return f'{seconds:.0f} s' if seconds >= _LEAST_SAID_S else 'a moment'
+
+
+def _other_time(more_s: float) -> str:
+    """How much longer or shorter something takes; what rounds to nothing is nothing."""
+    if abs(more_s) < 0.5:
+        return 'as long as in still air'
+    return f'{abs(more_s):.0f} s {"longer" if more_s > 0 else "shorter"}'
 
 
 def _final_turn(legs: _Legs) -> FinalTurn:

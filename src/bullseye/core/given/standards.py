@@ -11,7 +11,7 @@ from typing import Annotated, get_args
 from annotated_types import Ge, Le
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import LandingKind, StandardCode
+from bullseye.core.basis.kinds import TAILWHEEL_ONLY, LandingKind, StandardCode
 from bullseye.core.basis.quantity import Checked, Name, Real
 
 Along = Annotated[Real, Ge(-2_000), Le(5_000)]
@@ -69,7 +69,8 @@ class Standard(Checked):
         """
         found = self._of(kind)
         if found is None:
-            kinds = ', '.join(name for name in get_args(LandingKind) if self.examines(name))
+            usual = [name for name in get_args(LandingKind) if name not in TAILWHEEL_ONLY]
+            kinds = ', '.join(name for name in usual if self.examines(name))
             raise InvalidInput('landing', kind, f'{kinds} ({self.name} sets no tolerance for it)')
         return found
 

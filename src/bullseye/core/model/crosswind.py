@@ -40,6 +40,14 @@ def wing_down_deg(*, sideslip_deg: float) -> float:
     return math.degrees(math.atan(SIDE_FORCE_PER_RAD * math.radians(sideslip_deg) / APPROACH_LIFT_COEFFICIENT))
 
 
+def _degrees(angle_deg: float) -> str:
+    return f'{angle_deg:.0f}°' if angle_deg >= 0.5 else 'A touch'
+
+
+def _down(bank_deg: float) -> str:
+    return f'{bank_deg:.0f}° down' if bank_deg >= 0.5 else 'a touch down'
+
+
 def crosswind_hands(
     *, crosswind_kt: float | None, approach_ktas: float, touchdown_ktas: float, limit_kt: float, limit_source: str
 ) -> CrosswindHands | None:
@@ -74,5 +82,6 @@ def crosswind_hands(
         rudder_share=share,
         limit_kt=limit_kt,
         limit_at_touchdown_words=f'{limit_kt:.0f} kt: {limit_source}',
-        words=f'{abs(crab):.0f}° of crab to the {side}; or {side} wing {bank:.0f}° down and {other} rudder. {verdict}',
+        words=f'{_degrees(abs(crab))} of crab to the {side}; or {side} wing {_down(bank)} and {other} rudder. '
+        f'{verdict}',
     )

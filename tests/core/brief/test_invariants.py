@@ -1,0 +1,329 @@
+"""Thousands of requests over the whole schema: whatever is asked, nothing that could hurt anyone is called good.
+
+The draws are seeded and hostile: strong, gusting, swinging and directionless winds, short, sloping, displaced and
+obstructed runways, thin air, light and heavy aircraft, every kind and technique, and laps that taught anything.
+"""
+
+import dataclasses
+import math
+import random
+import re
+from collections import Counter
+from typing import get_args
+
+import pytest
+
+from bullseye.core.basis import kinds as known
+from bullseye.core.basis.kinds import (
+    TAILWHEEL_ONLY,
+    LandingKind,
+    Surface,
+    SurfaceState,
+    Surroundings,
+    TakeoffKind,
+    WeatherHazard,
+)
+from bullseye.core.basis.sentence import Quantity
+from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.request import RefusedRequest, parse_request
+from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.core.given.airfield import Airfield, DepartureObstacle, Obstacle
+from bullseye.core.given.technique import Technique
+from bullseye.demo.fleet import AIRCRAFT
+
+CASES = 900
+
+
+def _maybe(chance, share, draw):
+    return draw() if chance.random() < share else None
+
+
+def _technique(chance):
+    found = {}
+    for one in dataclasses.fields(Technique):
+        options = get_args(getattr(known, str(one.type), None))
+        if options and chance.random() < 0.3:
+            found[one.name] = chance.choice(options)
+    return found
+
+
+def _weather(chance):
+    kt = chance.choice([0.0, 0.0, 3.0, 8.0, 14.0, 22.0, 35.0, 60.0])
+    wind = {'wind_kt': kt, 'temperature_c': chance.uniform(-35, 48), 'qnh_hpa': chance.uniform(950, 1_050)}
+    if chance.random() < 0.8:
+        wind[chance.choice(['wind_dir_deg_true', 'wind_dir_deg_mag'])] = chance.uniform(0, 360)
+        if chance.random() < 0.2:
+            start = chance.uniform(0, 360)
+            wind |= {
+                'wind_range_from_deg_true': start,
+                'wind_range_to_deg_true': (start + chance.uniform(20, 170)) % 360,
+            }
+    if chance.random() < 0.4:
+        wind['gust_kt'] = kt + chance.choice([4.0, 9.0, 16.0, 30.0])
+    if chance.random() < 0.1:
+        wind['hazards'] = [chance.choice(get_args(WeatherHazard))]
+    if chance.random() < 0.1:
+        wind |= {'ceiling_ft': chance.uniform(0, 4_000), 'visibility_m': chance.uniform(0, 9_999)}
+    return wind
+
+
+def _runway(chance):
+    length_ft = chance.choice([600.0, 1_200.0, 1_900.0, 2_800.0, 4_200.0, 9_000.0])
+    return {
+        'ident': '27',
+        'course_deg_true': chance.uniform(0, 360),
+        'length_ft': length_ft,
+        'width_ft': 60,
+        'elevation_ft': chance.choice([-200.0, 38.0, 2_500.0, 5_200.0, 8_800.0]),
+        'displaced_threshold_ft': chance.choice([0.0, 0.0, 150.0, 0.4 * length_ft]),
+        'slope_pct': chance.choice([0.0, 0.0, 1.2, -1.4, 3.0, -3.0, 8.0, -8.0]),
+        'surface': chance.choice(get_args(Surface)),
+        'surroundings': chance.choice(get_args(Surroundings)),
+        'path_angle_deg': chance.choice([3.0, 3.0, 4.5, 6.0]),
+        'magnetic_variation_deg': chance.uniform(-20, 20),
+        'pattern_side': chance.choice(['left', 'right']),
+        'obstacle': _maybe(
+            chance,
+            0.3,
+            lambda: Obstacle(height_ft=chance.uniform(5, 120), before_threshold_ft=chance.uniform(0, 2_500)),
+        ),
+        'departure_obstacle': _maybe(
+            chance,
+            0.3,
+            lambda: DepartureObstacle(height_ft=chance.uniform(5, 200), beyond_end_ft=chance.uniform(0, 3_000)),
+        ),
+    }
+
+
+def _aircraft(chance):
+    aircraft = AIRCRAFT[chance.choice(list(AIRCRAFT))]
+    changes = {}
+    if chance.random() < 0.2:
+        changes['landing_table'] = None
+    if chance.random() < 0.1:
+        changes['takeoff_table'] = None
+    if chance.random() < 0.5:
+        changes['landing_climb_fpm'] = chance.uniform(40, 900)
+    if chance.random() < 0.2:
+        # a handbook speed next to the stall, as slips of the pen are
+        last = aircraft.flaps[-1]
+        slow = last.airspeed_table.indicated_kt(last.stall_kcas * chance.uniform(1.02, 1.4))
+        changes['flaps'] = (*aircraft.flaps[:-1], dataclasses.replace(last, normal_approach_kias=slow))
+    return dataclasses.replace(aircraft, **changes)
+
+
+def _request(chance):
+    aircraft = _aircraft(chance)
+    kinds = [kind for kind in get_args(LandingKind) if kind not in TAILWHEEL_ONLY or aircraft.particulars.has_tailwheel]
+    runway = _runway(chance)
+    data = {
+        'aircraft': aircraft,
+        'runway': runway,
+        'weather': _weather(chance),
+        'weight_lb': chance.uniform(aircraft.empty_weight_lb, aircraft.max_weight_lb),
+        'landing': chance.choice(kinds),
+        'standard': chance.choice(['us_private', 'us_commercial']),
+        'spot_ft': chance.choice([0.0, 120.0, 360.0, 500.0, 800.0, 1_500.0]),
+        'technique': _technique(chance),
+        'surface_state': chance.choice(['dry', 'dry', 'dry', *get_args(SurfaceState)]),
+        'school_crosswind_limit_kt': chance.choice([None, 8.0, 15.0]),
+    }
+    if chance.random() < 0.3:
+        data['aim_point_ft'] = chance.uniform(-400, 1_500)
+    if chance.random() < 0.2:
+        data['approach_speed_kias'] = chance.uniform(40, 110)
+    if chance.random() < 0.5:
+        data['calibration'] = {
+            'bias_ft': chance.uniform(-500, 500),
+            'bias_sd_ft': chance.uniform(10, 200),
+            'scatter_ft': chance.uniform(25, 400),
+            'deceleration_fps2': chance.uniform(1.5, 6.0),
+            'laps': chance.randrange(1, 30),
+        }
+    request = parse_request(data, aircraft_by_name=AIRCRAFT)
+    choice = PatternChoice(
+        spacing_nm=chance.choice([0.3, 0.75, 1.2]),
+        bank_deg=chance.choice([15.0, 25.0, 40.0]),
+        ahead_final_nm=chance.choice([None, None, 0.5, 2.0, 6.0]),
+        ahead_kt=chance.choice([None, 45.0, 120.0]),
+    )
+    back = dataclasses.replace(
+        request.runway, ident='09', course_deg_true=(request.runway.course_deg_true + 180) % 360, obstacle=None
+    )
+    field = Airfield(ident='ZZZZ', latitude_deg=46.0, longitude_deg=-39.0, ends=(request.runway, back))
+    return request, Plan(takeoff=chance.choice(get_args(TakeoffKind)), pattern=choice, airfield=field)
+
+
+def _texts(value):
+    """Every text of an answer, sentences put into words."""
+    if isinstance(value, str):
+        yield value
+    elif type(value).__name__ == 'Sentence':
+        yield str(value)
+    elif dataclasses.is_dataclass(value):
+        for one in dataclasses.fields(value):
+            yield from _texts(getattr(value, one.name))
+    elif isinstance(value, tuple | list):
+        for one in value:
+            yield from _texts(one)
+
+
+def _numbers(value):
+    if isinstance(value, float):
+        yield value
+    elif dataclasses.is_dataclass(value):
+        for one in dataclasses.fields(value):
+            yield from _numbers(getattr(value, one.name))
+    elif isinstance(value, tuple | list):
+        for one in value:
+            yield from _numbers(one)
+
+
+UNREADABLE = re.compile(
+    r'\bnan\b|\binf\b|\bNone\b|\{|\}|  '
+    r'|(?<![\d.,])[-−]0(?:\.0+)?(?![\d.,]*[1-9])\b'  # minus zero
+    r'|(?<![\d.,])1 (?:laps|knots|feet|stripes|minutes|lines)\b'
+    r'|\bin 0 s\b|\b0° down\b|\b0 s (?:earlier|later)\b'
+    r'|(?<![\d,])[-−]\d[\d,]* ft or farther|[-−]\d[\d,]* (?:ft|kt) (?:past|beyond|before|over|below|short|too|needed)'
+)
+
+
+def _readable(text):
+    return not UNREADABLE.search(text)
+
+
+def _read_back(sentence):
+    """Numbers of a sentence equal those it was given, as exactly as it says them."""
+    text = str(sentence)
+    for name, value in sentence.values:
+        if isinstance(value, Quantity):
+            said = str(value)
+            assert said in text, (name, text)
+            number = float(re.match(r'-?[\d,]+(?:\.\d+)?', said).group().replace(',', ''))
+            assert abs(number - value.value) <= value.step / 2 + 1e-6 * abs(value.value), (name, value, said)
+
+
+@pytest.fixture(scope='module')
+def drawn():
+    """Requests with everything that is answered to them."""
+    chance = random.Random(1_511)  # noqa: S311
+    found, refused = [], Counter()
+    while len(found) < CASES:
+        try:
+            request, plan = _request(chance)
+        except RefusedRequest as error:
+            refused.update(list(error.errors))
+            continue
+        brief = make_brief(request)
+        found.append((request, brief, make_parts(request, plan, brief)))
+    # a draw that is refused names a field, and most are not
+    assert sum(refused.values()) < 3 * CASES
+    return found
+
+
+def _stops(brief):
+    return [str(one) for one in brief.cautions if one.severity == 'stop']
+
+
+def test_no_aim_is_good_that_an_instructor_would_forbid(drawn):
+    good = [(request, brief) for request, brief, _ in drawn if brief.aim.aim_is_good]
+    assert len(good) > CASES / 20
+    for request, brief in good:
+        aim, touch = brief.aim, brief.touchdown
+        assert aim.wheels_over_pavement_ft >= 3 - 1e-6
+        assert aim.aim_point_ft >= 0
+        assert brief.speed.approach_groundspeed_kt > 15
+        head = brief.wind.headwind_kt
+        assert head is None or head >= -10
+        assert touch.predicted_band_ft[0] > 0
+        assert brief.ground.box_fits is not False
+        gate = [place for place in (brief.ground.roll_point_ft, brief.ground.climb_point_ft) if place is not None]
+        assert all(place >= aim.box_ft[1] - 1e-6 for place in gate)
+        assert brief.ground.go_around_point_ft <= request.runway.landing_distance_available_ft
+    for _, brief, _ in drawn:
+        assert brief.aim.aim_is_good or _stops(brief)
+
+
+def test_no_speed_is_briefed_within_a_tenth_of_the_stall(drawn):
+    legs = 0
+    for request, brief, parts in drawn:
+        flap = request.aircraft.flap(brief.speed.flap)
+        stall_kcas = request.aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb)
+        assert flap.airspeed_table.calibrated_kt(brief.speed.approach_speed_kias) >= 1.1 * stall_kcas - 1e-6
+        if parts.pattern is not None:
+            legs += len(parts.pattern.legs)
+            assert min(leg.stall_margin_kt for leg in parts.pattern.legs) > 0
+            assert min(turn.stall_margin_kt for turn in parts.pattern.turns) > 0
+        if parts.power_off is not None:
+            assert abs(parts.power_off.bank_deg) <= 30 + 1e-6
+    assert legs > CASES
+
+
+def test_unknown_and_over_a_limit_never_rank_as_within(drawn):
+    seen = Counter()
+    for request, _, parts in drawn:
+        order = [end.within_limits for end in parts.runway_ranking]
+        assert order == sorted(order, key=lambda within: {True: 0, None: 1, False: 2}[within])
+        seen.update(order)
+        for end in parts.runway_ranking:
+            if end.within_limits:
+                assert end.takeoff_margin_ft is not None
+                assert end.takeoff_margin_ft >= 0
+                assert end.landing_margin_ft is not None
+                assert end.landing_margin_ft >= 0
+                assert request.wind.gust_spread_kt <= 15
+                assert not any(reason.is_unknown or reason.over_limit for reason in end.reasons)
+    assert set(seen) == {True, None, False}
+
+
+def test_a_lap_is_planned_only_where_it_is_good(drawn):
+    planned = 0
+    for request, brief, parts in drawn:
+        landings = [lap for lap in parts.lap_plan.laps if lap.spot_ft is not None]
+        planned += len(landings)
+        stops_flying = parts.takeoff.over_50_margin_ft is None or parts.takeoff.over_50_margin_ft < 0
+        wind_or_weather = request.weather.hazards and any(
+            one in ('thunderstorm', 'fog', 'freezing', 'windshear') for one in request.weather.hazards
+        )
+        if stops_flying or wind_or_weather or request.surface_state == 'snow_or_ice':
+            assert not parts.lap_plan.laps
+            assert parts.lap_plan.words
+        for lap in landings:
+            assert lap.problem is None
+            assert lap.aim_point_ft >= 0
+            width_ft = brief.aim.box_ft[1] - brief.aim.spot_ft
+            assert lap.spot_ft <= request.runway.landing_distance_available_ft - min(width_ft, 100)
+            assert lap.spot_ft < lap.go_around_point_ft or lap.go_around_point_ft >= lap.spot_ft
+    assert planned > CASES / 8
+
+
+def test_aim_touchdown_and_band_agree(drawn):
+    for _, brief, _ in drawn:
+        aim, touch = brief.aim, brief.touchdown
+        assert touch.predicted_touchdown_ft == pytest.approx(aim.aim_point_ft + touch.touchdown_minus_aim_ft, abs=1e-6)
+        low, high = touch.predicted_band_ft
+        assert low <= high
+        assert low - 1 <= touch.predicted_touchdown_ft <= high + 1 or high - low > 1
+        assert 0 <= aim.hit_chance <= 1
+        assert aim.hit_chance <= aim.best_hit_chance + 0.02 or not aim.aim_is_good
+
+
+def test_every_number_is_finite_and_every_sentence_can_be_read(drawn):
+    told = Counter()
+    for _, brief, parts in drawn:
+        for number in (*_numbers(brief), *_numbers(parts)):
+            assert math.isfinite(number)
+        for text in (*_texts(brief), *_texts(parts)):
+            assert _readable(text), text
+        for caution in brief.cautions:
+            _read_back(caution.words)
+            told[caution.words.template] += 1
+            text = str(caution)
+            assert text[0].isupper() or text[0].isdigit(), text
+            assert text.endswith(('.', '!')), text
+        for words in brief.rollout.rollout_words:
+            _read_back(words)
+            told[words.template] += 1
+    # the draws reach what can be said: most templates of the brief are among them
+    assert len(told) > 25, sorted(told)
