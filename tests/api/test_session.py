@@ -1,6 +1,7 @@
 import re
 
 import pytest
+from sqlalchemy import text
 
 from bullseye.demo import seed
 from bullseye.store import people
@@ -81,6 +82,20 @@ def test_the_first_run_is_guarded_by_the_code_and_happens_once(empty_app, setup_
     assert first.get('/api/session')['person']['name'] == 'Ada Field'
     assert len(first.get('/api/catalogue')['standards']) == 2
     Browser(empty_app).call('POST', '/api/setup', CHIEF | {'code': setup_code, 'login': 'other'}, status=403)
+
+
+def test_a_new_model_is_told_to_the_chief_once(app, marta):
+    assert marta.get('/api/session')['news'] is None  # a school that begins with it has nothing to unlearn
+    with app.extensions['bullseye_sessions']() as db:
+        db.execute(text('update school set told_model_version = null'))
+        db.commit()
+    elias = Browser(app).sign_in('elias')
+    assert elias.get('/api/session')['news'] is None
+    news = marta.get('/api/session')['news']
+    assert {move['landing'] for move in news['moves']} >= {'Short-field', 'Forward slip'}
+    elias.call('PATCH', '/api/school', {'told_model_version': news['version']}, status=403)
+    marta.call('PATCH', '/api/school', {'told_model_version': news['version']})
+    assert marta.get('/api/session')['news'] is None
 
 
 def test_an_invitation_works_once_and_gives_only_its_role(app, marta):

@@ -104,6 +104,55 @@ def test_a_what_if_is_answered_in_feet_and_writes_nothing(marta):
     assert marta.get(f'/api/sorties/{sortie}')['wind_kt'] == 20
 
 
+def test_a_number_set_by_the_instructor_is_kept_with_name_and_reason_and_flown_by(marta, ines):
+    sortie = marta.sortie_of('Owen')
+    worked_ft = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim']['aim_point_ft']
+    mine = {'number': 'aim_point_ft', 'value': round(worked_ft) + 90, 'reason': 'the first stripe is worn away'}
+    kept = marta.call('PATCH', f'/api/sorties/{sortie}', {'overruled': [mine]})
+    assert kept['overruled'] == [mine | {'by': 'Marta Kowalczyk'}]
+    brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    assert brief['aim']['aim_point_ft'] == mine['value']
+    assert any('set by Marta Kowalczyk: the first stripe is worn away' in one['words'] for one in brief['cautions'])
+    plan = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['lap_plan']['laps']
+    spot = marta.get(f'/api/sorties/{sortie}')['spot_ft']
+    same = [lap['aim_point_ft'] for lap in plan if (lap['kind'], lap['spot_ft']) == (kept['landing'], spot)]
+    assert set(same) <= {mine['value']}
+    lap = marta.put_lap(sortie)
+    assert lap['aim_point_ft'] == mine['value']
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'overruled': [mine | {'reason': ''}]}, status=422)
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'overruled': [mine | {'by': 'somebody else'}]}, status=422)
+    assert marta.call('PATCH', f'/api/sorties/{sortie}', {'overruled': []})['overruled'] == []
+    ines.call('PATCH', f'/api/sorties/{marta.sortie_of("Ines")}', {'overruled': [mine]}, status=403)
+
+
+def test_the_report_and_the_minima_of_the_school_reach_brief_plan_and_ranking(marta):
+    sortie = marta.sortie_of('Ines')
+    kept = marta.get(f'/api/sorties/{sortie}')
+    report = 'LANT 251150Z 05008KT 020V110 9999 -RA BKN016 14/12 Q1016'
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'metar': report, 'wind_source': 'report', 'surface_state': 'wet'})
+    said = [one['words'] for one in marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['cautions']]
+    assert any('The runway is wet' in one for one in said)
+    assert not any('minimum of the school' in one for one in said)
+    marta.call('PATCH', '/api/school', {'least_ceiling_ft': 2_000.0})
+    brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    assert any('Cloud at 1,600 ft' in one['words'] for one in brief['cautions'] if one['severity'] == 'stop')
+    plan = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']['lap_plan']
+    assert not plan['laps']
+    assert 'Cloud at 1,600 ft' in plan['words']
+    # the swing of the wind counts while the report's wind does
+    swinging = brief['ground']['ground_roll']['expected_ft']
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'wind_source': 'sock'})
+    by_sock = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['ground']['ground_roll']['expected_ft']
+    assert by_sock <= swinging
+    asked = {'aircraft_id': kept['aircraft']['id'], 'wind_kt': 8.0, 'wind_dir_deg_true': 50.0}
+    dry = marta.call('POST', f'/api/airfields/{kept["airfield_id"]}/ranking', asked)['ends']
+    white = marta.call(
+        'POST', f'/api/airfields/{kept["airfield_id"]}/ranking', asked | {'surface_state': 'snow_or_ice'}
+    )['ends']
+    assert any(end['within_limits'] for end in dry)
+    assert not any(end['within_limits'] for end in white)
+
+
 def test_a_student_reads_their_own_sorties_and_writes_none(marta, ines):
     assert {one['student_name'] for one in ines.sorties()} == {'Ines Carvalho'}
     own, other = marta.sortie_of('Ines'), marta.sortie_of('Owen')

@@ -10,7 +10,9 @@ import type { Session } from '@/api/types'
 import DeviceBanner from '@/components/DeviceBanner.vue'
 import KeysDialog from '@/components/KeysDialog.vue'
 import LessonRail from '@/components/LessonRail.vue'
+import ModelNews from '@/components/ModelNews.vue'
 import { useKeys } from '@/composables/useKeys'
+import { useWrite } from '@/composables/useWrite'
 import { forgetPerson } from '@/offline/device'
 import { useSync } from '@/offline/sync'
 import { useTrack } from '@/offline/track'
@@ -48,6 +50,12 @@ const reworking = computed(() => {
 watch(reworking, (now, before) => {
   if (before && !now) void client.invalidateQueries()
 })
+/** The chief reads once how far a new model moves the aim points. */
+const news = computed(() => session.data.value?.news ?? null)
+const { write: writeNews } = useWrite({ refresh: () => client.invalidateQueries({ queryKey: sessionQuery.queryKey }) })
+function haveRead(version: string) {
+  void writeNews({ call: () => api.changeSchool({ told_model_version: version }) })
+}
 const person = computed(() => session.data.value?.person ?? null)
 const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
 const places = computed(() => [
@@ -162,6 +170,7 @@ useKeys({
         </template>
       </header>
       <DeviceBanner v-if="person" :session="session.data.value" />
+      <ModelNews v-if="news && !sortieId" :news="news" @read="haveRead(news.version)" />
       <p v-if="reworking" role="status" class="border-b border-line bg-card px-4 py-1 print:hidden">
         {{ reworking }}
       </p>

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from apiflask import APIBlueprint
 from flask_login import login_required
-from pydantic import MISSING
+from pydantic import MISSING, StringConstraints
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
@@ -30,6 +32,7 @@ class SchoolChange(In):
 
     crosswind_limit_kt: CrosswindLimitKt | MISSING | None = MISSING
     aim_step_ft: AimStepFt | MISSING = MISSING
+    told_model_version: Annotated[str, StringConstraints(pattern='^[0-9]{1,7}$')] | MISSING = MISSING  # has been read
     least_ceiling_ft: CeilingFt | MISSING = MISSING  # cloud lower, or sight shorter, and no lap is planned
     least_visibility_m: VisibilityM | MISSING = MISSING
 

@@ -15,6 +15,7 @@ from bullseye.api.context import database, person
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import Id, In, Login, Out, Secret, Text
 from bullseye.core.basis.constants import MODEL_VERSION
+from bullseye.core.model.news import LATEST, ModelNews
 from bullseye.demo.examples import add_fleet
 from bullseye.store import catalogue, people, reworking, scope
 from bullseye.store.errors import NotFound
@@ -51,6 +52,7 @@ class SessionOut(Out):
     csrf_token: str
     needs_set_up: bool
     version: VersionOut
+    news: ModelNews | None  # of the model, for a chief instructor who has not read it
     demo_people: list[PersonOut]
 
 
@@ -128,7 +130,8 @@ def _who() -> str:
 def _session() -> SessionOut:
     db = database()
     user = person() if current_user.is_authenticated else None
-    school = db.get_one(School, user.school_id).name if user else None
+    school = db.get_one(School, user.school_id) if user else None
+    untold = user is not None and user.role == 'chief' and school is not None
     empty = user is None and people.needs_set_up(db)
     demo = [] if user or empty else [PersonOut.model_validate(one) for one in people.demo_people(db)]
     old = reworking.Outdated(laps=0, flights=0)
@@ -137,7 +140,8 @@ def _session() -> SessionOut:
         old = reworking.outdated(db)
     return SessionOut(
         person=PersonOut.model_validate(user) if user else None,
-        school=school,
+        school=school.name if school else None,
+        news=LATEST if untold and school and school.told_model_version != MODEL_VERSION else None,
         csrf_token=generate_csrf(),
         needs_set_up=empty,
         version=VersionOut(

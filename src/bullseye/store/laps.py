@@ -281,8 +281,9 @@ def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], batch: 
     )
     if values.get('aim_point_ft') is not None:
         return changed_request(request, {'aim_point_ft': values['aim_point_ft']})
-    if request.aim_point_ft is not None:
-        return request  # held within a step of the last
+    if request.asked_aim_ft is not None:
+        # held within a step of the last, or set by the instructor
+        return dataclasses.replace(request, aim_point_ft=request.asked_aim_ft)
     return dataclasses.replace(request, aim_point_ft=aim_of_ft(request))
 
 

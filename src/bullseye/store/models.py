@@ -10,7 +10,7 @@ from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index,
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
-from bullseye.core.basis.constants import AIM_STEP_FT, LEAST_CEILING_FT, LEAST_VISIBILITY_M
+from bullseye.core.basis.constants import AIM_STEP_FT, LEAST_CEILING_FT, LEAST_VISIBILITY_M, MODEL_VERSION
 from bullseye.store.base import Base, Json, SchoolOwned, in_range, owned_key, points_at
 
 
@@ -47,7 +47,8 @@ class School(Base):
     aim_step_ft: Mapped[float] = mapped_column(default=AIM_STEP_FT)  # by which one lap may move the aim point
     least_ceiling_ft: Mapped[float] = mapped_column(default=LEAST_CEILING_FT)  # below it nobody flies the pattern
     least_visibility_m: Mapped[float] = mapped_column(default=LEAST_VISIBILITY_M)
-    told_model_version: Mapped[int | None]  # of which the chief has read how far it moves the aim points
+    # of which the chief has read how far it moves the aim points; a new school starts with the latest
+    told_model_version: Mapped[str | None] = mapped_column(String(8), default=MODEL_VERSION)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
 
 

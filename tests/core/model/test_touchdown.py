@@ -82,10 +82,10 @@ def _integrated(one: Approach) -> float:
 @pytest.mark.parametrize('headwind', [-1, 1])
 @pytest.mark.parametrize('steep', [False, True])
 def test_an_integrator_finds_the_same_place(uphill, headwind, steep):
-    """Random approaches of each kind, each sign of slope and wind apart; forces integrated by SciPy, no code shared."""
+    """Five hundred approaches, each kind and each sign of slope and wind apart; forces integrated, no code shared."""
     rng = np.random.default_rng([uphill + 1, headwind + 1, steep])
     off = []
-    for _ in range(40):
+    for _ in range(63):
         v0 = rng.uniform(55, 75)
         one = approach(
             speed_ktas=v0,
@@ -97,12 +97,12 @@ def test_an_integrator_finds_the_same_place(uphill, headwind, steep):
             headwind_kt=headwind * rng.uniform(0, 25 if headwind > 0 else 10),
             slope=uphill * rng.uniform(0, 0.03),
             wing_height_ft=rng.choice([3.0, 7.0]),
-            roughness_ft=rng.choice([0.0, 0.03 / 0.3048]),
+            roughness_ft=rng.choice([0.0, 0.03, 0.1, 0.5]) / 0.3048,
         )
         off.append(abs(predict(one).touchdown_ft - _integrated(one)))
-    assert np.quantile(off, 0.95) < 7
+    assert np.quantile(off, 0.95) < 5
     assert max(off) < 15
-    assert np.median(off) < 3
+    assert np.median(off) < 2
 
 
 @given(approaches, st.floats(0.1, 15))

@@ -144,8 +144,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           {{
             school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt`
           }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets
-          both, and that no pattern lesson is flown with cloud below {{ round(school.data.value.least_ceiling_ft) }} ft or
-          visibility below {{ round(school.data.value.least_visibility_m) }} m.
+          both, and that no pattern lesson is flown with cloud below {{ round(school.data.value.least_ceiling_ft) }} ft
+          or visibility below {{ round(school.data.value.least_visibility_m) }} m.
         </p>
       </div>
     </section>

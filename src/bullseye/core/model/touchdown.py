@@ -139,20 +139,20 @@ def reckon(
     h0, vr = h1 + 13.0, v0  # a first guess, put right below
     for _ in range(_ROUNDS):
         high = reported * share_of_report(h0 + wing_height_ft, roughness_ft)
-        mean_wind = (high + low) / 2
         # the angle of the path in the air, which makes the path over the ground
         x = np.arctan(tan_path)
         for _ in range(3):
             x = np.arcsin(np.clip((v0 * np.cos(x) - high) * tan_path / v0, -0.9, 0.9))
         mean_v = np.sqrt((v0**2 + vr**2) / 2)
-        along = np.arctan(slope * (1 - mean_wind / mean_v))  # of the surface, seen in the air
+        along = np.arctan(slope * (1 - high / mean_v))  # of the surface, seen in the air
         radius = mean_v**2 / (GRAVITY_FPS2 * (load_factor - 1 + (x**2 - x * along + along**2) / 6))
         turned = np.maximum(0.0, x + along)
         dropped = radius * (np.cos(along) - np.cos(x))
         gained = 2 * GRAVITY_FPS2 * dropped - 2 * deceleration_fps2 * radius * turned
         vr = np.sqrt(np.maximum(1.0, v0**2 + gained))
         roundout_s = radius * turned / mean_v
-        roundout_ft = radius * (np.sin(x) + np.sin(along)) - mean_wind * roundout_s
+        # only forces change the groundspeed: the wind that is left behind above is airspeed lost, below
+        roundout_ft = radius * (np.sin(x) + np.sin(along)) - high * roundout_s
         h0 = np.maximum(h1, h1 + dropped + slope * roundout_ft)
     entry = vr - (high - low)  # the wind that is left behind above was airspeed
     excess = np.maximum(0.0, entry - vt)

@@ -23,7 +23,7 @@ def upgrade() -> None:
     op.create_check_constraint('landing_known', 'sortie', f"landing in ({_KINDS}, 'three_point', 'wheel_landing')")
     op.add_column('school', sa.Column('least_ceiling_ft', sa.Double(), nullable=False, server_default='1500'))
     op.add_column('school', sa.Column('least_visibility_m', sa.Double(), nullable=False, server_default='5000'))
-    op.add_column('school', sa.Column('told_model_version', sa.Integer(), nullable=True))
+    op.add_column('school', sa.Column('told_model_version', sa.String(8), nullable=True))
     for column in ('least_ceiling_ft', 'least_visibility_m'):
         op.alter_column('school', column, server_default=None)
     op.add_column('sortie', sa.Column('surface_state', sa.String(12), nullable=False, server_default='dry'))
