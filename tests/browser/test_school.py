@@ -117,7 +117,7 @@ def test_the_lap_plan_is_reordered_edited_and_printed(marta: Page):
     page.get_by_label('Lap 1: one thing to watch').blur()
     page.get_by_role('button', name='Remove lap 7').click()
     page.get_by_role('button', name='Keep', exact=True).click()
-    expect(page.get_by_text('6 laps as ordered by the instructor')).to_be_visible()
+    expect(page.get_by_text('7 laps as ordered by the instructor')).to_be_visible()
     page.reload()
     expect(page.get_by_label('Lap 1: one thing to watch')).to_have_value('centreline, two feet up')
     page.get_by_role('link', name='Show and print').click()

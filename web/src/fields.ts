@@ -11,6 +11,9 @@ export interface End {
   elevation_ft: number
   displaced_threshold_ft: number
   pattern: 'left' | 'right'
+  pattern_spacing_nm: number | null
+  base_angle_deg: number
+  downwind_extension_s: number
   path_angle_deg: number
   aiming_marks_ft: number | null
   obstacle: { height_ft: number; before_threshold_ft: number } | null
@@ -74,6 +77,9 @@ function end(ident: string, lat: number, lon: number, elevation_ft: number, give
     elevation_ft: number('elevation_ft', elevation_ft),
     displaced_threshold_ft: number('displaced_threshold_ft', 0),
     pattern: given.pattern === 'right' ? 'right' : 'left',
+    pattern_spacing_nm: typeof given.pattern_spacing_nm === 'number' ? given.pattern_spacing_nm : null,
+    base_angle_deg: number('base_angle_deg', 90),
+    downwind_extension_s: number('downwind_extension_s', 0),
     path_angle_deg: number('path_angle_deg', 3),
     aiming_marks_ft: typeof given.aiming_marks_ft === 'number' ? given.aiming_marks_ft : null,
     obstacle: (given.obstacle as End['obstacle']) ?? null,

@@ -1,5 +1,6 @@
 import dataclasses
 import math
+from itertools import pairwise
 
 import numpy as np
 import pytest
@@ -333,3 +334,36 @@ def test_wind_across_the_pattern_is_said_by_its_side(side, from_deg_mag, words):
     if 'field' in words:  # drift = wind × time, in closed form
         downwind = next(leg for leg in made.legs if leg.leg == 'downwind')
         assert f'{round(10 * FPS_PER_KT * downwind.seconds, -1):,.0f} ft' in made.wind_words
+
+
+@pytest.mark.parametrize('side', ['left', 'right'])
+@pytest.mark.parametrize('wind', [0.0, 14.0])
+def test_a_field_bends_its_pattern_and_it_is_briefed_like_any_other(side, wind):
+    own = {'base_angle_deg': 60.0, 'pattern_spacing_nm': 1.1, 'downwind_extension_s': 25.0, 'pattern_side': side}
+    choice = PatternChoice(wind_kt=wind, wind_dir_deg_true=100.0)
+    bent = brief_pattern(task_for(choice, runway=own)[1])
+    square = brief_pattern(task_for(choice, runway={'pattern_side': side, 'pattern_spacing_nm': 1.1})[1])
+    assert bent.spacing_ft == pytest.approx(1.1 * 6_076.12)
+    assert brief_pattern(task_for(PatternChoice(wind_kt=0.0, spacing_nm=0.5), runway=own)[1]).spacing_ft < 3_100
+    base = [point for point in bent.path if point.leg == 'base']
+    # the straight part of base makes 60 degrees with final over the ground, whatever the wind
+    straight = max(pairwise(base), key=lambda pair: math.dist(_place(pair[0]), _place(pair[1])))
+    along, across = (
+        straight[1].along_ft - straight[0].along_ft,
+        abs(straight[1].lateral_ft - straight[0].lateral_ft),
+    )
+    assert math.degrees(math.atan2(across, along)) == pytest.approx(60, abs=0.5)
+    final = [point for point in bent.path if point.leg == 'final']
+    assert abs(final[-1].lateral_ft) < 5
+    turned = next(turn for turn in bent.turns if turn.onto == 'final')
+    assert turned.seconds < next(turn for turn in square.turns if turn.onto == 'final').seconds
+    farther_ft = min(p.along_ft for p in square.path if p.leg == 'downwind') - min(
+        p.along_ft for p in bent.path if p.leg == 'downwind'
+    )
+    downwind = next(leg for leg in bent.legs if leg.leg == 'downwind')
+    assert farther_ft == pytest.approx(25 * downwind.groundspeed_kt * 6_076.12 / 3_600, abs=30)
+    assert bent.number_two is None  # nobody is ahead
+
+
+def _place(point):
+    return point.along_ft, point.lateral_ft

@@ -400,6 +400,35 @@ const number = (event: Event) => {
                 />
               </label>
             </div>
+            <div class="grid gap-2 sm:grid-cols-2">
+              <fieldset v-for="(end, e) in runway.ends" :key="e" class="flex flex-wrap gap-2 text-sm">
+                <legend>Pattern of {{ end.ident }}, where the field bends it</legend>
+                <label
+                  >Spacing, nm
+                  <input
+                    class="field figure !w-24"
+                    type="number"
+                    step="any"
+                    placeholder="usual"
+                    :value="end.pattern_spacing_nm ?? ''"
+                    @change="end.pattern_spacing_nm = number($event)"
+                  />
+                </label>
+                <label
+                  >Base to final, °
+                  <input v-model.number="end.base_angle_deg" class="field figure !w-24" type="number" step="any" />
+                </label>
+                <label
+                  >Downwind flown on, s
+                  <input
+                    v-model.number="end.downwind_extension_s"
+                    class="field figure !w-24"
+                    type="number"
+                    step="any"
+                  />
+                </label>
+              </fieldset>
+            </div>
             <p v-if="exitProblem" role="alert" class="font-bold text-fail-ink">{{ exitProblem }}</p>
             <p class="text-sm text-soft">
               The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft,

@@ -29,7 +29,7 @@ const plan = computed(() => asked.value ?? planState.data.value?.plan)
 const pattern = computed(() => plan.value?.pattern ?? null)
 const USUAL: Required<PatternChoice> = {
   side: null,
-  spacing_nm: 0.75,
+  spacing_nm: null,
   bank_deg: 25,
   altitude_ft: null,
   base_extension_s: 0,
@@ -222,7 +222,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         </p>
         <Choice :model-value="side" label="Side" :options="SIDES" @update:model-value="change({ side: $event })" />
         <Stepper
-          :model-value="choice.spacing_nm ?? 0.75"
+          :model-value="choice.spacing_nm ?? Math.round(((pattern?.spacing_ft ?? 4557) / 6076.12) * 100) / 100"
           label="Spacing"
           unit="nm"
           :min="0.2"
@@ -231,7 +231,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           :digits="2"
           slide
           :error="error('spacing_nm')"
-          @update:model-value="change({ spacing_nm: $event ?? 0.75 })"
+          @update:model-value="change({ spacing_nm: $event })"
         />
         <p v-if="pattern" class="text-sm">{{ pattern.spacing_words }}</p>
         <Stepper

@@ -183,6 +183,9 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
             exits=_exits(properties.get(f'{which}_exits')),
             preferred=properties.get(f'{which}_preferred') is True,
             pattern_side=_side(properties.get(f'{which}_pattern')),
+            pattern_spacing_nm=_number(properties, f'{which}_pattern_spacing_nm'),
+            base_angle_deg=_number(properties, f'{which}_base_angle_deg') or 90.0,
+            downwind_extension_s=_number(properties, f'{which}_downwind_extension_s') or 0.0,
             surroundings=_surroundings(properties.get(f'{which}_surroundings', properties.get('surroundings'))),
         )
 
@@ -298,6 +301,9 @@ def airfield_to_geojson(
                         'elevation_ft': end.elevation_ft,
                         'displaced_threshold_ft': end.displaced_threshold_ft,
                         'pattern': end.pattern_side,
+                        'pattern_spacing_nm': end.pattern_spacing_nm,
+                        'base_angle_deg': end.base_angle_deg,
+                        'downwind_extension_s': end.downwind_extension_s,
                         'path_angle_deg': end.path_angle_deg,
                         'aiming_marks_ft': end.aiming_marks_ft,
                         'obstacle': asdict(end.obstacle) if end.obstacle else None,

@@ -50,6 +50,7 @@ _LEAST_SAID_S = 0.5  # shorter rounds to nothing
 _RUSHED_FPM = 900.0  # [own]
 _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
+_USUAL_SPACING_NM = 0.75  # [com]
 _FINAL_GATES_FT = (500.0, 300.0, 200.0)
 
 
@@ -58,7 +59,7 @@ class PatternChoice(Checked):
     """How the pattern shall be flown; what is left out takes the usual value."""
 
     side: PatternSide | None = None  # else the runway's own
-    spacing_nm: Annotated[Real, Ge(0.2), Le(3)] = 0.75  # [com] of the downwind from the runway
+    spacing_nm: Annotated[Real, Ge(0.2), Le(3)] | None = None  # of the downwind; else the field's own, else usual
     bank_deg: Annotated[Real, Ge(5), Le(45)] = 25.0
     altitude_ft: Annotated[Real, Ge(-1_000), Le(20_000)] | None = None  # above sea level; else the field's
     base_extension_s: Annotated[Real, Ge(0), Le(600)] = 0.0  # number two: downwind flown on for so long
@@ -283,7 +284,16 @@ class PatternTask:
     @property
     def spacing_ft(self) -> float:
         """Distance of the downwind from the runway."""
-        return self.choice.spacing_nm * FT_PER_NM
+        return self.spacing_nm * FT_PER_NM
+
+    @property
+    def spacing_nm(self) -> float:
+        """The same in nautical miles: as chosen, else the field's own, else three quarters [com]."""
+        chosen = self.choice.spacing_nm
+        if chosen is not None:
+            return chosen
+        own = self.runway.pattern_spacing_nm
+        return _USUAL_SPACING_NM if own is None else own
 
 
 class _Legs:
@@ -299,7 +309,7 @@ class _Legs:
         self.upwind = self._leg('upwind', 0.0, ladder.climb, ladder.climb.kias * root)
         self.crosswind = self._leg('crosswind', 90.0 * right, ladder.climb, ladder.climb.kias * root)
         self.downwind = self._leg('downwind', 180.0 * right, ladder.downwind, ladder.downwind.kias)
-        self.base = self._leg('base', -90.0 * right, ladder.base, ladder.base.kias * root)
+        self.base = self._leg('base', -task.runway.base_angle_deg * right, ladder.base, ladder.base.kias * root)
         self.final = self._leg('final', 0.0, ladder.final, task.approach_kias)
         self.all = (self.upwind, self.crosswind, self.downwind, self.base, self.final)
         self.turns: dict[Leg, Turn] = {after.leg: self._turn(before, after) for before, after in pairwise(self.all)}
@@ -362,7 +372,8 @@ class _Legs:
     @property
     def base_ft(self) -> float:
         """Likewise of base."""
-        return self.task.spacing_ft + self.task.right * (self.moved['base'][1] + self.moved['final'][1])
+        across_ft = self.task.spacing_ft + self.task.right * (self.moved['base'][1] + self.moved['final'][1])
+        return across_ft / math.sin(math.radians(self.task.runway.base_angle_deg))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -409,7 +420,8 @@ def _fly(legs: _Legs) -> _Flown:
     base_turn_s = flight.seconds
     flight.turn('base', legs.turns['base'])
     base_s = flight.seconds
-    to_go_ft = task.right * (flight.lateral_ft + legs.moved['final'][1])
+    across_ft = task.right * (flight.lateral_ft + legs.moved['final'][1])
+    to_go_ft = across_ft / math.sin(math.radians(runway.base_angle_deg))
     seconds['base'] = flight.straight(legs.base, max(0.0, to_go_ft))
     final_turn_s = flight.seconds
     flight.turn('final', legs.turns['final'])
@@ -434,20 +446,21 @@ def _fly(legs: _Legs) -> _Flown:
 def _extension_s(legs: _Legs, base_turn_after_abeam_s: float) -> float:
     """Seconds downwind is flown on: as chosen, or until the one on final has passed abeam."""
     choice = legs.task.choice
+    own_s = choice.base_extension_s + legs.task.runway.downwind_extension_s
     if choice.ahead_final_nm is None:
-        return choice.base_extension_s
-    return choice.base_extension_s + extension_s(
+        return own_s
+    return own_s + extension_s(
         ahead_final_nm=choice.ahead_final_nm,
         ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
         downwind_kt=legs.downwind.groundspeed_kt,
         spot_ft=legs.task.spot_ft,
-        base_turn_after_abeam_s=base_turn_after_abeam_s,
+        base_turn_after_abeam_s=base_turn_after_abeam_s + legs.task.runway.downwind_extension_s,
     )
 
 
 def _number_two(legs: _Legs, flown: _Flown) -> NumberTwo | None:
     choice = legs.task.choice
-    if flown.extend_s <= 0 and choice.ahead_final_nm is None:
+    if choice.base_extension_s <= 0 and choice.ahead_final_nm is None:
         return None
     return number_two(
         extend_s=flown.extend_s,
@@ -625,7 +638,7 @@ def _cautions(legs: _Legs, heights: _Heights, final_turn: FinalTurn, two: Number
     shortest = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
     if shortest[1] < 0:
         said.append(
-            f'Spacing {task.choice.spacing_nm:g} nm leaves no {shortest[0]} leg at {task.choice.bank_deg:.0f}° bank: '
+            f'Spacing {task.spacing_nm:g} nm leaves no {shortest[0]} leg at {task.choice.bank_deg:.0f}° bank: '
             'its turns run into each other. Fly wider.'
         )
     if task.choice.bank_deg > STEEPEST_DEG:
@@ -744,7 +757,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
     base, turn, right = legs.base, legs.turns['final'], legs.task.right
     still = Turn(
         from_heading_deg=base.track_deg,
-        turned_deg=90.0 * right,
+        turned_deg=legs.task.runway.base_angle_deg * right,
         bank_deg=turn.bank_deg,
         speed_ktas=turn.speed_ktas,
     ).displacement(GroundWind(along_fps=0.0, right_fps=0.0))
@@ -757,7 +770,8 @@ def _final_turn(legs: _Legs) -> FinalTurn:
         wind=legs.wind,
         across_ft=still[1],
     )
-    earlier_s = drift_ft / (base.groundspeed_kt * FPS_PER_KT)
+    earlier_ft = drift_ft / math.sin(math.radians(legs.task.runway.base_angle_deg))
+    earlier_s = earlier_ft / (base.groundspeed_kt * FPS_PER_KT)
     if drift_ft > 50:
         words = f'The wind carries base {round(drift_ft, -1):,.0f} ft through final: roll in {_time(earlier_s)} earlier'
         if bank is None:
@@ -772,7 +786,7 @@ def _final_turn(legs: _Legs) -> FinalTurn:
         words = 'The wind hardly moves the turn onto final.'
     return FinalTurn(
         drift_ft=drift_ft,
-        begin_earlier_ft=drift_ft,
+        begin_earlier_ft=earlier_ft,
         begin_earlier_s=earlier_s,
         bank_if_begun_late_deg=bank,
         stall_margin_pct=None if bank is None else (stall_factor(bank) - 1) * 100,

@@ -70,6 +70,9 @@ class RunwayEnd(Checked):
     aiming_marks_ft: Annotated[Real, Gt(0), Le(5_000)] | None = None  # None where none are painted
     departure_obstacle: DepartureObstacle | None = None
     pattern_side: PatternSide = 'left'
+    pattern_spacing_nm: Annotated[Real, Ge(0.2), Le(3)] | None = None  # of the downwind, where the field has its own
+    base_angle_deg: Annotated[Real, Ge(30), Le(90)] = 90.0  # of base to final; less where terrain or noise bends it
+    downwind_extension_s: Annotated[Real, Ge(0), Le(600)] = 0.0  # flown on by everybody, for terrain or noise
     preferred: bool = False
     exits: Annotated[tuple[RunwayExit, ...], Field(max_length=20)] = ()
     surroundings: Surroundings = 'open'  # by which the wind is less near the ground than reported
