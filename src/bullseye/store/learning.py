@@ -28,21 +28,24 @@ def plain_flown(flown: FlownLap) -> list[Any]:
     """A lap as learning takes it, as a row keeps it: figures without their names, of which there would be more.
 
     In order: those of its approach, feet from the aim point to the touchdown, whether the speed is known, seconds of
-    hold-off, whether it was flown at idle.
+    hold-off, whether it was flown at idle, and the speed that was briefed.
     """
     approach = [round(getattr(flown.approach, name), _DECIMALS) for name in _APPROACH]
-    return [*approach, round(flown.touchdown_from_aim_ft, 1), flown.speed_is_known, flown.float_s, flown.is_idle]
+    briefed_ktas = None if flown.briefed_ktas is None else round(flown.briefed_ktas, _DECIMALS)
+    known = [flown.speed_is_known, flown.float_s, flown.is_idle]
+    return [*approach, round(flown.touchdown_from_aim_ft, 1), *known, briefed_ktas]
 
 
 @lru_cache(5_000)
 def _flown_lap(row: tuple[Any, ...]) -> FlownLap:
-    *approach, touchdown_from_aim_ft, speed_is_known, float_s, is_idle = row
+    *approach, touchdown_from_aim_ft, speed_is_known, float_s, is_idle, briefed_ktas = row
     return FlownLap(
         approach=Approach(**dict(zip(_APPROACH, approach, strict=True))),
         touchdown_from_aim_ft=touchdown_from_aim_ft,
         speed_is_known=speed_is_known,
         float_s=float_s,
         is_idle=is_idle,
+        briefed_ktas=briefed_ktas,
     )
 
 

@@ -18,6 +18,11 @@ export interface AnswerTable {
   box_minus_spot_ft: number[]
   bias_ft: number
   pilot_scatter_ft: number
+  /** how much farther the speed flown lately lands than the briefed one */
+  habit_ft: number
+  /** of a touchdown as flown lately, and if the briefed speed is flown, beside what the winds do */
+  forecast_sd_ft: number
+  forecast_if_briefed_sd_ft: number
   aim_step_ft: number
 }
 
@@ -107,7 +112,9 @@ export interface NextLap {
   aim_point_ft: number
   speed_kias: number
   predicted_ft: number
+  /** as flown lately, and if the briefed speed is flown */
   hit_chance: number
+  hit_chance_if_briefed: number
 }
 
 /** The next lap's aim point, held within a step of where the last one aimed; `spotFt` may be another spot. */
@@ -117,12 +124,14 @@ export function nextLap(table: AnswerTable, laps: readonly Flown[], spotFt: numb
   const { bias_ft: bias, moved_ft: moved } = learned(table, laps)
   const target = spotFt + table.target_minus_spot_ft
   const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved
-  const predicted = aim + float + bias
+  const ifBriefed = aim + float + bias
+  const predicted = ifBriefed + table.habit_ft
   return {
     aim_point_ft: aim,
     speed_kias: table.briefed_speed_kias,
     predicted_ft: predicted,
-    hit_chance: hitChance(table, table.pilot_scatter_ft, predicted - target),
+    hit_chance: hitChance(table, table.forecast_sd_ft, predicted - target),
+    hit_chance_if_briefed: hitChance(table, table.forecast_if_briefed_sd_ft, ifBriefed - target),
   }
 }
 

@@ -59,8 +59,11 @@ SIDE_FORCE_PER_RAD = 0.5  # of wing area and dynamic pressure, light single
 APPROACH_LIFT_COEFFICIENT = 1.2  # at 1.3 of the stall with flap
 
 # A pilot of whom nothing is known yet [own]
-SCATTER_FT = 140.0
+SCATTER_FT = 150.0
 BIAS_SD_FT = 150.0
+SCATTER_SPREAD = 0.5  # [own] of the logarithm of a pilot's scatters, of touchdown and of speed, from pilot to pilot
+HABIT_SD_KT = 4.0  # [own] of the mean speed over the threshold less the briefed one, from pilot to pilot
+SPEED_SCATTER_KT = 3.0  # [own] of one pilot's speed over the threshold, from lap to lap
 
 # Runway paint [pub: FAA AC 150/5340-1]
 STRIPE_FT = 120.0

@@ -89,6 +89,7 @@ SpeedReference = Literal['airspeed', 'angle_of_attack']
 StabilisedBy = Literal['500', '300', '200']
 AimTarget = Literal['middle_of_box', 'on_the_line']
 LatestTouchdown = Literal['half', 'third']
+AimSpeed = Literal['briefed', 'habit']
 AimDistance = Literal['calibrated', 'fixed', 'before_300_500']
 
 NOT_LANDED: tuple[Outcome, ...] = ('go_around', 'low_approach', 'drill')  # ends of a lap without a touchdown

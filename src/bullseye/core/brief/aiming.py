@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -11,12 +11,16 @@ from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
+    DECELERATION_SD_FPS2,
+    HABIT_SD_KT,
     LEAST_WHEELS_FT,
     LOW_WHEELS_FT,
     MODEL_VERSION,
     MOST_SHORT_CHANCE,
     OBSTACLE_MARGIN_FT,
     SCATTER_FT,
+    SCATTER_SPREAD,
+    SPEED_SCATTER_KT,
 )
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, share, told_apart
 from bullseye.core.brief.conditions import wind_problems
@@ -24,7 +28,14 @@ from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.given.airfield import Obstacle, in_stripes
 from bullseye.core.model import glidepath
-from bullseye.core.model.forecast import best_shift_ft, hit_chance, simulate_from_aim_ft
+from bullseye.core.model.forecast import (
+    SAMPLES,
+    PilotForecast,
+    best_shift_ft,
+    hit_chance,
+    simulate_from_aim_ft,
+    simulate_pilot_ft,
+)
 from bullseye.core.model.glidepath import RoundoutCue
 from bullseye.core.model.touchdown import (
     Approach,
@@ -38,6 +49,7 @@ from bullseye.core.model.touchdown import (
 )
 
 _STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
+_ENOUGH = 2_000  # landings, for how many of them are short
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _BOOK = Phrasebook(
     'aim',
@@ -67,6 +79,9 @@ class Basis:
     bias_ft: float
     bias_sd_ft: float
     scatter_ft: float
+    speed_habit_kt: float  # over the threshold, less the briefed speed; 0 before anything is known of it
+    speed_habit_sd_kt: float
+    speed_scatter_kt: float
     model_version: str
 
 
@@ -82,7 +97,9 @@ class AimPart:
     aim_is_good: bool
     is_set_by_instructor: bool  # with a reason, which stands among the cautions
     aim_problems: tuple[Sentence, ...]
-    hit_chance: float
+    hit_chance: float  # as this pilot has been flying
+    hit_chance_if_briefed: float  # if the briefed speed is flown
+    hit_words: str
     best_aim_point_ft: float
     best_hit_chance: float
     aim_before_spot_words: str
@@ -103,11 +120,16 @@ class TouchdownPart:
     float_ft: float
     float_s: float
     touchdown_minus_aim_ft: float
-    predicted_touchdown_ft: float
+    predicted_touchdown_ft: float  # as this pilot has been flying
+    predicted_if_briefed_ft: float
     predicted_band_ft: tuple[float, float]
     ft_per_kt_speed: float  # a knot of indicated airspeed
     ft_per_kt_headwind: float
     ft_per_ft_roundout_height: float
+
+
+def _or(value: float | None, usual: float) -> float:
+    return usual if value is None else value
 
 
 def basis_of(request: BriefRequest, approach: Approach) -> Basis:
@@ -134,6 +156,9 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
         bias_ft=known.bias_ft or 0.0,
         bias_sd_ft=bias_sd_ft,
         scatter_ft=known.scatter_ft or SCATTER_FT,
+        speed_habit_kt=known.speed_habit_kt or 0.0,
+        speed_habit_sd_kt=_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
+        speed_scatter_kt=_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
         model_version=MODEL_VERSION,
     )
 
@@ -158,10 +183,11 @@ def _recommended_ft(request: BriefRequest, approach: Approach, minus_aim_ft: flo
     return aim_for(target_ft=target_ft(request), touchdown_minus_aim_ft=minus_aim_ft)
 
 
-def winds_met_ft(setup: LandingSetup) -> NDArray[np.float64]:
+def winds_met_ft(setup: LandingSetup, *, faster_kt: float = 0.0) -> NDArray[np.float64]:
     """Touchdowns from the aim point in the winds that may be met, without the pilot's own share [ft]."""
+    approach = setup.approach
     return simulate_from_aim_ft(
-        setup.approach,
+        replace(approach, speed_ktas=max(1.0, approach.speed_ktas + faster_kt)) if faster_kt else approach,
         bias_ft=0.0,
         scatter_ft=0.0,
         gust_headwind_kt=setup.wind.gust_head_kt,
@@ -172,8 +198,75 @@ def winds_met_ft(setup: LandingSetup) -> NDArray[np.float64]:
 def recommended_aim_ft(request: BriefRequest) -> float:
     """The aim point of a brief alone [ft from the threshold], without what the rest of it takes to work out."""
     setup = landing_setup(request)
-    minus_aim_ft = float(winds_met_ft(setup).mean()) + (request.calibration.bias_ft or 0.0)
-    return _recommended_ft(request, setup.approach, minus_aim_ft)
+    return _recommended(request, setup, basis_of(request, setup.approach))[0]
+
+
+def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> PilotForecast:
+    """What is believed of the pilot's touchdowns, with the deceleration's share of the doubt."""
+    known, approach = request.calibration, setup.approach
+    a_sd = known.deceleration_sd_fps2
+    if a_sd is None:
+        a_sd = DECELERATION_SD_FPS2 if known.deceleration_fps2 is None else 0.0
+    around = [replace(approach, deceleration_fps2=approach.deceleration_fps2 + step) for step in (0.05, -0.05)]
+    per_fps2 = (predict(around[0]).touchdown_ft - predict(around[1]).touchdown_ft) / 0.1
+    a_ft, b_ft = per_fps2 * a_sd, basis.bias_sd_ft
+    bias_sd_ft = math.sqrt(max(0.0, a_ft**2 + b_ft**2 + 2 * (known.deceleration_bias_corr or 0.0) * a_ft * b_ft))
+    with_habit_ft = (known.deceleration_habit_corr or 0.0) * a_ft + (known.bias_habit_corr or 0.0) * b_ft
+    usual_spread = SCATTER_SPREAD if known.scatter_ft is None else 0.0
+    return PilotForecast(
+        bias_ft=basis.bias_ft,
+        bias_sd_ft=bias_sd_ft,
+        scatter_ft=basis.scatter_ft,
+        habit_kt=basis.speed_habit_kt,
+        habit_sd_kt=basis.speed_habit_sd_kt,
+        speed_scatter_kt=basis.speed_scatter_kt,
+        scatter_spread=_or(known.scatter_spread, usual_spread),
+        speed_scatter_spread=_or(known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0),
+        together=min(1.0, max(-1.0, with_habit_ft / bias_sd_ft)) if bias_sd_ft else 0.0,
+    )
+
+
+def _recommended(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tuple[float, float, float]:
+    """The aim point worked out, and touchdown less aim point at the briefed speed and as flown lately [ft].
+
+    By the school that follows the habit the aim is for the speed that is flown, as far as the briefed speed too would
+    touch beyond the threshold; else for the briefed one.
+    """
+    briefed_ft = float(winds_met_ft(setup).mean()) + basis.bias_ft
+    habit_kt = basis.speed_habit_kt
+    lately_ft = briefed_ft if habit_kt == 0 else float(winds_met_ft(setup, faster_kt=habit_kt).mean()) + basis.bias_ft
+    aim_ft = _recommended_ft(request, setup.approach, briefed_ft)
+    if request.technique.aim_speed == 'habit' and request.technique.aim_distance == 'calibrated':
+        follows_ft = _recommended_ft(request, setup.approach, lately_ft)
+        nearer_ft = _nearer_ft(setup, pilot_forecast(request, setup, basis))
+        least_ft = -float(np.quantile(nearer_ft, MOST_SHORT_CHANCE))
+        aim_ft = max(follows_ft, min(aim_ft, least_ft))
+    return aim_ft, briefed_ft, lately_ft
+
+
+def _nearer_ft(setup: LandingSetup, pilot: PilotForecast) -> NDArray[np.float64]:
+    """Touchdowns for what may be short [ft from the aim point]: as flown lately or at the briefed speed, the nearer.
+
+    By the scatters as they are thought to be: what nobody knows of them widens the forecast, and would forbid a first
+    lesson every spot.
+    """
+    usual = replace(pilot, scatter_spread=0.0, speed_scatter_spread=0.0)
+    both = [_landings_ft(setup, usual, flies_briefed_speed=briefed, count=_ENOUGH) for briefed in (False, True)]
+    return min(both, key=lambda ft: float(np.quantile(ft, MOST_SHORT_CHANCE)))
+
+
+def _landings_ft(
+    setup: LandingSetup, pilot: PilotForecast, *, flies_briefed_speed: bool, count: int = SAMPLES
+) -> NDArray[np.float64]:
+    """Touchdowns of the pilot in the winds that may be met, from the aim point [ft]."""
+    return simulate_pilot_ft(
+        setup.approach,
+        pilot=pilot,
+        flies_briefed_speed=flies_briefed_speed,
+        gust_headwind_kt=setup.wind.gust_head_kt,
+        variable_wind_kt=setup.wind.any_way_kt,
+        count=count,
+    )
 
 
 def pavement_start_ft(request: BriefRequest) -> float:
@@ -201,22 +294,19 @@ def _nearest_safe_aim_ft(request: BriefRequest, setup: LandingSetup, from_aim_ft
 def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tuple[AimPart, TouchdownPart]:
     """Where to aim, and where the wheels will touch for it."""
     touch = predict(setup.approach)
-    winds_ft = winds_met_ft(setup)
-    minus_aim_ft = float(winds_ft.mean()) + basis.bias_ft
-    recommended_ft = _recommended_ft(request, setup.approach, minus_aim_ft)
+    recommended_ft, briefed_minus_ft, minus_aim_ft = _recommended(request, setup, basis)
     aim_ft = recommended_ft if request.asked_aim_ft is None else request.asked_aim_ft
-    from_aim_ft = simulate_from_aim_ft(
-        setup.approach,
-        bias_ft=basis.bias_ft,
-        scatter_ft=basis.scatter_ft,
-        gust_headwind_kt=setup.wind.gust_head_kt,
-        variable_wind_kt=setup.wind.any_way_kt,
-    )
+    pilot = pilot_forecast(request, setup, basis)
+    from_aim_ft = _landings_ft(setup, pilot, flies_briefed_speed=False)
+    at_briefed_ft = _landings_ft(setup, pilot, flies_briefed_speed=True, count=2 * _ENOUGH)
     landed_ft = aim_ft + from_aim_ft
     low_ft, high_ft = box_ft(request)
-    safe_ft = _nearest_safe_aim_ft(request, setup, from_aim_ft)
+    nearer_ft = _nearer_ft(setup, pilot)
+    safe_ft = _nearest_safe_aim_ft(request, setup, nearer_ft)
     shift_ft = max(best_shift_ft(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft), safe_ft - aim_ft)
-    problems = _problems(request, setup, aim_ft, touch, landed_ft, safe_ft)
+    problems = _problems(request, setup, aim_ft, touch, aim_ft + nearer_ft, safe_ft)
+    chance = hit_chance(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft)
+    chance_if_briefed = hit_chance(aim_ft + at_briefed_ft, box_from_ft=low_ft, box_to_ft=high_ft)
     aim = AimPart(
         spot_ft=request.spot_ft,
         box_ft=(low_ft, high_ft),
@@ -226,7 +316,9 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         aim_is_good=not problems,
         is_set_by_instructor=aim_ft == request.overrule('aim_point_ft'),
         aim_problems=problems,
-        hit_chance=hit_chance(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft),
+        hit_chance=chance,
+        hit_chance_if_briefed=chance_if_briefed,
+        hit_words=_hit_words(setup, basis, chance=chance, if_briefed=chance_if_briefed),
         best_aim_point_ft=aim_ft + shift_ft,
         best_hit_chance=hit_chance(landed_ft + shift_ft, box_from_ft=low_ft, box_to_ft=high_ft),
         aim_before_spot_words=_before_spot_words(request.spot_ft - aim_ft, request.runway.has_paint),
@@ -239,7 +331,26 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         wheels_over_pavement_ft=wheels_over_ft(setup.approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request)),
         nearest_good_spot_ft=request.spot_ft + safe_ft - recommended_ft,
     )
-    return aim, _touchdown_part(setup, touch, aim_ft, minus_aim_ft, landed_ft)
+    return aim, _touchdown_part(setup, touch, aim_ft, (minus_aim_ft, briefed_minus_ft), landed_ft)
+
+
+_HABIT_SAID_KT = 1.5  # [own] of a speed habit, worth a word
+_CHANCE_SAID = 0.05  # [own] by which the two chances differ, likewise
+
+
+def _in_ten(chance: float) -> str:
+    return f'{round(chance * 10)} in 10'
+
+
+def _hit_words(setup: LandingSetup, basis: Basis, *, chance: float, if_briefed: float) -> str:
+    """Both chances in words; the difference between them is what is coached."""
+    habit_kt = basis.speed_habit_kt
+    if basis.laps == 0:
+        return f'About {_in_ten(chance)} for a pilot of whom no lap is known.'
+    if abs(habit_kt) < _HABIT_SAID_KT or if_briefed - chance < _CHANCE_SAID:
+        return f'As lately, {_in_ten(chance)}.'
+    way = f'{abs(habit_kt):.0f} kt {"faster" if habit_kt > 0 else "slower"}'
+    return f'Fly {setup.speed_kias:.0f} and it is {_in_ten(if_briefed)}; as lately, {way}, {_in_ten(chance)}.'
 
 
 def aim_cautions(aim: AimPart) -> list[Caution]:
@@ -250,7 +361,11 @@ def aim_cautions(aim: AimPart) -> list[Caution]:
 
 
 def _touchdown_part(
-    setup: LandingSetup, touch: Touchdown, aim_ft: float, minus_aim_ft: float, landed_ft: NDArray[np.float64]
+    setup: LandingSetup,
+    touch: Touchdown,
+    aim_ft: float,
+    minus_aim_ft: tuple[float, float],
+    landed_ft: NDArray[np.float64],
 ) -> TouchdownPart:
     slopes = sensitivity(setup.approach)
     table = setup.flap.airspeed_table
@@ -264,8 +379,9 @@ def _touchdown_part(
         hold_off_height_ft=setup.approach.hold_off_height_ft,
         float_ft=touch.float_ft,
         float_s=touch.float_s,
-        touchdown_minus_aim_ft=minus_aim_ft,
-        predicted_touchdown_ft=aim_ft + minus_aim_ft,
+        touchdown_minus_aim_ft=minus_aim_ft[0],
+        predicted_touchdown_ft=aim_ft + minus_aim_ft[0],
+        predicted_if_briefed_ft=aim_ft + minus_aim_ft[1],
         predicted_band_ft=(low_ft, high_ft),
         ft_per_kt_speed=slopes.ft_per_kt_speed * knot_kcas / math.sqrt(setup.density_ratio),
         ft_per_kt_headwind=slopes.ft_per_kt_headwind,

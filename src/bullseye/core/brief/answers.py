@@ -12,11 +12,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT, LEAST_STALL_MARGIN
-from bullseye.core.brief.aiming import winds_met_ft
+from bullseye.core.brief.aiming import pilot_forecast, winds_met_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.setup import landing_setup
-from bullseye.core.model.forecast import even_normal, hit_chance
+from bullseye.core.brief.setup import LandingSetup, landing_setup
+from bullseye.core.model.forecast import PilotForecast, even_normal, hit_chance, simulate_pilot_ft
 from bullseye.core.model.touchdown import predict
 
 _SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
@@ -53,6 +53,9 @@ class AnswerTable:
     box_minus_spot_ft: tuple[float, float]
     bias_ft: float
     pilot_scatter_ft: float
+    habit_ft: float  # how much farther the speed flown lately lands than the briefed one
+    forecast_sd_ft: float  # of a touchdown as flown lately, beside what the winds do
+    forecast_if_briefed_sd_ft: float
     aim_step_ft: float
 
 
@@ -84,6 +87,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     known = request.calibration
     bias_sd = known.bias_sd_ft if known.bias_sd_ft else BIAS_SD_FT
     scatter = brief.basis.scatter_ft
+    pilot = pilot_forecast(request, setup, brief.basis)
     return AnswerTable(
         speed_kias=speeds,
         headwind_kt=_HEADWINDS_KT,
@@ -100,8 +104,17 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         box_minus_spot_ft=(brief.aim.box_ft[0] - brief.aim.spot_ft, brief.aim.box_ft[1] - brief.aim.spot_ft),
         bias_ft=brief.basis.bias_ft,
         pilot_scatter_ft=scatter,
+        habit_ft=brief.touchdown.predicted_touchdown_ft - brief.touchdown.predicted_if_briefed_ft,
+        forecast_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=False),
+        forecast_if_briefed_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=True),
         aim_step_ft=aim_step_ft,
     )
+
+
+def _sd_ft(setup: LandingSetup, pilot: PilotForecast, *, flies_briefed_speed: bool) -> float:
+    """Standard deviation of the touchdowns in the steady wind [ft]."""
+    landed_ft = simulate_pilot_ft(setup.approach, pilot=pilot, flies_briefed_speed=flies_briefed_speed)
+    return float(landed_ft.std())
 
 
 def _grid(values: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Grid:

@@ -10,7 +10,7 @@ from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import NOT_LANDED, Outcome
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.setup import landing_setup, power_share
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
@@ -89,7 +89,8 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
         touchdown_from_aim_ft=lap.along_ft - aim_ft,
         speed_is_known=lap.threshold_speed_kias is not None,
         float_s=lap.float_s,
-        is_idle=request.landing != 'soft_field',
+        is_idle=power_share(request.landing) == 1.0,
+        briefed_ktas=landing_setup(request).approach.speed_ktas,
     )
 
 

@@ -9,15 +9,30 @@ from annotated_types import Ge, Gt, Le
 
 from bullseye.core.basis.quantity import Checked, Deceleration, Real
 
+Spread = Annotated[Real, Ge(0), Le(3)]
+Correlation = Annotated[Real, Ge(-1), Le(1)]
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Calibration(Checked):
-    """What is believed of an aircraft and a pilot; each None until something is known of it."""
+    """What is believed of an aircraft and a pilot; each None until something is known of it.
+
+    The correlations say what is only known together: where nobody reads the speed, bias and habit are hardly told
+    apart, and their sum is known all the same.
+    """
 
     deceleration_fps2: Deceleration | None = None
     bias_ft: Annotated[Real, Ge(-2_000), Le(3_000)] | None = None
     scatter_ft: Annotated[Real, Gt(0), Le(2_000)] | None = None
     deceleration_sd_fps2: Annotated[Real, Ge(0)] | None = None
     bias_sd_ft: Annotated[Real, Ge(0)] | None = None
+    deceleration_bias_corr: Correlation | None = None
+    speed_habit_kt: Annotated[Real, Ge(-40), Le(40)] | None = None  # over the threshold, less the briefed speed
+    speed_habit_sd_kt: Annotated[Real, Ge(0), Le(60)] | None = None
+    speed_scatter_kt: Annotated[Real, Ge(0), Le(60)] | None = None
+    scatter_spread: Spread | None = None  # standard deviation of the logarithm of the scatter
+    speed_scatter_spread: Spread | None = None
+    deceleration_habit_corr: Correlation | None = None
+    bias_habit_corr: Correlation | None = None
     laps: Annotated[int, Ge(0)] = 0
     timed_laps: Annotated[int, Ge(0)] = 0

@@ -122,6 +122,14 @@ DISPUTES: tuple[Dispute, ...] = (
         ('before_300_500', '300 to 500 ft before, by the wind', 'First learners.', 'Coarse; knows no aircraft.'),
     ),
     _dispute(
+        'aim_speed',
+        'Aim for which speed',
+        'The aim point is for the briefed speed, or for the speed this pilot has been flying.',
+        'An aim that follows a fast habit makes it look right; the speed is coached first.',
+        ('briefed', 'The briefed speed', 'Every student who can still mend it.', 'Long until the speed is mended.'),
+        ('habit', 'The speed flown lately', 'Visitors and checks on the day.', 'Short on the day it is flown right.'),
+    ),
+    _dispute(
         'latest_touchdown',
         'Down by which part of the runway',
         'The go-around point is no farther in than half of the runway, or a third.',

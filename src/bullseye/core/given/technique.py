@@ -18,6 +18,7 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.kinds import (
     AimDistance,
+    AimSpeed,
     AimTarget,
     BaseCue,
     BaseSpeed,
@@ -66,6 +67,7 @@ class Technique(Checked):
     stabilised_by_ft: StabilisedBy = '300'
     aim_target: AimTarget = 'middle_of_box'
     aim_distance: AimDistance = 'calibrated'
+    aim_speed: AimSpeed = 'briefed'
     latest_touchdown: LatestTouchdown = 'half'
 
     def aim_before_spot_ft(self, *, headwind_kt: float) -> float | None:

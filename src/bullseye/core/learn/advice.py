@@ -54,6 +54,9 @@ class Learned:
     bias_low: float
     bias_high: float
     scatter_ft: float
+    speed_habit_kt: float
+    speed_habit_low: float
+    speed_habit_high: float
     laps_used: int
 
 
@@ -76,7 +79,8 @@ class Advice:
     next_aim_ft: float
     wanted_aim_ft: float  # without the limit on how far one lap may move it
     next_speed_kias: float
-    hit_chance: float
+    hit_chance: float  # as flown lately
+    hit_chance_if_briefed: float
     predicted_touchdown_ft: float
     error_ft: float | None
     split_ft: Split | None
@@ -174,6 +178,7 @@ def advise(asked: AdviceRequest) -> Advice:
         wanted_aim_ft=wanted_ft,
         next_speed_kias=brief.speed.recommended_speed_kias,
         hit_chance=brief.aim.hit_chance,
+        hit_chance_if_briefed=brief.aim.hit_chance_if_briefed,
         predicted_touchdown_ft=brief.touchdown.predicted_touchdown_ft,
         error_ft=diagnosis.error_ft if diagnosis else None,
         split_ft=_split(diagnosis),
@@ -186,6 +191,7 @@ def _learned(known: Calibration) -> Learned:
     a, bias = known.deceleration_fps2 or 0.0, known.bias_ft or 0.0
     a_off = _INTERVAL * (known.deceleration_sd_fps2 or 0.0)
     bias_off = _INTERVAL * (known.bias_sd_ft or 0.0)
+    habit, habit_off = known.speed_habit_kt or 0.0, _INTERVAL * (known.speed_habit_sd_kt or 0.0)
     return Learned(
         deceleration_fps2=a,
         deceleration_low=a - a_off,
@@ -194,6 +200,9 @@ def _learned(known: Calibration) -> Learned:
         bias_low=bias - bias_off,
         bias_high=bias + bias_off,
         scatter_ft=known.scatter_ft or 0.0,
+        speed_habit_kt=habit,
+        speed_habit_low=habit - habit_off,
+        speed_habit_high=habit + habit_off,
         laps_used=known.laps,
     )
 

@@ -1,29 +1,22 @@
-"""What the laps so far teach: deceleration in the hold-off, and the pilot's bias and scatter."""
+"""What the laps so far teach: the deceleration of an aircraft from its timed hold-offs, and all of it together."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, fields, replace
+from dataclasses import dataclass, fields
 
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import (
-    BIAS_SD_FT,
-    DECELERATION_FPS2,
-    DECELERATION_SD_FPS2,
-    SCATTER_FT,
-)
+from bullseye.core.basis.constants import DECELERATION_FPS2, DECELERATION_SD_FPS2
 from bullseye.core.given.belief import Calibration
+from bullseye.core.learn.joint import Prior, learn
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import Approach, reckon
 
 _TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flown to two knots
-_PRIOR_LAPS = 3.0  # [own] the prior scatter counts as much as so many laps
 _STUDENT_DEGREES = 4.0  # [own] of freedom: how soon a lap counts as wild
-_ASSUMED_SPEED_SD_KT = 3.0  # [own] of a threshold speed that nobody read
-_HALF_LIFE_LAPS = 4.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -119,73 +112,6 @@ def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATI
     return robust_mean(found, [_TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class PilotFit:
-    """What a pilot's touchdowns tell together: the aircraft's deceleration, and the pilot's bias and scatter."""
-
-    deceleration: Estimate
-    bias: Estimate
-    scatter_ft: float
-
-
-def _recency(count: int) -> NDArray[np.float64]:
-    """Shares of laps, oldest first: half as much every four laps back."""
-    return 0.5 ** (np.arange(count - 1, -1, -1) / _HALF_LIFE_LAPS)
-
-
-def fit_pilot(laps: Sequence[FlownLap], *, deceleration: Estimate) -> PilotFit:
-    """Fit touchdown = model(speed, wind, deceleration) + bias to a pilot's laps.
-
-    :param laps: oldest first; what the pilot did lately counts more
-    :param deceleration: of the aircraft, as believed before; its certainty says how far these laps may move it
-
-    The most probable pair under normal priors and Student's t with four degrees of freedom, by Gauss-Newton with
-    reweighting [pub: Lange, Little & Taylor (1989), value from memory]; certainties from the curvature there. Bias and
-    deceleration are told apart by laps of different speeds; without any, the prior decides. A lap whose speed nobody
-    read counts less, since part of its error may be speed.
-    """
-    if not laps:
-        none = np.empty(0)
-        bias = Estimate(mean=0.0, sd=BIAS_SD_FT, weights=none)
-        return PilotFit(deceleration=deceleration, bias=bias, scatter_ft=SCATTER_FT)
-    flown_ft = np.array([lap.touchdown_from_aim_ft for lap in laps])
-    sds_ft = np.hypot(SCATTER_FT, [0.0 if lap.speed_is_known else 50.0 * _ASSUMED_SPEED_SD_KT for lap in laps])
-    shares = _recency(len(laps))
-    given = _columns(laps)
-
-    def model_ft(a_fps2: float | NDArray[np.float64]) -> NDArray[np.float64]:
-        return reckon(**{**given, 'deceleration_fps2': np.asarray(a_fps2, float)})['touchdown_ft']
-
-    around = np.array([[0.0], [0.01], [-0.01]])
-    prior_precision = np.diag([1 / deceleration.sd**2, 1 / BIAS_SD_FT**2])
-    prior = np.array([deceleration.mean, 0.0])
-    found = np.array([deceleration.mean, _weighted_median(flown_ft - model_ft(deceleration.mean), shares)])
-    belief, precision = np.ones_like(flown_ft), prior_precision
-    for _ in range(60):
-        here_ft, more_ft, less_ft = model_ft(found[0] + around)
-        rest_ft = flown_ft - here_ft - found[1]
-        belief = np.minimum(1.0, (_STUDENT_DEGREES + 1) / (_STUDENT_DEGREES + (rest_ft / sds_ft) ** 2))
-        weights = shares * belief / sds_ft**2
-        slope = (more_ft - less_ft) / 0.02
-        across = weights @ slope
-        precision = np.array([[weights @ slope**2, across], [across, weights.sum()]]) + prior_precision
-        pull = np.array([(weights * slope) @ rest_ft, weights @ rest_ft]) + prior_precision @ (prior - found)
-        step = np.linalg.solve(precision, pull)
-        found = found + np.clip(step, [-0.3, -400.0], [0.3, 400.0])
-        found[0] = min(max(found[0], 0.8), 11.0)
-        if abs(step[0]) < 1e-5 and abs(step[1]) < 1e-3:
-            break
-    sds = np.sqrt(np.diag(np.linalg.inv(precision)))
-    rest_ft = flown_ft - model_ft(found[0]) - found[1]
-    counted = shares * belief
-    scatter_ft = math.sqrt((_PRIOR_LAPS * SCATTER_FT**2 + counted @ rest_ft**2) / (_PRIOR_LAPS + counted.sum()))
-    return PilotFit(
-        deceleration=Estimate(mean=float(found[0]), sd=float(sds[0]), weights=belief),
-        bias=Estimate(mean=float(found[1]), sd=float(sds[1]), weights=belief),
-        scatter_ft=scatter_ft,
-    )
-
-
 def calibrate(
     *,
     aircraft_laps: Sequence[FlownLap],
@@ -196,20 +122,31 @@ def calibrate(
     """Learn from the laps so far.
 
     :param aircraft_laps: of this aircraft and flap, by every pilot
-    :param pilot_laps: of this pilot in this aircraft and flap, oldest first
+    :param pilot_laps: of this pilot in this kind of landing and flap, oldest first
     :param prior_deceleration_fps2: at idle, what the aircraft's record says before any lap
     :param power_share: of the idle deceleration that this kind of landing is flown with; its own laps then tell more
     """
     timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
-    as_flown = replace(timed, mean=timed.mean * power_share)
-    fit = fit_pilot(pilot_laps, deceleration=as_flown)
+    prior = Prior(deceleration_fps2=timed.mean * power_share, deceleration_sd_fps2=timed.sd)
+    found = learn(pilot_laps, prior=prior)
+    a_fps2, bias_ft, habit_kt = (float(value) for value in found.mean)
+    sds = np.sqrt(np.diag(found.covariance))
+    together = found.covariance / np.outer(sds, sds)
     # rounded to what is kept of it, far finer than it is known, so that a lap is judged by the very same belief
     return Calibration(
-        deceleration_fps2=round(fit.deceleration.mean, 4),
-        bias_ft=round(fit.bias.mean, 2),
-        scatter_ft=round(fit.scatter_ft, 2),
-        deceleration_sd_fps2=round(fit.deceleration.sd, 4),
-        bias_sd_ft=round(fit.bias.sd, 2),
+        deceleration_fps2=round(min(max(a_fps2, 0.6), 11.9), 4),
+        bias_ft=round(bias_ft, 2),
+        scatter_ft=round(found.scatter_ft, 2),
+        deceleration_sd_fps2=round(float(sds[0]), 4),
+        bias_sd_ft=round(float(sds[1]), 2),
+        deceleration_bias_corr=round(float(together[0, 1]), 4),
+        speed_habit_kt=round(habit_kt, 3),
+        speed_habit_sd_kt=round(float(sds[2]), 3),
+        speed_scatter_kt=round(found.speed_scatter_kt, 3),
+        scatter_spread=round(found.scatter_spread, 4),
+        speed_scatter_spread=round(found.speed_scatter_spread, 4),
+        deceleration_habit_corr=round(float(together[0, 2]), 4),
+        bias_habit_corr=round(float(together[1, 2]), 4),
         laps=len(pilot_laps),
         timed_laps=len(timed.weights),
     )

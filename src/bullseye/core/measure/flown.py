@@ -13,7 +13,8 @@ class FlownLap:
 
     ``approach`` holds the true speed at the roundout and the wind of that lap; ``speed_is_known`` tells whether that
     speed was read or only planned. ``float_s`` is None when the hold-off was not timed. ``is_idle`` is False where
-    power was left on through the touchdown: such a lap tells nothing of the aircraft at idle.
+    power was left on through the touchdown: such a lap tells nothing of the aircraft at idle. ``briefed_ktas`` is the
+    true speed that the brief asked for there; the difference is the pilot's habit.
     """
 
     approach: Approach
@@ -21,3 +22,4 @@ class FlownLap:
     speed_is_known: bool
     float_s: float | None = None
     is_idle: bool = True
+    briefed_ktas: float | None = None

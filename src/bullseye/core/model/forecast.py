@@ -5,8 +5,9 @@ The model is ours [own]; docs/model.md gives its equations and its limits.
 
 from __future__ import annotations
 
-from dataclasses import fields
-from functools import cache
+import math
+from dataclasses import dataclass, fields
+from functools import cache, lru_cache
 from statistics import NormalDist
 
 import numpy as np
@@ -32,6 +33,7 @@ def even_normal(count: int) -> Floats:
 
 
 _WINDS = 33  # between which touchdowns are read: they change smoothly with the wind
+_FASTER_KT = np.arange(-26.0, 46.5, 2.0)  # likewise with the speed, less the briefed one
 
 
 def _model_ft(approach: Approach, headwind_kt: Floats) -> Floats:
@@ -43,19 +45,40 @@ def _model_ft(approach: Approach, headwind_kt: Floats) -> Floats:
     return np.interp(headwind_kt, winds, touchdown_from_aim_ft(headwind_kt=winds, **given))
 
 
-def simulate_from_aim_ft(
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PilotForecast:
+    """What is believed of one pilot's touchdowns beside the model's.
+
+    ``bias_ft`` is how far beyond the model they land on average, ``bias_sd_ft`` how well that is known, what is
+    believed of the deceleration included; ``scatter_ft`` their standard deviation from lap to lap. ``habit_kt`` is the
+    mean speed over the threshold less the briefed one, ``habit_sd_kt`` how well that is known, ``speed_scatter_kt`` the
+    standard deviation of the speed from lap to lap. A spread is that of the logarithm of its scatter: how well that is
+    known. ``together`` is the correlation of bias and habit, for where only their sum is known.
+    """
+
+    bias_ft: float = 0.0
+    bias_sd_ft: float = 0.0
+    scatter_ft: float
+    habit_kt: float = 0.0
+    habit_sd_kt: float = 0.0
+    speed_scatter_kt: float = 0.0
+    scatter_spread: float = 0.0
+    speed_scatter_spread: float = 0.0
+    together: float = 0.0
+
+
+def simulate_pilot_ft(
     approach: Approach,
     *,
-    bias_ft: float,
-    scatter_ft: float,
+    pilot: PilotForecast,
+    flies_briefed_speed: bool = False,
     gust_headwind_kt: float | None = None,
     variable_wind_kt: float = 0.0,
     count: int = SAMPLES,
 ) -> Floats:
-    """Simulate touchdowns of this pilot, from the aim point [ft], shape (count,).
+    """Simulate touchdowns of this pilot from everything uncertain together, from the aim point [ft], shape (count,).
 
-    :param bias_ft: how far the pilot lands beyond the model on average
-    :param scatter_ft: standard deviation of the pilot's touchdowns
+    :param flies_briefed_speed: with the speed of the approach itself, else as this pilot has been flying
     :param gust_headwind_kt: headwind in the gusts; the wind met lies anywhere between it and the steady one
     :param variable_wind_kt: speed of a wind from no known direction, added to the headwind from all round
 
@@ -67,8 +90,84 @@ def simulate_from_aim_ft(
         headwind_kt = headwind_kt + variable_wind_kt * np.cos(2 * np.pi * uniform)
     elif gust_headwind_kt is not None and gust_headwind_kt != approach.headwind_kt:
         headwind_kt = headwind_kt + (gust_headwind_kt - approach.headwind_kt) * uniform
-    model_ft = _model_ft(approach, np.asarray(headwind_kt, float))
-    return model_ft + bias_ft + scatter_ft * normal
+    headwind_kt = np.asarray(headwind_kt, float)
+    if pilot.speed_scatter_kt == 0 and (flies_briefed_speed or pilot.habit_kt == pilot.habit_sd_kt == 0):
+        return (
+            _model_ft(approach, headwind_kt) + pilot.bias_ft + math.hypot(pilot.bias_sd_ft, pilot.scatter_ft) * normal
+        )
+    bias, habit, lap, wide = (_normal(count, number) for number in range(4))
+    apart = math.sqrt(max(0.0, 1 - pilot.together**2))
+    bias_ft = pilot.bias_ft + pilot.bias_sd_ft * (pilot.together * habit + apart * bias)
+    scatter_ft = pilot.scatter_ft * _spread_out(pilot.scatter_spread, wide)
+    speed_kt = pilot.speed_scatter_kt * _spread_out(pilot.speed_scatter_spread, _normal(count, 4)) * lap
+    if not flies_briefed_speed:
+        speed_kt = speed_kt + pilot.habit_kt + pilot.habit_sd_kt * habit
+    return _at_speeds_ft(approach, headwind_kt, speed_kt) + bias_ft + scatter_ft * normal
+
+
+def _spread_out(spread: float, normal: Floats) -> Floats | float:
+    """By how much a scatter differs from its median, in samples."""
+    return np.exp(spread * normal) if spread else 1.0
+
+
+def simulate_from_aim_ft(
+    approach: Approach,
+    *,
+    bias_ft: float,
+    scatter_ft: float,
+    gust_headwind_kt: float | None = None,
+    variable_wind_kt: float = 0.0,
+    count: int = SAMPLES,
+) -> Floats:
+    """The same for a known bias and scatter [ft], at the very speed of the approach."""
+    return simulate_pilot_ft(
+        approach,
+        pilot=PilotForecast(bias_ft=bias_ft, scatter_ft=scatter_ft),
+        gust_headwind_kt=gust_headwind_kt,
+        variable_wind_kt=variable_wind_kt,
+        count=count,
+    )
+
+
+@cache
+def _normal(count: int, number: int) -> Floats:
+    """Standard normal samples, evenly spread and independent of :func:`even_normal` and of those of other numbers."""
+    return np.random.default_rng(20_261_127 + number).permutation(even_normal(count))
+
+
+@lru_cache(256)
+def _grid_ft(approach: Approach, least_wind_kt: float, most_wind_kt: float) -> tuple[Floats, Floats]:
+    """Winds, and touchdowns in them at every speed of the grid [ft from the aim point], shape (winds, speeds).
+
+    Kept for the few forecasts that one brief asks of the same approach.
+    """
+    given = {name: getattr(approach, name) for name in (one.name for one in fields(Approach))}
+    winds = np.linspace(least_wind_kt, most_wind_kt, _WINDS if most_wind_kt > least_wind_kt else 1)
+    given['headwind_kt'] = winds[:, None]
+    given['speed_ktas'] = np.maximum(approach.speed_ktas + _FASTER_KT, 0.3 * approach.touchdown_ktas)
+    return winds, touchdown_from_aim_ft(**given)
+
+
+def _at_speeds_ft(approach: Approach, headwind_kt: Floats, faster_kt: Floats) -> Floats:
+    """Touchdowns in many winds at many speeds [ft from the aim point], read between a grid of both."""
+    winds, grid = _grid_ft(approach, float(np.min(headwind_kt)), float(np.max(headwind_kt)))
+    faster_kt = np.clip(faster_kt, _FASTER_KT[0], _FASTER_KT[-1])
+    if winds.size == 1:
+        still: Floats = np.interp(faster_kt, _FASTER_KT, grid[0])
+        return still
+    i, u = _place(headwind_kt, winds)
+    j, v = _place(faster_kt, _FASTER_KT)
+    near = grid[i, j] * (1 - v) + grid[i, j + 1] * v
+    far = grid[i + 1, j] * (1 - v) + grid[i + 1, j + 1] * v
+    read: Floats = near * (1 - u) + far * u
+    return read
+
+
+def _place(values: Floats, even: Floats) -> tuple[NDArray[np.intp], Floats]:
+    """Where values lie among evenly spaced ones: the index below each, and the share of the way to the next."""
+    at = (values - even[0]) / (even[1] - even[0])
+    below = np.clip(at.astype(np.intp), 0, even.size - 2)
+    return below, at - below
 
 
 def hit_chance(touchdowns_ft: Floats, *, box_from_ft: float, box_to_ft: float) -> float:
