@@ -179,7 +179,7 @@ def run(count: int, seed: int, school: str, wild: float) -> list[dict[str, float
                     'habit_in': abs(known.speed_habit_kt - pupil.habit_kt) <= 1.96 * known.speed_habit_sd_kt,
                     'reads': pupil.reads,
                     'off_kt': known.speed_habit_kt - pupil.habit_kt,
-                    'mean_off': brief.touchdown.predicted_touchdown_ft - aim - float(truth.mean()),
+                    'mean_off': brief.touchdown.predicted_lately_ft - aim - float(truth.mean()),
                 }
             )
             touchdown, speed, held = one_landing(pupil, briefed, stall, 6.0, chance)

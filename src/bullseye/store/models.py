@@ -347,7 +347,8 @@ class Lap(SchoolOwned, Base):
     school_crosswind_limit_kt: Mapped[float | None]
     student_crosswind_limit_kt: Mapped[float | None]
     overruled: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # that it was flown by
-    belief: Mapped[Json]  # what the core's Calibration is built from: what had been learned before this lap
+    # figures of the core's Calibration in its order: what had been learned before this lap; earlier ones have names
+    belief: Mapped[list[Any] | Json] = mapped_column(JSONB)
     # what follows from it
     flown: Mapped[list[Any] | None] = mapped_column(JSONB(none_as_null=True))
     model_version: Mapped[str] = mapped_column(String(16))

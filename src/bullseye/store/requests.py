@@ -144,6 +144,23 @@ def changed_request(request: BriefRequest, changes: dict[str, Any]) -> BriefRequ
         raise RefusedRequest({path.removeprefix('weather.'): text for path, text in messages(error).items()}) from None
 
 
+_BELIEVED = tuple(one.name for one in dataclasses.fields(Calibration))
+
+
+def plain_belief(known: Calibration) -> list[Any]:
+    """A belief as a row keeps it: its figures in their order, without their names, of which there would be more."""
+    found = [getattr(known, name) for name in _BELIEVED]
+    while found and found[-1] is None:
+        found.pop()
+    return found
+
+
+def kept_belief(kept: list[Any] | dict[str, Any]) -> Calibration:
+    """A belief that a row keeps; those of earlier days have names."""
+    named = kept if isinstance(kept, dict) else dict(zip(_BELIEVED, kept, strict=False))
+    return _BELIEF.validate_python(named)
+
+
 def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     """Set what a lap is flown by."""
     names = versions.keep(
@@ -171,7 +188,7 @@ def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     lap.school_crosswind_limit_kt = request.school_crosswind_limit_kt
     lap.student_crosswind_limit_kt = request.student_crosswind_limit_kt
     lap.overruled = _OVERRULES.dump_python(request.overruled, mode='json') or None
-    lap.belief = _BELIEF.dump_python(request.calibration, mode='json', exclude_none=True)
+    lap.belief = plain_belief(request.calibration)
 
 
 def flown_requests(db: Session, laps: Sequence[Lap]) -> dict[uuid.UUID, BriefRequest]:
@@ -218,7 +235,7 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
         weight_lb=lap.weight_lb,
         landing=cast(LandingKind, lap.landing),
         spot_ft=lap.spot_ft,
-        calibration=_BELIEF.validate_python(lap.belief),
+        calibration=kept_belief(lap.belief),
         flap=lap.flap,
         approach_speed_kias=lap.approach_speed_kias,
         aim_point_ft=lap.aim_point_ft,

@@ -304,7 +304,7 @@ def test_aim_touchdown_and_band_agree(drawn):
         assert touch.predicted_touchdown_ft == pytest.approx(aim.aim_point_ft + touch.touchdown_minus_aim_ft, abs=1e-6)
         low, high = touch.predicted_band_ft
         assert low <= high
-        assert low - 1 <= touch.predicted_touchdown_ft <= high + 1 or high - low > 1
+        assert low - 1 <= touch.predicted_lately_ft <= high + 1
         assert 0 <= aim.hit_chance <= 1
         assert aim.hit_chance <= aim.best_hit_chance + 0.02 or not aim.aim_is_good
 

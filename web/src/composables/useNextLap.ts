@@ -104,6 +104,7 @@ export function useNextLap(
         aim_point_ft: next.aim_point_ft,
         aim_is_good: is_good,
         hit_chance: next.hit_chance,
+        hit_chance_if_briefed: next.hit_chance_if_briefed,
         aim_before_spot_words: '',
       },
       touchdown: { ...touchdown, predicted_touchdown_ft: next.predicted_ft, predicted_band_ft: [low + by, high + by] },

@@ -124,14 +124,13 @@ export function nextLap(table: AnswerTable, laps: readonly Flown[], spotFt: numb
   const { bias_ft: bias, moved_ft: moved } = learned(table, laps)
   const target = spotFt + table.target_minus_spot_ft
   const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved
-  const ifBriefed = aim + float + bias
-  const predicted = ifBriefed + table.habit_ft
+  const predicted = aim + float + bias
   return {
     aim_point_ft: aim,
     speed_kias: table.briefed_speed_kias,
     predicted_ft: predicted,
-    hit_chance: hitChance(table, table.forecast_sd_ft, predicted - target),
-    hit_chance_if_briefed: hitChance(table, table.forecast_if_briefed_sd_ft, ifBriefed - target),
+    hit_chance: hitChance(table, table.forecast_sd_ft, predicted + table.habit_ft - target),
+    hit_chance_if_briefed: hitChance(table, table.forecast_if_briefed_sd_ft, predicted - target),
   }
 }
 

@@ -141,9 +141,7 @@ const otherProblem = computed(() =>
           :note="
             !brief.aim.aim_is_good
               ? 'no aim point is good'
-              : brief.aim.best_hit_chance - brief.aim.hit_chance > 0.01
-                ? `best ${percent(brief.aim.best_hit_chance)} aiming at ${round(brief.aim.best_aim_point_ft, 10)}`
-                : 'about the best there is'
+              : `as flown lately; ${percent(brief.aim.hit_chance_if_briefed)} at the briefed speed`
           "
         />
         <Figure
@@ -324,10 +322,12 @@ const otherProblem = computed(() =>
       </section>
       <section class="panel text-sm" aria-labelledby="sure">
         <h2 id="sure" class="text-base font-bold">How sure</h2>
+        <p v-if="brief.aim.aim_is_good" class="font-bold">{{ brief.aim.hit_words }}</p>
         <p>{{ brief.basis.words }}</p>
         <p class="mt-1 text-soft">
           Slowing in the float {{ brief.basis.deceleration_fps2.toFixed(1) }} ft/s², scatter
-          {{ round(brief.basis.scatter_ft) }} ft. Technique: {{ sortie.technique.name }}.
+          {{ round(brief.basis.scatter_ft) }} ft; speed over the threshold {{ signed(brief.basis.speed_habit_kt) }} ±
+          {{ round(1.96 * brief.basis.speed_habit_sd_kt) }} kt of the briefed. Technique: {{ sortie.technique.name }}.
         </p>
       </section>
     </aside>

@@ -283,12 +283,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         class="hidden md:block"
         label="Chance to hit"
         :value="figures.aim.aim_is_good ? percent(figures.aim.hit_chance) : '–'"
+        :note="figures.aim.aim_is_good ? `${percent(figures.aim.hit_chance_if_briefed)} at the briefed speed` : ''"
       />
       <Figure label="Go around by" tone="fail" :value="round(figures.ground.go_around_point_ft, 10)" unit="ft" />
     </div>
 
     <p v-if="figures.aim.aim_is_good" class="!mt-1 text-sm md:hidden">
-      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b>
+      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b> as lately,
+      <b class="figure">{{ percent(figures.aim.hit_chance_if_briefed) }}</b> at the briefed speed
     </p>
 
     <Cautions :cautions="brief.cautions" />

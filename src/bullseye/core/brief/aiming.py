@@ -27,6 +27,7 @@ from bullseye.core.brief.conditions import wind_problems
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.given.airfield import Obstacle, in_stripes
+from bullseye.core.given.belief import Calibration
 from bullseye.core.model import glidepath
 from bullseye.core.model.forecast import (
     SAMPLES,
@@ -82,6 +83,7 @@ class Basis:
     speed_habit_kt: float  # over the threshold, less the briefed speed; 0 before anything is known of it
     speed_habit_sd_kt: float
     speed_scatter_kt: float
+    calibration: Calibration  # all of it, as a request takes it
     model_version: str
 
 
@@ -120,8 +122,8 @@ class TouchdownPart:
     float_ft: float
     float_s: float
     touchdown_minus_aim_ft: float
-    predicted_touchdown_ft: float  # as this pilot has been flying
-    predicted_if_briefed_ft: float
+    predicted_touchdown_ft: float  # at the briefed speed, with the pilot's bias
+    predicted_lately_ft: float  # as this pilot has been flying, which the band is of
     predicted_band_ft: tuple[float, float]
     ft_per_kt_speed: float  # a knot of indicated airspeed
     ft_per_kt_headwind: float
@@ -159,6 +161,7 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
         speed_habit_kt=known.speed_habit_kt or 0.0,
         speed_habit_sd_kt=_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
         speed_scatter_kt=_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
+        calibration=known,
         model_version=MODEL_VERSION,
     )
 
@@ -331,7 +334,7 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         wheels_over_pavement_ft=wheels_over_ft(setup.approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request)),
         nearest_good_spot_ft=request.spot_ft + safe_ft - recommended_ft,
     )
-    return aim, _touchdown_part(setup, touch, aim_ft, (minus_aim_ft, briefed_minus_ft), landed_ft)
+    return aim, _touchdown_part(setup, touch, aim_ft, (briefed_minus_ft, minus_aim_ft), landed_ft)
 
 
 _HABIT_SAID_KT = 1.5  # [own] of a speed habit, worth a word
@@ -381,7 +384,7 @@ def _touchdown_part(
         float_s=touch.float_s,
         touchdown_minus_aim_ft=minus_aim_ft[0],
         predicted_touchdown_ft=aim_ft + minus_aim_ft[0],
-        predicted_if_briefed_ft=aim_ft + minus_aim_ft[1],
+        predicted_lately_ft=aim_ft + minus_aim_ft[1],
         predicted_band_ft=(low_ft, high_ft),
         ft_per_kt_speed=slopes.ft_per_kt_speed * knot_kcas / math.sqrt(setup.density_ratio),
         ft_per_kt_headwind=slopes.ft_per_kt_headwind,

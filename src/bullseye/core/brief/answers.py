@@ -104,7 +104,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         box_minus_spot_ft=(brief.aim.box_ft[0] - brief.aim.spot_ft, brief.aim.box_ft[1] - brief.aim.spot_ft),
         bias_ft=brief.basis.bias_ft,
         pilot_scatter_ft=scatter,
-        habit_ft=brief.touchdown.predicted_touchdown_ft - brief.touchdown.predicted_if_briefed_ft,
+        habit_ft=brief.touchdown.predicted_lately_ft - brief.touchdown.predicted_touchdown_ft,
         forecast_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=False),
         forecast_if_briefed_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=True),
         aim_step_ft=aim_step_ft,
