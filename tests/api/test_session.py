@@ -1,9 +1,12 @@
+import gzip
 import re
 
+import brotli
 import pytest
 from sqlalchemy import text
 
 from bullseye.demo import seed
+from bullseye.launch.places import WEB
 from bullseye.store import people
 from tests.api.conftest import Browser
 
@@ -115,6 +118,23 @@ def test_only_a_chief_invites_instructors(app):
     elias = Browser(app).sign_in('elias')
     elias.call('POST', '/api/invitations', {'name': 'New One', 'role': 'student'}, status=201)
     elias.call('POST', '/api/invitations', {'name': 'New One', 'role': 'instructor'}, status=403)
+
+
+@pytest.mark.parametrize('coding', ['br', 'gzip'])
+def test_scripts_and_answers_go_out_compressed(app, marta, coding):
+    plain = marta.client.get('/api/catalogue')
+    packed = marta.client.get('/api/catalogue', headers={'Accept-Encoding': coding})
+    assert 'Content-Encoding' not in plain.headers
+    assert packed.headers['Content-Encoding'] == coding
+    assert 'Accept-Encoding' in packed.headers['Vary']
+    unpack = {'br': brotli.decompress, 'gzip': gzip.decompress}[coding]
+    assert unpack(packed.data) == plain.data
+    assert len(packed.data) < 0.4 * len(plain.data)
+    # what carries the token that guards writes is not compressed
+    assert 'Content-Encoding' not in marta.client.get('/api/session', headers={'Accept-Encoding': coding}).headers
+    script = re.search(r'/assets/[\w-]+\.js', (WEB / 'dist' / 'index.html').read_text())[0]
+    with app.test_client().get(script, headers={'Accept-Encoding': coding}) as sent:
+        assert sent.headers['Content-Encoding'] == coding
 
 
 def test_pages_are_guarded_by_a_strict_policy(app):

@@ -9,6 +9,7 @@ from typing import Any
 from apiflask import APIFlask
 from flask import request
 from flask.typing import ResponseReturnValue
+from flask_compress import Compress
 from flask_login import LoginManager
 from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import text
@@ -68,6 +69,10 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         MAX_CONTENT_LENGTH=256_000,
         RATELIMIT_STORAGE_URI=url,
         JSON_SORT_KEYS=False,
+        COMPRESS_MIMETYPES=['application/json'],
+        COMPRESS_ALGORITHM=['br', 'gzip'],
+        COMPRESS_BR_LEVEL=5,
+        COMPRESS_MIN_SIZE=1_500,  # the session with its token is smaller
     )
     app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
     app.extensions['bullseye_queue'] = Queue(url)
@@ -92,6 +97,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     ):
         app.register_blueprint(blueprint)
     pages.register(app)
+    Compress(app)
 
     @app.get('/api/health')
     @app.doc(hide=True)

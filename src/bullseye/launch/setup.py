@@ -144,6 +144,9 @@ def front_end_build() -> None:
     front_end_packages()
     step('building the front end')
     run(['npx', 'vite', 'build', '--logLevel', 'error'], cwd=WEB, failed='The front end could not be built')
+    # beside each script its Brotli and gzip, so that nothing is compressed while somebody waits
+    compress = [str(PYTHON), '-m', 'whitenoise.compress', '-q', str(WEB / 'dist' / 'assets')]
+    run(compress, cwd=WEB, failed='The front end could not be compressed')
     stamp.write_text(digest, encoding='utf-8')
 
 
