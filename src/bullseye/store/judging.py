@@ -92,4 +92,5 @@ def summary_of(db: Session, sortie: Sortie, results: Sequence[LapResult]) -> Sum
     laps = [(r.score, r.diagnosis, r.lap.outcome in NOT_LANDED) for r in results if not r.lap.excluded]
     if brief is None:
         return summarise(laps)
-    return summarise(laps, next_aim_ft=brief.aim.aim_point_ft, next_spot_ft=brief.aim.spot_ft)
+    chances = [r.brief.aim.hit_chance for r in results if not r.lap.excluded]
+    return summarise(laps, next_aim_ft=brief.aim.aim_point_ft, next_spot_ft=brief.aim.spot_ft, chances=chances)

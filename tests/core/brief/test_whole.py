@@ -2,6 +2,7 @@ import json
 import math
 from datetime import UTC, datetime
 
+import ephem
 import pytest
 from geographiclib.geodesic import Geodesic
 
@@ -172,3 +173,30 @@ def test_the_command_line_prints_the_whole_brief_and_its_schema():
     assert set(answer) == set(schema['answer']['properties'])
     assert {'metar', 'airfield', 'time_utc', 'takeoff', 'pattern'} <= set(schema['request']['properties'])
     assert math.isfinite(answer['power_off']['margin_ft'])
+
+
+@pytest.mark.parametrize(
+    ('at', 'words'),
+    [
+        ('2026-11-25T14:00:00Z', None),
+        ('2026-11-25T18:20:00Z', 'The sun sets'),
+        ('2026-11-25T19:10:00Z', 'twilight'),
+        ('2026-11-26T02:00:00Z', 'It is night then'),
+    ],
+)
+def test_the_dark_is_told_with_what_it_asks_for(at, words):
+    # sunset and twilight by a second library at the same place
+    data = {key: value for key, value in request_data().items() if key != 'runway'}
+    request, plan, _ = whole(**data, airfield=GEOJSON, time_utc=at)
+    there = ephem.Observer()
+    there.lat, there.lon, there.date = '47.2', '-38.4', plan.at.replace(tzinfo=None)
+    there.pressure = 0
+    high_deg = math.degrees(float(ephem.Sun(there).alt))
+    notes = [note for note in make_whole_brief(request, plan).notes if 'night currency' in note]
+    assert bool(notes) == (words is not None)
+    if words is not None:
+        assert words in notes[0]
+        assert '45 min of fuel' in notes[0]
+        assert {'The sun sets': high_deg > -0.9, 'twilight': -6 < high_deg < -0.8, 'It is night then': high_deg < -6}[
+            words
+        ]

@@ -1,4 +1,6 @@
 import dataclasses
+import itertools
+import math
 
 import pytest
 from hypothesis import given
@@ -9,7 +11,7 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.whatif import compare
 from bullseye.core.explain.diagnosis import diagnose, flown_lap
 from bullseye.core.explain.scoring import score_lap
-from bullseye.core.explain.summary import summarise
+from bullseye.core.explain.summary import hits_distribution, summarise
 from bullseye.core.given.standards import BUILT_IN
 from bullseye.core.measure.lap import MeasuredLap
 from tests.core.making import briefed, make_request
@@ -213,6 +215,39 @@ def test_consistently_long_is_told_from_all_over_the_place():
     by_speed = summary_of(260, -260, 250, -250, speeds=[usual + 5, usual - 5, usual + 5, usual - 5])
     assert 'most of it speed' in by_speed.one_change
     assert '2 of 3 laps' in summary_of(200, 210).one_change
+
+
+def test_three_laps_are_no_habit_that_five_would_not_support():
+    # Student's t: the mean of three must be 2.5 times their spread, of ten 0.7 of it
+    assert summary_of(60, 170, 110).one_change.startswith('No steady error')
+    assert summary_of(60, 170, 110, 60, 170, 110).one_change.startswith('Steadily')
+    assert summary_of(105, 120, 112).one_change.startswith('Steadily')
+
+
+@pytest.mark.parametrize(
+    ('chances', 'errors_ft', 'words'),
+    [
+        ((0.3, 0.3, 0.3, 0.3, 0.3), (0, 10, -20, 60, 30), 'The skill has grown'),
+        ((0.8, 0.9, 0.8, 0.9, 0.8), (600, 700, 650, 0, 900), 'Look for what has changed'),
+        ((0.6, 0.5, 0.6, 0.5, 0.6), (0, 500, 10, 600, 40), 'what luck makes of it'),
+        ((0.6, 0.5), (0, 10), ''),
+    ],
+)
+def test_luck_is_told_from_skill(chances, errors_ft, words):
+    found = summary_of(*errors_ft, chances=chances)
+    assert words in found.luck_words
+    assert bool(words) == bool(found.luck_words)
+    assert found.expected_hits == pytest.approx(sum(chances))
+
+
+@given(st.lists(st.floats(0, 1), min_size=1, max_size=9))
+def test_the_hits_of_unlike_landings_are_distributed_as_every_outcome_says(chances):
+    # independent: every way the landings can go, one by one
+    expected = [0.0] * (len(chances) + 1)
+    for outcome in itertools.product((False, True), repeat=len(chances)):
+        weight = math.prod(c if hit else 1 - c for c, hit in zip(chances, outcome, strict=True))
+        expected[sum(outcome)] += weight
+    assert hits_distribution(chances) == pytest.approx(expected, abs=1e-9)
 
 
 def test_what_a_change_does_is_said_in_feet():

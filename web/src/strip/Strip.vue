@@ -25,6 +25,7 @@ const props = withDefaults(
     brief?: Marks | null
     touches?: Touch[]
     reach?: [number, number] | null
+    exits?: { name: string; at_ft: number; can_be_made: boolean }[]
     canDragSpot?: boolean
     canTap?: boolean
     spotLabel?: string
@@ -33,6 +34,7 @@ const props = withDefaults(
   {
     runwayHeight: 74,
     reach: null,
+    exits: () => [],
     brief: null,
     touches: () => [],
     spotLabel: 'Spot',
@@ -159,6 +161,22 @@ function fineTune(event: KeyboardEvent) {
     </defs>
     <g clip-path="url(#window)">
       <RunwayPaint :runway="runway" :x="x" :top="top" :height="runwayHeight" />
+
+      <!-- turn-offs: a stub at the lower edge, open where braking makes it, crossed where it does not -->
+      <g v-for="exit in exits" :key="exit.name" data-mark="exit">
+        <rect
+          :x="x(exit.at_ft) - 5"
+          :y="bottom"
+          width="10"
+          height="9"
+          :fill="exit.can_be_made ? 'var(--tarmac)' : 'none'"
+          stroke="var(--tarmac)"
+          stroke-width="2"
+        />
+        <text :x="x(exit.at_ft) + 9" :y="bottom + 10" class="words" fill="var(--ink)">
+          {{ exit.name }} {{ exit.can_be_made ? '✓' : '✕' }}
+        </text>
+      </g>
 
       <!-- what a glide from abeam can reach: a bar along the lower edge -->
       <g v-if="reach" data-mark="reach">

@@ -115,6 +115,7 @@ const verdict = (lap: Lap) =>
       <section class="panel border-l-8 !border-l-aim" aria-label="The one change">
         <p class="heading">The one change</p>
         <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>
+        <p v-if="summary.luck_words" class="mt-1">{{ summary.luck_words }}</p>
       </section>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
         <Figure

@@ -159,6 +159,7 @@ const otherProblem = computed(() =>
             <Strip
               :runway="sortie.runway"
               :brief="marksOf(brief)"
+              :exits="brief.rollout.exits"
               :from="view.from"
               :to="view.to"
               :width="width"

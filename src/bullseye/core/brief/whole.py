@@ -230,6 +230,32 @@ def _sun(plan: Plan) -> Sun | None:
     return sun_at(lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at)
 
 
+_NIGHT_DEG = -6.0  # of the sun: the end of civil twilight
+_SET_DEG = -0.833
+_NIGHT_RESERVE_MIN = 45  # [pub: 14 CFR 91.151, value from memory]
+
+
+def _night_notes(plan: Plan, sun: Sun | None) -> list[str]:
+    """What the dark asks for, when the lesson is flown in it or ends in it."""
+    if sun is None or plan.airfield is None or plan.at is None:
+        return []
+    if sun.elevation_deg < _NIGHT_DEG:
+        when = 'It is night then'
+    elif sun.elevation_deg < _SET_DEG:
+        when = 'The sun is down and twilight is ending'
+    else:
+        left_min = daylight_left_min(
+            lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at
+        )
+        if left_min is None or left_min > plan.lesson.booked_min:
+            return []
+        when = f'The sun sets {left_min:.0f} min into the lesson'
+    return [
+        f'{when}: night currency of the instructor, lights of runway and aircraft, a torch, '
+        f'{_NIGHT_RESERVE_MIN} min of fuel in reserve. Dark ground before the runway makes it look high: fly the path lights.'
+    ]
+
+
 def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
     """Why no lap is flown at all: a wind that is not to be flown in, or a takeoff not known to fit."""
     of_wind = [*wind_cautions(request, landing_setup(request), brief.wind), *weather_cautions(request)]
@@ -358,6 +384,7 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         parallel = parallel_words(ident=request.runway.ident, others=idents, side=side)
         if parallel is not None:
             notes.append(parallel)
+    notes += _night_notes(plan, _sun(plan))
     extended = pattern is not None and pattern.number_two is not None
     return Parts(
         runway_ranking=ranking_of(request, plan),

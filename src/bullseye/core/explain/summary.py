@@ -7,10 +7,13 @@ import statistics
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from scipy.special import stdtrit
+
 from bullseye.core.explain.diagnosis import Cause, Diagnosis
 from bullseye.core.explain.scoring import Score
 from bullseye.core.given.airfield import in_stripes
 
+_SELDOM = 0.1  # [own] of lessons, in which luck alone makes as many or as few hits
 _ENOUGH_LAPS = 3  # [own] fewer cannot tell a habit from chance
 _TIGHT_FT = 75.0  # [own] a spread that needs no remedy
 
@@ -26,6 +29,8 @@ class Summary:
     hits: int
     mean_error_ft: float | None
     spread_ft: float | None
+    expected_hits: float | None  # by the forecasts of the laps; None where none is known
+    luck_words: str
     one_change: str
 
 
@@ -34,19 +39,23 @@ def summarise(
     *,
     next_aim_ft: float | None = None,
     next_spot_ft: float | None = None,
+    chances: Sequence[float | None] = (),
 ) -> Summary:
     """Sum up laps given as score, diagnosis and whether it was a go-around.
 
     :param next_aim_ft: aim point of the next brief, which has learned from these laps; None when there is none
     :param next_spot_ft: the spot that it is for
+    :param chances: of each lap to hit, as it was forecast before it; None where it was not
 
     A steady error is told from a scattered one: the mean must be larger than what chance makes of the spread
-    (twice the standard error), else the speed comes before the aim point. Source: [own] with Student's reasoning.
+    (Student's t at 95 %: of three laps much more than of ten), else the speed comes before the aim point.
     """
     errors_ft = [diagnosis.error_ft for _, diagnosis, _ in laps if diagnosis.error_ft is not None]
     go_arounds = sum(went_around for _, _, went_around in laps)
     mean_ft = statistics.fmean(errors_ft) if errors_ft else None
     spread_ft = statistics.stdev(errors_ft) if len(errors_ft) > 1 else None
+    hit_of = [(chance, score.hit) for chance, (score, _, _) in zip(chances, laps, strict=False)]
+    known = [(chance, hit) for chance, hit in hit_of if chance is not None and hit is not None]
     return Summary(
         laps=len(laps),
         landings=len(laps) - go_arounds,
@@ -55,6 +64,8 @@ def summarise(
         hits=sum(score.hit is True for score, _, _ in laps),
         mean_error_ft=mean_ft,
         spread_ft=spread_ft,
+        expected_hits=sum(chance for chance, _ in known) if known else None,
+        luck_words=_luck_words([chance for chance, _ in known], sum(hit for _, hit in known)),
         one_change=_one_change(
             [diagnosis for _, diagnosis, _ in laps],
             mean_ft=mean_ft,
@@ -64,6 +75,32 @@ def summarise(
             next_spot_ft=next_spot_ft,
         ),
     )
+
+
+def hits_distribution(chances: Sequence[float]) -> list[float]:
+    """Probability of 0, 1, 2 … hits of landings with these chances, each by itself (Poisson's binomial)."""
+    found = [1.0]
+    for chance in chances:
+        found = [
+            (found[k] * (1 - chance) if k < len(found) else 0.0) + (found[k - 1] * chance if k else 0.0)
+            for k in range(len(found) + 1)
+        ]
+    return found
+
+
+def _luck_words(chances: Sequence[float], hits: int) -> str:
+    """Luck from skill: how often the forecast makes as many hits as were seen."""
+    if len(chances) < _ENOUGH_LAPS:
+        return ''
+    of_each = hits_distribution(chances)
+    expected = sum(chances)
+    seen = f'{hits} of {len(chances)} in the box, where the forecast expects {expected:.1f}'
+    as_many, as_few = sum(of_each[hits:]), sum(of_each[: hits + 1])
+    if hits > expected and as_many < _SELDOM:
+        return f'{seen}: more than luck makes once in {1 / as_many:.0f} lessons. The skill has grown.'
+    if hits < expected and as_few < _SELDOM:
+        return f'{seen}: fewer than bad luck makes once in {1 / as_few:.0f} lessons. Look for what has changed.'
+    return f'{seen}: what luck makes of it. It tells nothing new of the skill.'
 
 
 def mean_parts_ft(diagnoses: Sequence[Diagnosis]) -> dict[Cause, float]:
@@ -89,7 +126,7 @@ def _one_change(
         return 'No touchdown marked yet.'
     if measured < _ENOUGH_LAPS or spread_ft is None:
         return f'{measured} of {_ENOUGH_LAPS} laps needed before a habit can be told from chance.'
-    steady = abs(mean_ft) > 2 * spread_ft / math.sqrt(measured)
+    steady = abs(mean_ft) > float(stdtrit(measured - 1, 0.975)) * spread_ft / math.sqrt(measured)
     speed_ft = [part.feet for d in diagnoses for part in d.parts if part.cause == 'speed' and part.feet is not None]
     if steady:
         parts = mean_parts_ft(diagnoses)
