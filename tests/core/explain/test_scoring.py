@@ -227,7 +227,7 @@ def test_three_laps_are_no_habit_that_five_would_not_support():
 @pytest.mark.parametrize(
     ('chances', 'errors_ft', 'words'),
     [
-        ((0.3, 0.3, 0.3, 0.3, 0.3), (0, 10, -20, 60, 30), 'The skill has grown'),
+        ((0.3, 0.3, 0.3, 0.3, 0.3), (0, 10, -20, 60, 30), 'better than the forecast knew'),
         ((0.8, 0.9, 0.8, 0.9, 0.8), (600, 700, 650, 0, 900), 'Look for what has changed'),
         ((0.6, 0.5, 0.6, 0.5, 0.6), (0, 500, 10, 600, 40), 'what luck makes of it'),
         ((0.6, 0.5), (0, 10), ''),

@@ -162,22 +162,6 @@ function fineTune(event: KeyboardEvent) {
     <g clip-path="url(#window)">
       <RunwayPaint :runway="runway" :x="x" :top="top" :height="runwayHeight" />
 
-      <!-- turn-offs: a stub at the lower edge, open where braking makes it, crossed where it does not -->
-      <g v-for="exit in exits" :key="exit.name" data-mark="exit">
-        <rect
-          :x="x(exit.at_ft) - 5"
-          :y="bottom"
-          width="10"
-          height="9"
-          :fill="exit.can_be_made ? 'var(--tarmac)' : 'none'"
-          stroke="var(--tarmac)"
-          stroke-width="2"
-        />
-        <text :x="x(exit.at_ft) + 9" :y="bottom + 10" class="words" fill="var(--ink)">
-          {{ exit.name }} {{ exit.can_be_made ? '✓' : '✕' }}
-        </text>
-      </g>
-
       <!-- what a glide from abeam can reach: a bar along the lower edge -->
       <g v-if="reach" data-mark="reach">
         <rect
@@ -242,6 +226,31 @@ function fineTune(event: KeyboardEvent) {
             stroke-linejoin="round"
           />
         </g>
+        <!-- turn-offs: a stub at the lower edge, open where braking makes it, crossed where it does not -->
+        <g v-for="exit in exits" :key="exit.name" data-mark="exit">
+          <rect
+            :x="x(exit.at_ft) - 6"
+            :y="bottom"
+            width="12"
+            height="9"
+            :fill="exit.can_be_made ? 'var(--tarmac)' : 'none'"
+            stroke="var(--tarmac)"
+            stroke-width="2"
+          />
+          <text
+            :x="x(exit.at_ft)"
+            :y="bottom - 6"
+            text-anchor="middle"
+            class="label"
+            fill="var(--paint)"
+            stroke="var(--tarmac)"
+            stroke-width="4"
+            paint-order="stroke"
+          >
+            {{ exit.name }} {{ exit.can_be_made ? '✓' : '✕' }}
+          </text>
+        </g>
+
         <!-- spot: ring -->
         <g
           data-mark="spot"

@@ -252,7 +252,8 @@ def _night_notes(plan: Plan, sun: Sun | None) -> list[str]:
         when = f'The sun sets {left_min:.0f} min into the lesson'
     return [
         f'{when}: night currency of the instructor, lights of runway and aircraft, a torch, '
-        f'{_NIGHT_RESERVE_MIN} min of fuel in reserve. Dark ground before the runway makes it look high: fly the path lights.'
+        f'{_NIGHT_RESERVE_MIN} min of fuel in reserve. Dark ground before the runway makes it look high: '
+        'fly the path lights.'
     ]
 
 

@@ -88,6 +88,11 @@ def hits_distribution(chances: Sequence[float]) -> list[float]:
     return found
 
 
+def _once_in(chance: float) -> str:
+    lessons = 1 / max(chance, 1e-9)
+    return f'once in {lessons:.0f} lessons' if lessons < 100 else 'in less than one lesson of a hundred'
+
+
 def _luck_words(chances: Sequence[float], hits: int) -> str:
     """Luck from skill: how often the forecast makes as many hits as were seen."""
     if len(chances) < _ENOUGH_LAPS:
@@ -97,9 +102,9 @@ def _luck_words(chances: Sequence[float], hits: int) -> str:
     seen = f'{hits} of {len(chances)} in the box, where the forecast expects {expected:.1f}'
     as_many, as_few = sum(of_each[hits:]), sum(of_each[: hits + 1])
     if hits > expected and as_many < _SELDOM:
-        return f'{seen}: more than luck makes once in {1 / as_many:.0f} lessons. The skill has grown.'
+        return f'{seen}: luck alone makes so many {_once_in(as_many)}. This pilot is better than the forecast knew.'
     if hits < expected and as_few < _SELDOM:
-        return f'{seen}: fewer than bad luck makes once in {1 / as_few:.0f} lessons. Look for what has changed.'
+        return f'{seen}: bad luck alone makes so few {_once_in(as_few)}. Look for what has changed.'
     return f'{seen}: what luck makes of it. It tells nothing new of the skill.'
 
 
