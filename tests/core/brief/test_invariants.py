@@ -23,7 +23,7 @@ from bullseye.core.basis.kinds import (
     TakeoffKind,
     WeatherHazard,
 )
-from bullseye.core.basis.sentence import Quantity
+from bullseye.core.basis.sentence import Quantity, Sentence
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest, parse_request
 from bullseye.core.brief.whole import Plan, make_parts
@@ -327,3 +327,36 @@ def test_every_number_is_finite_and_every_sentence_can_be_read(drawn):
             told[words.template] += 1
     # the draws reach what can be said: most templates of the brief are among them
     assert len(told) > 25, sorted(told)
+
+
+BOUNDS = {
+    'ft': (0, 20_000),
+    'kt': (0, 100),
+    'km': (0, 100),
+    's': (0, 600),
+    'pct': (0, 100),
+    'deg': (0, 360),
+    'min': (0, 480),
+}
+
+
+def test_every_template_can_be_read_back_over_all_that_its_quantities_may_be(drawn):
+    templates = {}
+    for _, brief, _ in drawn:
+        for one in (*(caution.words for caution in brief.cautions), *brief.rollout.rollout_words):
+            templates.setdefault(one.template, one)
+    chance = random.Random(8)  # noqa: S311
+    assert len(templates) > 25
+    for one in templates.values():
+        for _ in range(60):
+            values = []
+            for name, value in one.values:
+                if isinstance(value, Quantity):
+                    low, high = BOUNDS[value.unit]
+                    drawn_value = chance.choice([low, high, chance.uniform(low, high), 0.4])
+                    values.append((name, dataclasses.replace(value, value=drawn_value)))
+                else:
+                    values.append((name, value))
+            sentence = Sentence(one.template, tuple(values))
+            _read_back(sentence)
+            assert _readable(str(sentence)), str(sentence)

@@ -2,11 +2,13 @@ import json
 import math
 import subprocess
 import sys
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.brief.setup import landing_setup
 from bullseye.launch.places import ROOT
@@ -227,3 +229,14 @@ def test_the_corrections_of_the_ground_roll():
         assert unknown.ground.ground_roll is unknown.ground.box_fits is None
     # [pub] UK CAA Safety Sense leaflet on performance: x 1.43; value from memory
     assert briefed().ground.ground_roll.factored_ft == pytest.approx(1.43 * base)
+
+
+def test_figures_that_nobody_entered_are_named_as_not_from_the_handbook():
+    full = make_request()
+    known = replace(full.aircraft, wing_height_ft=7.0, span_ft=34.0)
+    assert make_brief(replace(full, aircraft=known)).basis.assumed == ()
+    flaps = tuple(replace(flap, normal_approach_kias=None, idle_path_angle_deg=None) for flap in known.flaps)
+    bare = replace(known, flaps=flaps, wing_height_ft=None, span_ft=None, demonstrated_crosswind_kt=None)
+    said = ' '.join(make_brief(replace(full, aircraft=bare)).basis.assumed)
+    for part in ('1.3 of the stall', 'glide with flap full', 'height of the wing', 'wing span', '0.2 of the stalling'):
+        assert part in said

@@ -49,6 +49,8 @@ const BLANK = {
   name: '',
   max_weight_lb: null,
   empty_weight_lb: null,
+  eye_height_ft: null,
+  blind_distance_ft: null,
   flaps: [
     { name: 'up', stall_kcas: null, airspeed_table: { ias_kt: [], cas_kt: [] } },
     { name: 'full', stall_kcas: null, airspeed_table: { ias_kt: [], cas_kt: [] } },
@@ -260,22 +262,26 @@ function addLadder() {
               @update:model-value="draft.fuel_burn_gph = $event"
             />
             <Stepper
-              :model-value="draft.blind_distance_ft ?? 40"
+              :model-value="draft.blind_distance_ft ?? null"
               label="Hidden by the nose"
               unit="ft"
               :min="0"
               :max="300"
-              @update:model-value="draft.blind_distance_ft = $event ?? 40"
+              :start="40"
+              empty-word="enter"
+              @update:model-value="draft.blind_distance_ft = $event as number"
             />
             <Stepper
-              :model-value="draft.eye_height_ft ?? 7.5"
+              :model-value="draft.eye_height_ft ?? null"
               label="Eyes above the wheels"
               unit="ft"
               :min="1"
               :max="30"
               :step="0.5"
               :digits="1"
-              @update:model-value="draft.eye_height_ft = $event ?? 7.5"
+              :start="7.5"
+              empty-word="enter"
+              @update:model-value="draft.eye_height_ft = $event as number"
             />
             <Stepper
               :model-value="draft.wing_mark_angle_deg ?? null"

@@ -325,6 +325,9 @@ const otherProblem = computed(() =>
         <h2 id="sure" class="text-base font-bold">How sure</h2>
         <p v-if="brief.aim.aim_is_good" class="font-bold">{{ brief.aim.hit_words }}</p>
         <p>{{ brief.basis.words }}</p>
+        <p v-if="brief.basis.assumed.length" class="mt-1">
+          <b>Not from the handbook</b>, until somebody enters it: {{ brief.basis.assumed.join('; ') }}.
+        </p>
         <p class="mt-1 text-soft">
           Slowing in the float {{ brief.basis.deceleration_fps2.toFixed(1) }} ft/s², scatter
           {{ round(brief.basis.scatter_ft) }} ft; speed over the threshold {{ signed(brief.basis.speed_habit_kt) }} ±

@@ -84,6 +84,7 @@ class Basis:
     speed_habit_sd_kt: float
     speed_scatter_kt: float
     calibration: Calibration  # all of it, as a request takes it
+    assumed: tuple[str, ...]  # figures of the aircraft that nobody entered, and what is taken instead
     model_version: str
 
 
@@ -130,6 +131,27 @@ class TouchdownPart:
     ft_per_ft_roundout_height: float
 
 
+def _assumed(request: BriefRequest) -> tuple[str, ...]:
+    """Figures that this landing rests on and that are not from the handbook."""
+    aircraft, flap, kind = request.aircraft, request.flap_setting, request.landing
+    said = []
+    if request.asked_speed_kias is None and flap.published_approach_kias(kind) is None:
+        said.append(f'approach speed with flap {flap.name}: 1.3 of the stall')
+    if flap.idle_path_angle_deg is None and (
+        kind in ('power_off', 'forward_slip') or aircraft.deceleration_fps2 is None
+    ):
+        said.append(f'glide with flap {flap.name}: {aircraft.idle_path_angle_deg(flap):.1f}°')
+    if aircraft.wing_height_ft is None:
+        said.append(
+            f'height of the wing over the wheels: {aircraft.wing_over_wheels_ft:.0f} ft, usual for a {aircraft.wing} wing'
+        )
+    if aircraft.span_ft is None and aircraft.deceleration_fps2 is None:
+        said.append('wing span: unknown, ground effect as of most')
+    if aircraft.demonstrated_crosswind_kt is None:
+        said.append('crosswind shown: 0.2 of the stalling speed')
+    return tuple(said)
+
+
 def _or(value: float | None, usual: float) -> float:
     return usual if value is None else value
 
@@ -162,6 +184,7 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
         speed_habit_sd_kt=_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
         speed_scatter_kt=_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
         calibration=known,
+        assumed=_assumed(request),
         model_version=MODEL_VERSION,
     )
 

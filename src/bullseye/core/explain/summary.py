@@ -99,7 +99,8 @@ def _luck_words(chances: Sequence[float], hits: int) -> str:
         return ''
     of_each = hits_distribution(chances)
     expected = sum(chances)
-    seen = f'{hits} of {len(chances)} in the box, where the forecast expects {expected:.1f}'
+    times = {0: 'never', 1: 'once', 2: 'twice'}.get(hits, f'{hits} times')
+    seen = f'In the box {times} in {len(chances)} landings, where the forecast expects {expected:.1f}'
     as_many, as_few = sum(of_each[hits:]), sum(of_each[: hits + 1])
     if hits > expected and as_many < _SELDOM:
         return f'{seen}: luck alone makes so many {_once_in(as_many)}. This pilot is better than the forecast knew.'
