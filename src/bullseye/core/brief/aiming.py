@@ -142,9 +142,8 @@ def _assumed(request: BriefRequest) -> tuple[str, ...]:
     ):
         said.append(f'glide with flap {flap.name}: {aircraft.idle_path_angle_deg(flap):.1f}°')
     if aircraft.wing_height_ft is None:
-        said.append(
-            f'height of the wing over the wheels: {aircraft.wing_over_wheels_ft:.0f} ft, usual for a {aircraft.wing} wing'
-        )
+        usual = f'{aircraft.wing_over_wheels_ft:.0f} ft, usual for a {aircraft.wing} wing'
+        said.append(f'height of the wing over the wheels: {usual}')
     if aircraft.span_ft is None and aircraft.deceleration_fps2 is None:
         said.append('wing span: unknown, ground effect as of most')
     if aircraft.demonstrated_crosswind_kt is None:
