@@ -412,3 +412,15 @@ def test_laps_as_the_instructor_ordered_them_are_briefed_as_they_stand():
     # the private standard has no power-off task: what to fly is unknown, and nothing falls over
     private = make_request()
     assert make_parts(private, Plan(laps=laps), make_brief(private)).lap_plan.laps[0].aim_point_ft is None
+
+
+def test_a_spot_that_is_not_good_is_said_and_the_laps_still_change_theirs():
+    request = make_request(spot_ft=150)
+    plan = make_parts(request, Plan(), make_brief(request)).lap_plan
+    spots = {lap.spot_ft for lap in plan.laps if lap.spot_ft is not None}
+    assert len(spots) > 2
+    assert min(spots) > 300
+    assert all(lap.problem is None for lap in plan.laps)
+    assert any('spot of the lesson at 150 ft is not good' in note for note in plan.notes)
+    assert not any('Only one spot' in note for note in plan.notes)
+    assert not any('not good' in note for note in make_parts(make_request(), Plan()).lap_plan.notes)

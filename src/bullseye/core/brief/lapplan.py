@@ -219,7 +219,8 @@ def _spot_ft(task: LapPlanTask, kind: ExerciseKind, before_ft: float | None, num
         return None
     low_ft, high_ft = task.spots_ft[kind]  # type: ignore[index]
     steps = _SPOT_STEPS[number % len(_SPOT_STEPS) :] + _SPOT_STEPS[: number % len(_SPOT_STEPS)]
-    held = [min(max(task.spot_ft + step * _SPOT_STEP_FT, low_ft), high_ft) for step in steps]
+    from_ft = min(max(task.spot_ft, low_ft), high_ft)  # the lesson's own, or the nearest good one
+    held = [min(max(from_ft + step * _SPOT_STEP_FT, low_ft), high_ft) for step in steps]
     whole = [round(spot, -1) if low_ft <= round(spot, -1) <= high_ft else spot for spot in held]
     return next((spot for spot in whole if spot != before_ft), whole[0])
 
@@ -250,6 +251,10 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
     if task.no_landing:
         instead = 'What does not land is planned instead' if not task.possible else 'Another landing takes its place'
         notes[:0] = [f"The lesson's landing is not planned. {' '.join(task.no_landing)} {instead}."]
+    low_ft, high_ft = task.spots_ft.get(task.main, (task.spot_ft, task.spot_ft))
+    if not low_ft <= task.spot_ft <= high_ft:
+        good = f'{low_ft:,.0f} to {high_ft:,.0f} ft'
+        notes.append(f'The spot of the lesson at {task.spot_ft:,.0f} ft is not good; those from {good} are.')
     landed = [one.spot_ft for one in laps if one.spot_ft is not None]
     if len(set(landed)) < 2 <= len(landed):
         notes.append('Only one spot fits this runway: it cannot be changed from lap to lap.')
