@@ -240,3 +240,12 @@ def test_figures_that_nobody_entered_are_named_as_not_from_the_handbook():
     said = ' '.join(make_brief(replace(full, aircraft=bare)).basis.assumed)
     for part in ('1.3 of the stall', 'glide with flap full', 'height of the wing', 'wing span', '0.2 of the stalling'):
         assert part in said
+
+
+def test_a_pilot_who_has_been_slow_is_warned_with_what_is_left_over_the_stall():
+    known = {'speed_habit_kt': -5.0, 'speed_habit_sd_kt': 1.0, 'laps': 6}
+    slow, usual = briefed(calibration=known), briefed(calibration=known | {'speed_habit_kt': -1.0})
+    margin = slow.speed.stall_margin_kt - 5
+    said = [str(one) for one in slow.cautions if one.severity == 'mind']
+    assert any(f'5 kt slower over the threshold than briefed: {margin:.0f} kt above' in one for one in said)
+    assert not any('slower over the threshold' in str(one) for one in usual.cautions)

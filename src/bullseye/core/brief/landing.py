@@ -28,6 +28,8 @@ _BOOK = Phrasebook(
     slow='{short} below the worked-out speed: less margin above the stall.',
     margin='Only {margin} above the stalling speed at this weight and flap: less than a fifth of it.',
     lull='A lull of the gusts leaves {margin} above the stalling speed.',
+    slow_habit='This pilot has been {slower} slower over the threshold than briefed: {margin} above the stall. '
+    'Watch the speed to the roundout; below it, go around.',
     flap_limit='{speed} is within {near} of the flap limit of {limit}.',
     combination='{words}',
     gear_limit='{speed} is over the gear limit of {limit}: the gear is not lowered at that speed.',
@@ -38,6 +40,7 @@ _BOOK = Phrasebook(
 )
 _OFF_KT = 0.5  # [own] of the speed worked out, worth saying
 _WINDY_KT = 3.0  # [own] of headwind, in which knots are added that should not be
+_SLOW_HABIT_KT = 2.0  # [own] of mean speed below the briefed, worth a warning
 LEAST_LULL_KT = 8.0  # [own] over the stalling speed when a gust falls away
 
 
@@ -115,6 +118,10 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
         said.append(Caution('mind', _BOOK.say('margin', margin=knots(margin_kt))))
     if spread_kt > 0 and margin_kt - spread_kt < LEAST_LULL_KT:
         said.append(Caution('mind', _BOOK.say('lull', margin=knots(max(0.0, margin_kt - spread_kt)))))
+    habit_kt = request.calibration.speed_habit_kt or 0.0
+    if habit_kt < -_SLOW_HABIT_KT:
+        left_kt = knots(max(0.0, margin_kt + habit_kt))
+        said.append(Caution('mind', _BOOK.say('slow_habit', slower=knots(-habit_kt), margin=left_kt)))
     limit_kias = setup.flap.limit_kias
     if limit_kias is not None and setup.speed_kias > limit_kias - BELOW_FLAP_LIMIT_KT:
         near = _BOOK.say(
