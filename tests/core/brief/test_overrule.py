@@ -79,3 +79,18 @@ def test_a_takeoff_distance_by_hand_counts_in_the_margin():
 def test_no_reason_twice_the_same_or_below_the_stall_is_refused(wrong):
     with pytest.raises(RefusedRequest):
         make_request(overruled=wrong)
+
+
+@pytest.mark.parametrize('spot_ft', [500.0, 600.0])
+def test_no_lap_is_planned_beyond_roll_or_half_for_a_farther_place_to_go_around_by(spot_ft):
+    plain = make_request(spot_ft=spot_ft)
+    farther = make_request(spot_ft=spot_ft, overruled=[overrule('go_around_point_ft', 2_500.0)])
+    most = [
+        max(lap.spot_ft for lap in make_parts(one, Plan()).lap_plan.laps if lap.spot_ft is not None)
+        for one in (plain, farther)
+    ]
+    assert most[1] == most[0] <= 2_790 / 2 - 400
+    # a roll that the instructor knows to be longer binds every spot of the plan
+    longer = make_request(spot_ft=spot_ft, overruled=[overrule('landing_roll_ft', 1_700.0)])
+    spots = [lap.spot_ft for lap in make_parts(longer, Plan()).lap_plan.laps if lap.kind == 'normal']
+    assert max(spots) <= 2_790 - 1_700 - 400 + 1e-6

@@ -64,7 +64,11 @@ class GoodSpots:
         if brief is None:
             return None
         nearest_ft = max(0.0, math.ceil(brief.aim.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
-        farthest_ft = brief.ground.go_around_point_ft - (brief.aim.box_ft[1] - brief.aim.spot_ft)
+        ground = brief.ground
+        # a place to go around by that the instructor set farther in makes no room for roll and climb
+        places_ft = (ground.go_around_point_ft, ground.part_point_ft, ground.roll_point_ft, ground.climb_point_ft)
+        last_ft = min(place for place in places_ft if place is not None)
+        farthest_ft = last_ft - (brief.aim.box_ft[1] - brief.aim.spot_ft)
         if nearest_ft > farthest_ft:
             return None
         nearest_ft = max(nearest_ft, min(farthest_ft, self._easy_ft(brief)))

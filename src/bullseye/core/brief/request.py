@@ -142,20 +142,23 @@ class BriefRequest(Checked):
     def elsewhere(self, *, landing: LandingKind | None = None, spot_ft: float | None = None) -> BriefRequest:
         """The same for another kind or spot: what was chosen or set holds for the landing it was set for.
 
-        Another kind has its usual flap and its own speed, and another spot its own aim point.
+        Another kind has its usual flap, its own speed and its own roll; another spot has its own aim point, and keeps
+        the rest: the roll and the place to go around by are those of the runway.
         """
         other_kind = landing is not None and landing != self.landing
         other_spot = spot_ft is not None and spot_ft != self.spot_ft
         if not (other_kind or other_spot):
             return self
-        stays = ('takeoff_over_50_ft',) if other_kind else ('takeoff_over_50_ft', 'approach_speed_kias')
+        goes = {'aim_point_ft'}
+        if other_kind:
+            goes |= {'approach_speed_kias', 'go_around_point_ft', 'landing_roll_ft'}
         return replace(
             self,
             landing=landing or self.landing,
             spot_ft=self.spot_ft if spot_ft is None else spot_ft,
             flap=None if other_kind else self.flap,
             approach_speed_kias=None if other_kind else self.approach_speed_kias,
-            overruled=tuple(one for one in self.overruled if one.number in stays),
+            overruled=tuple(one for one in self.overruled if one.number not in goes),
         )
 
     @property

@@ -52,6 +52,24 @@ def extension_s(
     return max(0.0, apart_ft / closing_fps - base_turn_after_abeam_s)
 
 
+def _gap_caution(gap_s: float, *, extend_s: float, a_second_s: float) -> str | None:
+    """What a small gap asks for; None for one that is good. ``a_second_s`` is what a second more downwind gains."""
+    if gap_s >= GOOD_GAP_S:
+        return None
+    if gap_s >= LEAST_GAP_S:
+        return f'{gap_s:.0f} s behind the one ahead at the threshold is little: be ready to go around.'
+    on_s = extend_s + (GOOD_GAP_S - gap_s) / a_second_s
+    if gap_s < 0:
+        return (
+            'Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
+            f'{on_s:.0f} s, or leave the pattern and come again.'
+        )
+    return (
+        f'Only {gap_s:.0f} s behind the one ahead at the threshold: too close. Fly downwind on for {on_s:.0f} s, '
+        'or go around.'
+    )
+
+
 def number_two(
     *,
     extend_s: float,
@@ -90,19 +108,9 @@ def number_two(
     )
     overtakes = gap_s is not None and gap_s < 0
     gap = '' if gap_s is None or overtakes else f' Gap at the threshold about {gap_s:.0f} s.'
-    caution = None
-    if gap_s is not None and gap_s < LEAST_GAP_S:
-        # a second more downwind is also a longer way back
-        more_s = (GOOD_GAP_S - gap_s) / (1 + downwind_kt / max(1.0, final_kt))
-        caution = (
-            f'Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
-            f'{extend_s + more_s:.0f} s, or leave the pattern and come again.'
-            if overtakes
-            else f'Only {gap_s:.0f} s behind the one ahead at the threshold: too close. Fly downwind on for '
-            f'{extend_s + more_s:.0f} s, or go around.'
-        )
-    elif gap_s is not None and gap_s < GOOD_GAP_S:
-        caution = f'{gap_s:.0f} s behind the one ahead at the threshold is little: be ready to go around.'
+    # a second more downwind is also a longer way back
+    a_second_s = 1 + downwind_kt / max(1.0, final_kt)
+    caution = None if gap_s is None else _gap_caution(gap_s, extend_s=extend_s, a_second_s=a_second_s)
     if overtakes:
         turn, down, gap_s = caution or '', 'No descent is worked out for it.', None
     return NumberTwo(
