@@ -113,8 +113,8 @@ def test_aim_wheels_and_band(request_, brief):
     assert best.hit_chance == pytest.approx(brief.aim.best_hit_chance, abs=1e-9)
     # [pub] FAA AC 150/5340-1: a stripe and its gap are 200 ft
     before_ft = day.SPOT_FT - brief.aim.aim_point_ft
-    assert brief.aim.aim_before_spot_words.startswith(f'{round(before_ft, -1):,.0f} ft before the spot, ')
-    assert 'stripe' in brief.aim.aim_before_spot_words
+    assert str(brief.aim.aim_before_spot_words).startswith(f'{round(before_ft, -1):,.0f} ft before the spot, ')
+    assert 'stripe' in str(brief.aim.aim_before_spot_words)
     spot_ft = brief.aim.nearest_good_spot_ft
     assert make_brief(day.scene(spot_ft=math.ceil(spot_ft) + 1)).aim.aim_is_good
     assert not make_brief(day.scene(spot_ft=max(0, math.floor(spot_ft) - 12))).aim.aim_is_good
@@ -263,9 +263,11 @@ def test_what_a_change_of_the_day_does(request_, brief):
     )
     assert -7 < change.speed_kt < -2
     assert change.touchdown_ft < -30
-    assert 'shorter' in change.words
+    assert 'shorter' in str(change.words)
     near = day.scene(spot_ft=60)
-    assert compare(before=brief, after=make_brief(near), after_request=near).words.startswith('No aim point is good')
+    assert str(compare(before=brief, after=make_brief(near), after_request=near).words).startswith(
+        'No aim point is good'
+    )
 
 
 def test_the_deceleration_before_any_lap_comes_from_the_glide(request_):

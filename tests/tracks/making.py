@@ -10,6 +10,7 @@ import shutil
 import sys
 from collections.abc import Callable
 from contextlib import suppress
+from dataclasses import replace
 from datetime import date
 from functools import cache
 from pathlib import Path
@@ -18,9 +19,14 @@ from typing import Any
 import numpy as np
 
 import bullseye.sim
+from bullseye.core.air.geo import RunwayFrame
+from bullseye.core.exchange.geojson import airfield_to_geojson
 from bullseye.demo.fleet import field_files
 from bullseye.launch.places import ROOT
-from bullseye.sim.flight import Flown
+from bullseye.sim.air import Wind
+from bullseye.sim.flight import Flight, Flown
+from bullseye.sim.ground import read_ground
+from bullseye.sim.pilot import Aeroplane, LapPlan, Student
 from bullseye.sim.recorder import CLEAN, GNSS, Recorder, Recording, record
 from bullseye.sim.scenarios import any_field, any_flight, scenario_flight
 from bullseye.sim.writers import write
@@ -29,6 +35,7 @@ from bullseye.tracks.events import Event
 from bullseye.tracks.fields import Runway, runways_of
 from bullseye.tracks.known import Known
 from bullseye.tracks.readers import read_track
+from tests.core.scene import COURSE_DEG_TRUE, LATITUDE_DEG, LONGITUDE_DEG, WIND_FROM_DEG_TRUE, WIND_KT, scene
 
 DAY = date(2026, 5, 14)
 LANTERN = field_files()['lant']
@@ -45,6 +52,53 @@ def flown_at(field_data: dict[str, Any], scenario: str, *, seed: int, runway: st
         [scenario, field_data, seed, runway],
         lambda: scenario_flight(scenario, field_data=field_data, seed=seed, runway=runway),
     )
+
+
+@cache
+def scene_field() -> dict[str, Any]:
+    """The field of tests/core/scene.py: both ends displaced differently, a slope, a right pattern."""
+    end = scene().runway
+    other = replace(
+        end,
+        ident='10',
+        course_deg_true=(COURSE_DEG_TRUE + 180) % 360,
+        elevation_ft=end.elevation_ft + end.slope_pct / 100 * (end.length_ft - end.displaced_threshold_ft),
+        slope_pct=-end.slope_pct,
+        displaced_threshold_ft=0.0,
+        pattern_side='left',
+        obstacle=None,
+        departure_obstacle=None,
+    )
+    frame = RunwayFrame(
+        threshold_lat_deg=LATITUDE_DEG, threshold_lon_deg=LONGITUDE_DEG, course_deg_true=end.course_deg_true
+    )
+    far_lat_deg, far_lon_deg = frame.place(along_ft=end.length_ft - end.displaced_threshold_ft)[:2]
+    return airfield_to_geojson(
+        name='High and sloping',
+        ident='HIGH',
+        elevation_ft=end.elevation_ft,
+        pattern_altitude_ft=end.elevation_ft + 1_100,
+        ends=[(end, LATITUDE_DEG, LONGITUDE_DEG), (other, far_lat_deg, far_lon_deg)],
+    )
+
+
+@cache
+def scene_flight(*, gust_sd_kt: float = 1.5) -> Flown:
+    """Three laps there, in its wind from the left."""
+    field, wind = scene_field(), Wind(from_deg_true=WIND_FROM_DEG_TRUE, speed_kt=WIND_KT, gust_sd_kt=gust_sd_kt)
+    laps = [
+        LapPlan(end=end, runway='28', aim_ft=aim_ft)
+        for end, aim_ft in (('touch_and_go', 610.0), ('touch_and_go', 420.0), ('full_stop', 530.0))
+    ]
+
+    def fly() -> Flown:
+        student = Student(drift_spread_kt=1.6, crab_left=0.4)
+        rng = np.random.default_rng(28)
+        flight = Flight(read_ground(field), wind=wind, aeroplane=Aeroplane(), student=student, rng=rng)
+        flight.start_on_apron('28')
+        return flight.fly(laps)
+
+    return _kept(['scene', field, gust_sd_kt], fly)
 
 
 @cache

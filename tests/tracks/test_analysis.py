@@ -19,8 +19,22 @@ from bullseye.tracks.fields import runways_of
 from bullseye.tracks.known import Known
 from bullseye.tracks.readers import read_track
 from bullseye.tracks.report import as_dict, as_text, events_geojson, iso
+from tests.core.scene import LONGITUDE_DEG
 
-from .making import DAY, LANTERN, analysed, flown, flown_at, made_up, of_kind, recorded, runways, truths
+from .making import (
+    DAY,
+    LANTERN,
+    analysed,
+    flown,
+    flown_at,
+    made_up,
+    of_kind,
+    recorded,
+    runways,
+    scene_field,
+    scene_flight,
+    truths,
+)
 
 FAST = {'rate_hz': 10.0, 'gnss': False}
 
@@ -364,3 +378,58 @@ def test_the_report_holds_everything_and_no_numbers_json_does_not_know() -> None
     table = as_text(found)
     assert table.count('touchdown') == 3
     assert 'stop-and-go' in table
+
+
+def test_nothing_neutral() -> None:
+    """High, sloping, displaced, a right pattern, the wind from the left: each figure with its sign."""
+    flight = scene_flight()
+    recording = recorded(flight, with_airspeed=True, with_attitude=True, **FAST)
+    found = analysed(flight, recording, form='csv', known=Known(spots_ft={'28': 870.0}))
+    touchdowns_match(found, recording, within_ft=15)
+    for event, truth in zip(of_kind(found, 'touchdown'), truths(flight, 'touchdown'), strict=True):
+        assert event.from_spot_ft == pytest.approx(event.along_ft - 870)
+        assert event.lateral_ft == pytest.approx(truth['lateral_ft'], abs=2.5)
+        assert event.drift_kt == pytest.approx(truth['drift_kt'], abs=0.6)
+        assert event.crab_deg == pytest.approx(truth['crab_deg'], abs=1.5)
+        assert event.crab_deg < 0  # the nose into the wind
+        assert event.airspeed_kt - event.groundspeed_kt == pytest.approx(7.2, abs=2.0)  # of wind and of thin air
+        assert event.final.threshold_height_ft == pytest.approx(truth['threshold_height_ft'], abs=1.5)
+        assert event.final.threshold_groundspeed_kt == pytest.approx(truth['threshold_groundspeed_kt'], abs=1.0)
+        assert event.hold_off.float_s == pytest.approx(truth['float_s'], abs=1.0)
+    for event, truth in zip(of_kind(found, 'takeoff'), truths(flight, 'takeoff'), strict=True):
+        assert event.along_ft == pytest.approx(truth['along_ft'], abs=40)  # from the landing threshold
+        assert event.liftoff_roll_ft == pytest.approx(truth['liftoff_roll_ft'], abs=40)
+    assert {lap.side for lap in found.laps} == {'right'}
+    for lap in found.laps:
+        assert lap.pattern_height_error_ft == pytest.approx(20, abs=60)
+        assert 600 < lap.first_turn_height_ft < 1_000  # above the field
+    for wind in found.winds:  # at the mast 11 kt from 231°
+        assert wind.speed_kt == pytest.approx(16, abs=3)
+        assert wind.from_deg_true == pytest.approx(236, abs=9)
+
+
+def test_seen_in_a_mirror_left_is_right() -> None:
+    flight = scene_flight()
+    recording = recorded(flight, rate_hz=4.0, gnss=False)
+    usual = analysed(flight, recording)
+    axis_deg = LONGITUDE_DEG
+    field = json.loads(json.dumps(scene_field()))
+    for feature in field['features']:
+        places = feature['geometry']['coordinates']
+        for place in [places] if feature['geometry']['type'] == 'Point' else places:
+            place[0] = 2 * axis_deg - place[0]
+        for end in feature['properties'].get('ends', ()):
+            end['pattern'] = {'left': 'right', 'right': 'left'}[end['pattern']]
+    mirrored = replace(
+        recording, lon_deg=2 * axis_deg - recording.lon_deg, course_deg=(360 - recording.course_deg) % 360
+    )
+    seen = analyse(read_track(write(mirrored, 'gpx').encode()), runways_of(field, on=DAY))
+    assert [event.kind for event in seen.events] == [event.kind for event in usual.events]
+    for event, other in zip(of_kind(seen, 'touchdown'), of_kind(usual, 'touchdown'), strict=True):
+        assert event.along_ft == pytest.approx(other.along_ft, abs=4)
+        assert event.lateral_ft == pytest.approx(-other.lateral_ft, abs=1)
+        assert event.drift_kt == pytest.approx(-other.drift_kt, abs=0.3)
+    assert [lap.side for lap in seen.laps] == ['left'] * len(usual.laps)
+    for lap, other in zip(seen.laps, usual.laps, strict=True):
+        assert lap.spacing_ft == pytest.approx(other.spacing_ft, abs=20)
+        assert lap.overshoot_ft == pytest.approx(other.overshoot_ft, abs=3)

@@ -83,19 +83,8 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     _sign_in_by_cookie(app)
     errors.register(app)
     app.spec_processor(_described)
-    for blueprint in (
-        session.bp,
-        catalogue.bp,
-        hangar.bp,
-        fields.bp,
-        sorties.bp,
-        laps.bp,
-        weather.bp,
-        cockpit.bp,
-        tracks.bp,
-        school.bp,
-    ):
-        app.register_blueprint(blueprint)
+    for resource in (session, catalogue, hangar, fields, sorties, laps, weather, cockpit, tracks, school):
+        app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)
 

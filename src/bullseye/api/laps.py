@@ -132,36 +132,46 @@ class OtherVersion(Out):
     note: str | None
 
 
-class LapOut(Out):
-    """One lap with its score and why it landed there."""
+class LapRead(Out):
+    """What was seen of a lap, and how it was known."""
 
-    id: uuid.UUID
-    number: int
-    flown_at: AwareDatetime
     outcome: Outcome
     along_ft: float | None
     lateral_ft: float | None
     threshold_speed_kias: float | None
     float_s: float | None
     aim_flown_ft: float | None  # as a track measured it
+    liftoff_ft: float | None
     drift: DriftSide | None
     bounced: bool | None
     ballooned: bool | None
-    wind_dir_deg_true: float | None
-    wind_dir_deg_mag: float | None  # by the compass at its runway
-    wind_kt: float | None
-    known_by: dict[str, KnownBy]
     marks: list[LapMark]
     note: str | None
-    excluded: Excluded | None
-    flown_by: FlownBy | None
-    landing: LandingKind
-    runway_end_id: int
-    runway_ident: str
-    liftoff_ft: float | None
+    known_by: dict[str, KnownBy]
     readings: dict[str, dict[KnownBy, Reading]]
     track_file_id: uuid.UUID | None
     track_event: int | None
+
+
+class LapCircumstances(Out):
+    """Which lap it was, when, where and by whom it was flown, and its wind."""
+
+    id: uuid.UUID
+    number: int
+    flown_at: AwareDatetime
+    landing: LandingKind
+    runway_end_id: int
+    runway_ident: str
+    flown_by: FlownBy | None
+    wind_dir_deg_true: float | None
+    wind_dir_deg_mag: float | None  # by the compass at its runway
+    wind_kt: float | None
+
+
+class LapOut(LapRead, LapCircumstances):
+    """One lap with its score and why it landed there."""
+
+    excluded: Excluded | None
     revision: int
     other_versions: list[OtherVersion]
     model_version: str

@@ -103,38 +103,51 @@ class OverruleIn(In):
     reason: Reason
 
 
-class SortieChange(In):
-    """What to change of a sortie; what is left out stays."""
+class PeopleChange(In):
+    """Who, when, in what."""
 
     student_id: Id | MISSING = MISSING
     instructor_id: Id | MISSING = MISSING
     aircraft_id: Id | MISSING = MISSING
-    runway_end_id: Id | MISSING = MISSING
     standard_id: Id | MISSING = MISSING
     technique_id: Id | MISSING = MISSING
-    landing: LandingKind | MISSING = MISSING
+    planned_on: PlannedOn | MISSING = MISSING
+    planned_time: ClockTime | MISSING | None = MISSING
+    booked_min: BookedMin | MISSING = MISSING
+
+
+class WeatherChange(In):
+    """The wind has one direction: by the compass at the runway, or true as reports give it."""
+
     wind_kt: WindKt | MISSING = MISSING
-    # one direction: by the compass at the runway, or true as reports give it
     wind_dir_deg_mag: Degrees | MISSING | None = MISSING
     wind_dir_deg_true: Degrees | MISSING | None = MISSING
     gust_kt: GustKt | MISSING | None = MISSING
+    wind_source: WindSource | MISSING = MISSING
     temperature_c: TemperatureC | MISSING = MISSING
     qnh_hpa: QnhHpa | MISSING = MISSING
-    planned_on: PlannedOn | MISSING = MISSING
+    metar: ReportText | MISSING | None = MISSING
+    surface_state: SurfaceState | MISSING = MISSING
+
+
+class FlyingChange(In):
+    """What is flown, where, and how."""
+
+    runway_end_id: Id | MISSING = MISSING
+    landing: LandingKind | MISSING = MISSING
     flap: Text | MISSING = MISSING
     weight_lb: WeightLb | MISSING = MISSING
+    fuel_gal: FuelGal | MISSING | None = MISSING
     spot_ft: SpotFt | MISSING = MISSING
     approach_speed_kias: SpeedKias | MISSING | None = MISSING
     takeoff: TakeoffKind | MISSING = MISSING
     pattern: PatternChoice | MISSING | None = MISSING
-    metar: ReportText | MISSING | None = MISSING
-    wind_source: WindSource | MISSING = MISSING
-    surface_state: SurfaceState | MISSING = MISSING
-    overruled: Annotated[list[OverruleIn], Field(max_length=10)] | MISSING = MISSING  # all that hold from now on
-    planned_time: ClockTime | MISSING | None = MISSING
-    booked_min: BookedMin | MISSING = MISSING
-    fuel_gal: FuelGal | MISSING | None = MISSING
+    overruled: Annotated[list[OverruleIn], Field(max_length=20)] | MISSING = MISSING  # all that hold from now on
     lap_plan: Annotated[list[PlannedLap], Field(max_length=20)] | MISSING | None = MISSING
+
+
+class SortieChange(FlyingChange, WeatherChange, PeopleChange):
+    """What to change of a sortie; what is left out stays."""
 
 
 class Named(Out):
@@ -152,49 +165,68 @@ class FieldEnd(Out):
     runway: RunwayEnd
 
 
-class SortieOut(Out):
-    """A sortie with what it chose."""
+class SortiePeople(Out):
+    """Who flies, when, in what."""
 
     id: int
     planned_on: date
+    planned_time: ClockTime | None
+    booked_min: float
     student: Named
     instructor: Named
     aircraft: Named
+    standard: Named
+    technique: Named
+
+
+class SortiePlace(Out):
+    """Where a sortie flies."""
+
     airfield: str
+    airfield_id: int
     airfield_is_fictional: bool
+    pattern_altitude_ft: float
     runway_end_id: int
     runway: RunwayEnd
     course_deg_mag: float
-    standard: Named
-    technique: Named
+    ends: list[FieldEnd]
+
+
+class SortieWeather(Out):
+    """The day's weather, and what it leaves of the surface."""
+
+    wind_dir_deg_true: float | None
+    wind_dir_deg_mag: float | None  # by the compass at its runway
+    wind_reference: WindReference
+    wind_kt: float
+    gust_kt: float | None
+    wind_source: WindSource
+    temperature_c: float
+    qnh_hpa: float
+    metar: str | None
+    surface_state: SurfaceState
+
+
+class SortieFlying(Out):
+    """What is flown, and how."""
+
     flaps: list[str]
     landing: LandingKind
     flap: str
     weight_lb: float
     lightest_lb: float
     heaviest_lb: float
+    fuel_gal: float | None
     spot_ft: float
     approach_speed_kias: float | None
-    wind_dir_deg_true: float | None
-    wind_dir_deg_mag: float | None  # by the compass at its runway
-    wind_reference: WindReference
-    wind_kt: float
-    gust_kt: float | None
-    temperature_c: float
-    qnh_hpa: float
     takeoff: TakeoffKind
     pattern: PatternChoice | None
-    metar: str | None
-    wind_source: WindSource
-    surface_state: SurfaceState
     overruled: list[Overrule]
-    planned_time: ClockTime | None
-    booked_min: float
-    fuel_gal: float | None
     lap_plan: list[PlannedLap] | None
-    airfield_id: int
-    pattern_altitude_ft: float
-    ends: list[FieldEnd]
+
+
+class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
+    """A sortie with what it chose."""
 
     @classmethod
     def of(cls, sortie: Sortie) -> SortieOut:

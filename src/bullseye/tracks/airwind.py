@@ -17,6 +17,7 @@ from bullseye.tracks.passes import stretches
 from bullseye.tracks.speeds import FLYING_FPS
 from bullseye.tracks.track import Floats
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _TURNING_RAD_S = math.radians(3.0)
 _LEAST_TURN_RAD = math.radians(50)
 _SPAN_S = 900.0  # one wind for so long

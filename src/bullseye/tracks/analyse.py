@@ -29,6 +29,7 @@ from bullseye.tracks.track import Floats, Track
 
 Progress = Callable[[str], None]
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _LAP_TO_LAP_FPS = 2.2 * FPS_PER_KT  # scatter of one pilot's touchdown speed [own]
 _AIRCRAFT_SHARE = 0.06  # by weight, and by how near the stall the pilot touches
 _LEFT_NEAR_GROUND = 0.6  # of the wind at pattern height

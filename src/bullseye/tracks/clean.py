@@ -12,6 +12,7 @@ from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.quantity import EARLIEST, LATEST
 from bullseye.tracks.track import FEWEST_FIXES, LONGEST_S, Floats, Track, UnreadableTrack
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 GAP_S = 5.0  # fixes further apart than this, and than five usual steps, have a gap between them
 _FASTEST_KT = 400.0
 _EARTH_FT_PER_DEG = 364_800.0

@@ -38,7 +38,7 @@ _FINE_SHARES = np.array([0.4, 0.6, 0.8, 1.0, 1.25, 1.6])
 _USUAL_FLOAT_S, _FLOAT_SPREAD = 5.5, 0.55
 _DRIFT_KNOT_S = 1.5
 
-# What the model itself gets wrong
+# What the model itself gets wrong [own]
 _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS = 0.25, 0.25
 _PLACE_FT = 1.0
 _PLACE_ACROSS_FT = 5.0

@@ -16,6 +16,7 @@ from bullseye.tracks.track import Floats
 if TYPE_CHECKING:  # who only draws a flight need not load the analysis
     from bullseye.tracks.analyse import Analysis
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _STANDING_FPS = 15 * FPS_PER_KT
 _BANK_OVER_S = 1.5  # a bank is held, not twitched: what is shorter is the receiver's noise [own]
 

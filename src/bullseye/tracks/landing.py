@@ -17,6 +17,7 @@ from bullseye.tracks.passes import Judged
 from bullseye.tracks.speeds import SILENT_S
 from bullseye.tracks.track import Floats
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _LOW_FT = 30.0  # the roundout begins lower than this
 _TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.80, 0.075  # of the groundspeed on final [own]
 _NOSE_FALLS_DEG = 3.0

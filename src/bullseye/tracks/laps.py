@@ -19,6 +19,7 @@ from bullseye.tracks.track import Floats
 
 Details = Sequence[tuple[int, Window | None, Contact | None]]
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _TURNING_RAD_S = math.radians(3.0)
 _LEAST_TURN_RAD = math.radians(40)
 _DOWNWIND_RAD = math.radians(160)

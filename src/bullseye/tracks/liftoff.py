@@ -7,6 +7,7 @@ import numpy as np
 from bullseye.tracks.evidence import fit_all
 from bullseye.tracks.track import Floats
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _GENTLE_S = 2.5  # from no climb to the full one [own]
 _MODEL_FT = 0.5
 

@@ -15,6 +15,7 @@ from bullseye.tracks.smooth import Smoothed, quantum, smooth, white_noise
 from bullseye.tracks.speeds import TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _AGILITY = 10.0  # ft²/s³, of level acceleration: a turn begun within two seconds [own]
 _CLIMB_AGILITY = 5.0
 _ROUNDING = 12**-0.5  # standard deviation of what rounding to a step leaves

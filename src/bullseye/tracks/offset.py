@@ -13,6 +13,7 @@ from bullseye.tracks.passes import stretches
 from bullseye.tracks.speeds import TAXI_FPS
 from bullseye.tracks.track import Floats
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _LONGEST_S = 20.0  # that one tie stands for
 _WANDER_S = 90.0  # beyond this a receiver's error has forgotten itself
 _ABOUT_FIELD_FT = 2_500.0

@@ -16,6 +16,7 @@ from bullseye.tracks.track import Floats
 
 Kind = Literal['takeoff', 'landing', 'touch_and_go', 'airborne', 'none']
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 _BEFORE_FT, _BEYOND_FT = 9_000.0, 600.0  # the corridor of a runway
 _HALF_FT, _SPLAY = 220.0, 0.06
 _ALIGNED_RAD = np.radians(28)

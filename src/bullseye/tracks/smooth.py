@@ -14,6 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.linalg import cho_solve_banded, cholesky_banded
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 Floats = NDArray[np.float64]
 _WINDOW = 150  # fixes
 _BANDS = 4  # the diagonal and three beside it: place and speed of neighbours

@@ -13,6 +13,7 @@ from bullseye.core.basis.errors import BullseyeError
 Floats = NDArray[np.float64]
 Format = Literal['gpx', 'igc', 'nmea', 'csv', 'device']
 
+# [own], tuned on simulated flights that bench/tracks.py does not use
 MOST_BYTES = 50_000_000
 LONGEST_S = 24 * 3600.0
 FEWEST_FIXES = 5

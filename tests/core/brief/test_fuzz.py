@@ -155,10 +155,10 @@ def test_the_summary_of_any_lesson_counts_what_there_was(laps, next_aim_ft):
     assert found.spread_ft == (pytest.approx(statistics.stdev(errors)) if len(errors) > 1 else None)
     assert found.one_change
     if len(errors) < 3:
-        assert 'Steadily' not in found.one_change  # fewer cannot tell a habit from chance
-    if 'Steadily' in found.one_change:
+        assert 'Steadily' not in str(found.one_change)  # fewer cannot tell a habit from chance
+    if 'Steadily' in str(found.one_change):
         assert abs(found.mean_error_ft) > 2 * found.spread_ft / math.sqrt(len(errors))
-        assert ('long' in found.one_change) == (found.mean_error_ft > 0)
+        assert ('long' in str(found.one_change)) == (found.mean_error_ft > 0)
 
 
 @given(laps=LAPS)

@@ -237,7 +237,7 @@ def test_figures_that_nobody_entered_are_named_as_not_from_the_handbook():
     assert make_brief(replace(full, aircraft=known)).basis.assumed == ()
     flaps = tuple(replace(flap, normal_approach_kias=None, idle_path_angle_deg=None) for flap in known.flaps)
     bare = replace(known, flaps=flaps, wing_height_ft=None, span_ft=None, demonstrated_crosswind_kt=None)
-    said = ' '.join(make_brief(replace(full, aircraft=bare)).basis.assumed)
+    said = ' '.join(map(str, make_brief(replace(full, aircraft=bare)).basis.assumed))
     for part in ('1.3 of the stall', 'glide with flap full', 'height of the wing', 'wing span', '0.2 of the stalling'):
         assert part in said
 
@@ -248,4 +248,4 @@ def test_a_pilot_who_has_been_slow_is_warned_with_what_is_left_over_the_stall():
     margin = slow.speed.stall_margin_kt - 5
     said = [str(one) for one in slow.cautions if one.severity == 'mind']
     assert any(f'5 kt slower over the threshold than briefed: {margin:.0f} kt above' in one for one in said)
-    assert not any('slower over the threshold' in str(one) for one in usual.cautions)
+    assert not any('slower over the threshold' in str(one) for one in map(str, usual.cautions))

@@ -101,19 +101,19 @@ def test_at_the_limit_the_rudder_is_just_known_to_hold():
     assert hands(15).rudder_share == pytest.approx(1)
     assert hands(-15).rudder_share == pytest.approx(1)
     assert hands(7.5).rudder_share < 0.51
-    assert 'go around' in hands(7.5).words
+    assert 'go around' in str(hands(7.5).words)
 
 
 def test_over_the_limit_is_said_and_still_worked_out():
     over = hands(20)
     assert over.rudder_share > 1
-    assert 'More than the limit' in over.words
-    assert 'leave' in over.words
+    assert 'More than the limit' in str(over.words)
+    assert 'leave' in str(over.words)
 
 
 @pytest.mark.parametrize(('crosswind', 'into', 'foot'), [(8, 'right', 'left'), (-8, 'left', 'right')])
 def test_the_wing_goes_into_the_wind_and_the_foot_away_from_it(crosswind, into, foot):
-    words = hands(crosswind).words
+    words = str(hands(crosswind).words)
     assert f'{into} wing' in words
     assert f'{foot} rudder' in words
 
@@ -240,21 +240,23 @@ def test_aiming_for_the_line_moves_the_target_and_costs_chance():
 def test_the_rule_speed_takes_the_place_of_the_printed_one():
     rule = briefed(technique={'base_speed': 'rule'})
     assert rule.speed.approach_speed_kias == pytest.approx(MARRAM_160.flaps[-1].rule_approach_kias)
-    assert 'technique setting' in rule.speed.approach_speed_steps[0].reason
+    assert 'technique setting' in str(rule.speed.approach_speed_steps[0].reason)
 
 
 @pytest.mark.parametrize(
     ('elevation', 'temperature', 'words'), [(38, 15, 'nothing to allow'), (38, -30, 'less ground')]
 )
 def test_the_air_in_plain_words(elevation, temperature, words):
-    assert words in briefed(runway={'elevation_ft': elevation}, weather={'temperature_c': temperature}).wind.air_words
+    assert words in str(
+        briefed(runway={'elevation_ft': elevation}, weather={'temperature_c': temperature}).wind.air_words
+    )
 
 
 def test_the_air_at_five_thousand_feet():  # [pub: U.S. Standard Atmosphere 1976: density ratio 0.8617]
     brief = briefed(runway={'elevation_ft': 5_000}, weather={'temperature_c': 5.1, 'qnh_hpa': 1013.25})
-    assert '5,000 ft' in brief.wind.air_words
-    assert f'{1 / math.sqrt(0.8617) - 1:.0%} faster' in brief.wind.air_words
-    assert f'{1 / 0.8617 - 1:.0%} longer' in brief.wind.air_words
+    assert '5,000 ft' in str(brief.wind.air_words)
+    assert f'{(1 / math.sqrt(0.8617) - 1) * 100:.0f} % faster' in str(brief.wind.air_words)
+    assert f'{(1 / 0.8617 - 1) * 100:.0f} % longer' in str(brief.wind.air_words)
 
 
 BRAMBLE = {'aircraft': 'Bramble 90T', 'weight_lb': 1_250, 'spot_ft': 700}
@@ -321,8 +323,8 @@ def test_gear_and_flap_limits_are_kept_on_every_leg():
     slow_gear = replace(sorrel, particulars=replace(sorrel.particulars, gear_limit_kias=90))
     flaps = (sorrel.flaps[0], replace(sorrel.flaps[1], limit_kias=75))
     request = make_request(aircraft=replace(slow_gear, flaps=flaps), weight_lb=2_700, spot_ft=900)
-    said = ' '.join(make_parts(request, Plan()).pattern.cautions)
+    said = ' '.join(map(str, make_parts(request, Plan()).pattern.cautions))
     assert '95 kt on downwind is over the gear limit of 90 kt' in said
     assert 'on base is over the limit of 75 kt with flap full' in said
     plain = make_parts(make_request(aircraft='Sorrel 200R', weight_lb=2_700, spot_ft=900), Plan())
-    assert not any('over the' in one and 'limit' in one for one in plain.pattern.cautions)
+    assert not any('over the' in one and 'limit' in one for one in map(str, plain.pattern.cautions))

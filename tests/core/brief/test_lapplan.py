@@ -69,13 +69,13 @@ def test_a_lesson_begins_with_a_warm_up_and_stops_while_it_goes_well():
 def test_time_fuel_and_light_limit_the_laps(changes, laps, by):
     plan = make_lap_plan(task(**changes))
     assert len(plan.laps) == laps
-    assert by in plan.limited_by
+    assert by in str(plan.limited_by)
 
 
 def test_what_is_unknown_is_said_and_not_counted():
     notes = make_lap_plan(task(fuel_burn_gph=None, time=LessonTime(fuel_gal=2))).notes
-    assert any('Fuel' in note for note in notes)
-    assert any('Sunset' in note for note in notes)
+    assert any('Fuel' in str(note) for note in notes)
+    assert any('Sunset' in str(note) for note in notes)
 
 
 def test_the_wind_is_used_for_what_it_is_good_for():
@@ -98,7 +98,7 @@ def record(landing, **more):
 
 def test_what_is_weak_or_stale_on_record_is_flown():
     weak = make_lap_plan(task(time=LessonTime(record=(record('soft_field', hit_rate=0.2),))))
-    assert any(lap.kind == 'soft_field' and '20%' in lap.why for lap in weak.laps)
+    assert any(lap.kind == 'soft_field' and '20 %' in lap.why for lap in weak.laps)
     stale = make_lap_plan(task(time=LessonTime(record=(record('no_flap', days_since=60.0),))))
     assert any(lap.kind == 'no_flap' and '60 days' in lap.why for lap in stale.laps)
     unknown = make_lap_plan(task(time=LessonTime(record=(record('soft_field', hit_rate=None),))))
@@ -124,10 +124,10 @@ def test_a_steady_error_watches_the_aim_and_a_scattered_one_the_speed(known, wat
 def test_what_is_not_good_is_not_planned_and_the_plan_says_why():
     nothing = make_lap_plan(task(no_lap=('The runway is 527 ft too short for the takeoff.',)))
     assert nothing.laps == ()
-    assert nothing.words == 'No lap is planned. The runway is 527 ft too short for the takeoff.'
+    assert str(nothing.words) == 'No lap is planned. The runway is 527 ft too short for the takeoff.'
     drills = make_lap_plan(task(spots_ft={}, no_landing=('The wheels are low.',)))
     assert set(kinds(drills)) == {'hold_off_drill', 'go_around'}
-    assert 'The wheels are low. What does not land is planned instead.' in drills.notes[0]
+    assert 'The wheels are low. What does not land is planned instead.' in str(drills.notes[0])
     only_short = make_lap_plan(task(spots_ft={'short_field': (500.0, 640.0)}, no_landing=('The box is too long.',)))
     assert set(kinds(only_short)) <= {'short_field', 'go_around'}
     assert all(500 <= lap.spot_ft <= 640 for lap in only_short.laps if lap.spot_ft is not None)
@@ -146,7 +146,7 @@ def test_what_is_not_good_is_not_planned_and_the_plan_says_why():
 def test_no_lap_is_planned_whose_aim_box_or_takeoff_is_not_good(changes, words):
     made = make_parts(make_request(**changes), Plan()).lap_plan
     assert all(lap.spot_ft is None for lap in made.laps)
-    assert words in ' '.join((made.words, *made.notes))
+    assert words in ' '.join(map(str, (made.words, *made.notes)))
 
 
 def test_every_planned_landing_is_good_by_its_own_brief():
@@ -178,7 +178,7 @@ def test_a_lap_ordered_where_it_is_not_good_says_so_and_gives_no_aim():
     ordered = (PlannedLap(kind='normal', runway='05', spot_ft=100.0, watch='x'),)
     (lap,) = make_parts(make_request(), Plan(laps=ordered)).lap_plan.laps
     assert lap.aim_point_ft is None
-    assert 'wheels' in lap.problem or 'threshold' in lap.problem or 'pavement' in lap.problem
+    assert 'wheels' in str(lap.problem) or 'threshold' in str(lap.problem) or 'pavement' in str(lap.problem)
     tick = card(ordered).laps[0]
     assert (tick.aim, tick.watch[:8]) == ('', 'NOT GOOD')
 
@@ -267,7 +267,7 @@ def test_on_a_long_final_one_stays_level_until_the_path_is_met():
         final_kt=60,
     )
     assert made.level_until_nm == pytest.approx(3.14, abs=0.01)  # 1,000 ft / tan 3°, exact trigonometry
-    assert 'Stay level' in made.go_down_words
+    assert 'Stay level' in str(made.go_down_words)
     assert made.extend_nm == pytest.approx(1.5)
     assert made.gap_s == pytest.approx(300 - 120 - 300 / (60 * 1.68781), abs=0.1)
 
@@ -316,20 +316,20 @@ def test_too_small_a_gap_is_said_and_overtaking_is_not_offered(from_abeam_s, wor
     assert (two.caution is None) == (words is None)
     if words is None:
         return
-    assert words in two.caution
-    if 'Fly downwind on for' in two.caution:
+    assert words in str(two.caution)
+    if 'Fly downwind on for' in str(two.caution):
         # flown on for so long, the gap is a minute: a second more downwind, and the longer way back
-        more_s = float(two.caution.split('on for ')[1].split(' s')[0]) - 20
+        more_s = float(str(two.caution).split('on for ')[1].split(' s')[0]) - 20
         assert from_abeam_s + more_s * (1 + 80 / 64) - 120 == pytest.approx(60, abs=1.5)
     if not is_offered:
         assert two.gap_s is None
-        assert 'Gap' not in two.words
+        assert 'Gap' not in str(two.words)
 
 
 def test_behind_larger_ones_one_waits_longer():
     # [com] 2 min medium, 4 heavy; [pub: ICAO Doc 4444] a light one landing 3 behind either, departing 2; from memory
     assert {wait.behind: wait.wait_s for wait in WAKE_WAITS} == {'medium': 180, 'medium, taking off': 120, 'heavy': 240}
-    assert all('local rule' in wait.words for wait in WAKE_WAITS)
+    assert all('local rule' in str(wait.words) for wait in WAKE_WAITS)
 
 
 @pytest.mark.parametrize(
@@ -344,7 +344,7 @@ def test_behind_larger_ones_one_waits_longer():
 )
 def test_a_parallel_runway_is_warned_of_on_the_right_side(ident, others, side, words):
     said = parallel_words(ident=ident, others=others, side=side)
-    assert said is None if words is None else words in said
+    assert said is None if words is None else words in str(said)
 
 
 # radio
@@ -360,9 +360,9 @@ def test_a_runway_as_it_is_spoken(ident, spoken):  # [pub: AIM 4-2-8, value from
 
 def test_every_call_says_field_who_where_and_field_again():
     for call in radio_calls(field='Lantern Bay', callsign='Marram 1', runway='05', side='left', intention='normal'):
-        assert call.words.startswith('Lantern Bay traffic, Marram 1, ')
+        assert str(call.words).startswith('Lantern Bay traffic, Marram 1, ')
         assert call.words.endswith(', Lantern Bay.')
-        assert 'zero five' in call.words
+        assert 'zero five' in str(call.words)
 
 
 # the card
@@ -421,6 +421,6 @@ def test_a_spot_that_is_not_good_is_said_and_the_laps_still_change_theirs():
     assert len(spots) > 2
     assert min(spots) > 300
     assert all(lap.problem is None for lap in plan.laps)
-    assert any('spot of the lesson at 150 ft is not good' in note for note in plan.notes)
-    assert not any('Only one spot' in note for note in plan.notes)
-    assert not any('not good' in note for note in make_parts(make_request(), Plan()).lap_plan.notes)
+    assert any('spot of the lesson at 150 ft is not good' in note for note in map(str, plan.notes))
+    assert not any('Only one spot' in note for note in map(str, plan.notes))
+    assert not any('not good' in note for note in map(str, make_parts(make_request(), Plan()).lap_plan.notes))

@@ -13,7 +13,7 @@ def overrule(number, value, reason='the overrun is paved and firm'):
 
 
 def said(brief):
-    return [str(one) for one in brief.cautions]
+    return [str(one) for one in map(str, brief.cautions)]
 
 
 @pytest.mark.parametrize(
@@ -37,7 +37,7 @@ def test_what_the_instructor_sets_is_flown_and_said_with_its_reason(number, valu
     assert any(words in one for one in said(brief))
     assert not [one for one in said(plain) if 'set by' in one]
     if number == 'aim_point_ft':
-        assert f'Worked out: {plain.aim.aim_point_ft:,.0f} ft.' in ' '.join(said(brief))
+        assert f'Worked out: {round(plain.aim.aim_point_ft, -1):,.0f} ft.' in ' '.join(said(brief))
         assert brief.aim.is_set_by_instructor
     if number == 'landing_roll_ft':
         assert brief.ground.box_fits is False
@@ -58,11 +58,57 @@ def test_the_red_word_stays_and_plan_and_brief_say_the_same_number():
     assert all(lap.aim_point_ft != 300 for lap in laps if lap.spot_ft not in (600, None))
 
 
+@pytest.mark.parametrize(
+    ('number', 'value', 'field', 'ours'),
+    [
+        ('rotate_kias', 60.0, 'lift_off_speed_kias', '54 kt'),
+        ('vx_kias', 70.0, 'vx_kias', '63 kt'),
+        ('vy_kias', 80.0, 'vy_kias', '74 kt'),
+        ('abort_point_ft', 1_100.0, 'abort_point_ft', '1,400 ft'),
+        ('first_turn_height_ft', 450.0, 'first_turn_ft', '700 ft'),
+    ],
+)
+def test_every_number_of_the_takeoff_can_be_set(number, value, field, ours):
+    request = make_request(overruled=[overrule(number, value, 'it is hot and the trees are tall')])
+    plain, found = make_parts(make_request(), Plan()).takeoff, make_parts(request, Plan()).takeoff
+    elevation_ft = request.runway.elevation_ft if number == 'first_turn_height_ft' else 0.0
+    assert getattr(found, field) == value + elevation_ft
+    words = next(one for one in map(str, found.cautions) if 'set by' in one)
+    assert 'set by Ada Instructor: it is hot and the trees are tall.' in words
+    assert f'Worked out: {ours}.' in words
+    if number == 'rotate_kias':  # the roll goes with the square of the speed
+        assert found.ground_roll_ft == pytest.approx(
+            plain.ground_roll_ft * (60 / plain.lift_off_speed_kias) ** 2, rel=1e-9
+        )
+        assert found.over_50_margin_ft < plain.over_50_margin_ft
+        assert found.abort_speed_kias == pytest.approx(42)
+    # what was set of the takeoff is no matter of the landing card, nor of another runway
+    assert not [one for one in said(make_brief(request)) if 'set by' in one]
+
+
+def test_leg_speeds_and_the_glide_can_be_set_and_never_near_the_stall():
+    def parts(*numbers):
+        return make_parts(make_request(overruled=[overrule(*one) for one in numbers]), Plan())
+
+    set_both = parts(('base_kias', 78.0), ('downwind_kias', 88.0))
+    assert {leg.leg: leg.kias for leg in set_both.pattern.legs}['base'] == 78
+    assert {leg.leg: leg.kias for leg in set_both.pattern.legs}['downwind'] == 88
+    assert 'Speed on base 78 kt, set by' in ' '.join(map(str, set_both.pattern.cautions))
+    slow = parts(('base_kias', 50.0))
+    assert slow.pattern is None
+    assert any('too near the stall' in one for one in map(str, slow.notes))
+    plain, turned = parts().power_off, parts(('glide_turn_ft', 300.0), ('best_glide_kias', 74.0)).power_off
+    assert (turned.turn_after_abeam_ft, turned.glide_kias) == (300, 74)
+    assert f'Worked out: {round(plain.turn_after_abeam_ft, -1):,.0f} ft.' in ' '.join(map(str, turned.cautions))
+    late = parts(('glide_turn_ft', 4_500.0))
+    assert 'NOT REACHED' in ' '.join(map(str, (*late.notes, *(late.power_off.cautions if late.power_off else ()))))
+
+
 def test_a_takeoff_distance_by_hand_counts_in_the_margin():
     request = make_request(overruled=[overrule('takeoff_over_50_ft', 2_900.0)])
     parts = make_parts(request, Plan())
     assert parts.takeoff.over_50_margin_ft == -110
-    assert any('110 ft more than the runway has' in one for one in parts.takeoff.cautions)
+    assert any('110 ft more than the runway has' in one for one in map(str, parts.takeoff.cautions))
     assert not [lap for lap in parts.lap_plan.laps if lap.spot_ft is not None]
 
 
@@ -73,6 +119,10 @@ def test_a_takeoff_distance_by_hand_counts_in_the_margin():
         [overrule('aim_point_ft', 300.0), overrule('aim_point_ft', 310.0)],
         [overrule('approach_speed_kias', 48.0)],  # below 1.1 times the stall nobody is briefed
         [overrule('landing_roll_ft', 3.0)],
+        [overrule('go_around_point_ft', 2_790.0)],  # the end of the runway
+        [overrule('abort_point_ft', 2_900.0)],
+        [overrule('rotate_kias', 46.0)],  # below the stall with flap up
+        [overrule('vx_kias', 52.0)],  # within a tenth of it
         [overrule('bank_deg', 30.0)],
     ],
 )

@@ -86,8 +86,8 @@ def test_the_total_is_the_plain_sum_that_the_screen_shows():
 def test_a_go_around_is_never_scored_and_always_good():
     score, diagnosis, _ = judged(outcome='go_around', along_ft=None)
     assert score.points is None
-    assert 'good answer' in score.words
-    assert 'good answer' in diagnosis.one_change
+    assert 'good answer' in str(score.words)
+    assert 'good answer' in str(diagnosis.one_change)
     with pytest.raises(InvalidInput, match='along_ft is 800'):
         MeasuredLap(outcome='go_around', along_ft=800)
 
@@ -112,7 +112,7 @@ def test_the_split_adds_up_to_the_error(what, aim_ft):
 def test_each_cause_gets_its_own_feet():
     _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim.aim_point_ft + 150), along_ft=950)
     assert {p.cause: round(p.feet) for p in aimed.parts if p.feet} == {'aim': 150}
-    assert aimed.one_change.startswith('Aim 150 ft earlier (¾ stripe and gap)')
+    assert str(aimed.one_change).startswith('Aim 150 ft earlier (¾ stripe and gap)')
     fast = brief.touchdown.ft_per_kt_speed * 3
     _, hot, brief = judged(threshold_speed_kias=brief.speed.approach_speed_kias + 3, along_ft=800 + fast)
     parts = {p.cause: p.feet for p in hot.parts}
@@ -137,7 +137,7 @@ def test_an_aim_that_was_measured_elsewhere_is_the_aim_that_is_blamed():
     )
     parts = {part.cause: part for part in found.parts}
     assert parts['aim'].feet == pytest.approx(555 - brief.aim.recommended_aim_point_ft)
-    assert 'pointed at 560 ft, 290 planned' in parts['aim'].words
+    assert 'pointed at 560 ft, 290 ft planned' in str(parts['aim'].words)
     assert abs(parts['roundout'].feet) < 40
     assert sum(part.feet or 0 for part in found.parts) == pytest.approx(found.error_ft)
     # what the pilot's laps teach is counted from the aim that was flown
@@ -169,10 +169,10 @@ def test_what_nobody_measured_is_said_and_not_made_up():
     parts = {p.cause: p for p in diagnosis.parts}
     assert parts['speed'].feet is None
     assert parts['roundout'].feet is None
-    assert 'holds what nobody measured: speed, wind, roundout' in parts['hold_off'].words
-    assert diagnosis.one_change.startswith('It landed 200 ft long, and the speed over the threshold was not read')
+    assert 'holds what nobody measured: speed, wind, roundout' in str(parts['hold_off'].words)
+    assert str(diagnosis.one_change).startswith('It landed 200 ft long, and the speed over the threshold was not read')
     _, read, brief = judged(along_ft=600, threshold_speed_kias=briefed().speed.approach_speed_kias)
-    assert read.one_change.startswith('Roundout and hold-off together made it 200 ft short')
+    assert str(read.one_change).startswith('Roundout and hold-off together made it 200 ft short')
     timed = brief.touchdown.float_s
     speed = brief.speed.approach_speed_kias
     _, right, _ = judged(along_ft=brief.aim.target_ft, threshold_speed_kias=speed, float_s=timed)
@@ -186,15 +186,15 @@ def test_what_nobody_measured_is_said_and_not_made_up():
 
 def test_wheels_before_the_threshold_and_a_speed_near_the_stall_come_before_the_feet():
     _, under, brief = judged(along_ft=-35, threshold_speed_kias=briefed().speed.approach_speed_kias)
-    assert under.one_change.startswith('The wheels touched 35 ft before the threshold: add power, or go around')
+    assert str(under.one_change).startswith('The wheels touched 35 ft before the threshold: add power, or go around')
     slow_kias = brief.speed.approach_speed_kias - 9
     _, slow, _ = judged(along_ft=1_000, threshold_speed_kias=slow_kias)
     over = slow_kias - brief.speed.stall_speed_kias
-    assert f'9 kt below the {brief.speed.approach_speed_kias:.0f} briefed' in slow.one_change
-    assert f'only {over:.0f} kt above the stall' in slow.one_change
-    assert 'stick coming back' not in under.one_change + slow.one_change
+    assert f'9 kt below the {brief.speed.approach_speed_kias:.0f} briefed' in str(slow.one_change)
+    assert f'only {over:.0f} kt above the stall' in str(slow.one_change)
+    assert 'stick coming back' not in f'{under.one_change} {slow.one_change}'
     _, little, _ = judged(along_ft=1_000, threshold_speed_kias=brief.speed.approach_speed_kias - 3)
-    assert 'stall' not in little.one_change
+    assert 'stall' not in str(little.one_change)
 
 
 def summary_of(*errors_ft, speeds=None, **following):
@@ -206,22 +206,24 @@ def summary_of(*errors_ft, speeds=None, **following):
 def test_consistently_long_is_told_from_all_over_the_place():
     steady = summary_of(180, 210, 190, 200)
     assert steady.mean_error_ft == pytest.approx(195)
-    assert steady.one_change == 'Steadily 200 ft long: move the aim point 200 ft back (1 stripe and gap).'
+    assert str(steady.one_change) == 'Steadily 200 ft long: move the aim point 200 ft back (1 stripe and gap).'
     following = summary_of(1_180, 1_210, 1_190, 1_200, next_aim_ft=214, next_spot_ft=1_400)
-    assert following.one_change == 'Steadily 1,200 ft long: aim at 210 ft for the spot at 1,400 ft on the next lap.'
-    assert 'before the threshold' in summary_of(180, 210, 190, 200, next_aim_ft=-40).one_change
-    assert summary_of(300, -250, 20, -100).one_change.startswith('Scattered by')
+    assert (
+        str(following.one_change) == 'Steadily 1,200 ft long: aim at 210 ft for the spot at 1,400 ft on the next lap.'
+    )
+    assert 'before the threshold' in str(summary_of(180, 210, 190, 200, next_aim_ft=-40).one_change)
+    assert str(summary_of(300, -250, 20, -100).one_change).startswith('Scattered by')
     usual = briefed().speed.approach_speed_kias
     by_speed = summary_of(260, -260, 250, -250, speeds=[usual + 5, usual - 5, usual + 5, usual - 5])
-    assert 'most of it speed' in by_speed.one_change
-    assert '2 of 3 laps' in summary_of(200, 210).one_change
+    assert 'most of it speed' in str(by_speed.one_change)
+    assert '2 of 3 laps' in str(summary_of(200, 210).one_change)
 
 
 def test_three_laps_are_no_habit_that_five_would_not_support():
     # Student's t: the mean of three must be 2.5 times their spread, of ten 0.7 of it
-    assert summary_of(60, 170, 110).one_change.startswith('No steady error')
-    assert summary_of(60, 170, 110, 60, 170, 110).one_change.startswith('Steadily')
-    assert summary_of(105, 120, 112).one_change.startswith('Steadily')
+    assert str(summary_of(60, 170, 110).one_change).startswith('No steady error')
+    assert str(summary_of(60, 170, 110, 60, 170, 110).one_change).startswith('Steadily')
+    assert str(summary_of(105, 120, 112).one_change).startswith('Steadily')
 
 
 @pytest.mark.parametrize(
@@ -235,7 +237,7 @@ def test_three_laps_are_no_habit_that_five_would_not_support():
 )
 def test_luck_is_told_from_skill(chances, errors_ft, words):
     found = summary_of(*errors_ft, chances=chances)
-    assert words in found.luck_words
+    assert words in str(found.luck_words)
     assert bool(words) == bool(found.luck_words)
     assert found.expected_hits == pytest.approx(sum(chances))
 
@@ -256,9 +258,9 @@ def test_what_a_change_does_is_said_in_feet():
     change = compare(before=make_brief(before_request), after=make_brief(after_request), after_request=after_request)
     assert change.touchdown_ft < -50
     assert change.aim_ft == pytest.approx(-change.touchdown_ft)
-    assert f'touch {round(-change.touchdown_ft, -1):.0f} ft shorter' in change.words
+    assert f'touch {round(-change.touchdown_ft, -1):.0f} ft shorter' in str(change.words)
     same = compare(before=make_brief(before_request), after=make_brief(before_request), after_request=before_request)
-    assert same.words == 'Nothing moves by as much as 10 ft.'
+    assert str(same.words) == 'Nothing moves by as much as 10 ft.'
     held = dataclasses.replace(after_request, aim_point_ft=make_brief(before_request).aim.aim_point_ft)
     assert make_brief(held).touchdown.predicted_touchdown_ft == pytest.approx(800 + change.touchdown_ft)
 
@@ -268,6 +270,6 @@ def test_what_a_change_does_is_said_in_feet():
 )
 def test_an_end_without_a_touchdown_is_named_for_what_it_was(outcome, word):
     score, diagnosis, _ = judged(outcome=outcome, along_ft=None)
-    assert word in score.words
-    assert word in diagnosis.one_change
+    assert word in str(score.words)
+    assert word in str(diagnosis.one_change)
     assert (score.hit, score.points, diagnosis.error_ft) == (None, None, None)

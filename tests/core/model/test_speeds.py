@@ -71,7 +71,7 @@ def test_the_landing_table_is_read_between_its_values_and_never_beyond():
     assert middle == pytest.approx((at[1][1] + at[1][2] + at[2][1] + at[2][2]) / 4)
     # denser air than printed: the nearest printed value errs long
     assert table.ground_roll(pressure_altitude_ft=-200, temperature_c=-10) == at[0][0]
-    with pytest.raises(OutsideTable, match='pressure altitude 9000 is above the table, which ends at 8000'):
+    with pytest.raises(OutsideTable, match='pressure altitude 9,000 is above the table, which ends at 8,000'):
         table.ground_roll(pressure_altitude_ft=9_000, temperature_c=20)
 
 

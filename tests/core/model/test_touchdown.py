@@ -177,7 +177,7 @@ def test_the_cue_counts_stripes():
         eyes_height_ft=360 * np.tan(np.radians(3)),
         blind_distance_ft=40,
     )
-    assert cue.words == (
+    assert str(cue.words) == (
         'Start the roundout with the nose at the first of two stripes before the aim: about 360 ft to go, eyes 19 ft up.'
     )
 

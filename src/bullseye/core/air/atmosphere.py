@@ -15,6 +15,7 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.errors import InvalidInput
 
+# [pub: ICAO Doc 7488]
 _PRESSURE_EXPONENT = GRAVITY_MPS2 / (GAS_CONSTANT_AIR * ISA_LAPSE_K_PER_M)  # 5.2559
 _DENSITY_EXPONENT = _PRESSURE_EXPONENT - 1
 _LAPSE_K_PER_FT = ISA_LAPSE_K_PER_M / FT_PER_M

@@ -10,7 +10,7 @@ from astral import sun as astral_sun
 
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
-_JUST_SET = timedelta(minutes=15)
+_JUST_SET = timedelta(minutes=15)  # [own]
 _SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 
 

@@ -9,7 +9,7 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.limits import GustKt, WindKt
 from bullseye.core.basis.quantity import Checked, Degrees
 
-_RANGE_STEP_DEG = 5
+_RANGE_STEP_DEG = 5  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

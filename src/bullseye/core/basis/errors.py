@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from bullseye.core.basis.sentence import Sentence
+
 
 class BullseyeError(Exception):
     """Base of every error that Bullseye raises on purpose."""
@@ -21,7 +23,17 @@ class InvalidInput(BullseyeError, ValueError):
         super().__init__(f'{field} is {value!r}; accepted: {accepted}')
 
 
-class OutsideTable(BullseyeError, ValueError):
+class NotWorkedOut(BullseyeError, ValueError):
+    """Something that cannot be worked out, and why."""
+
+    code = 'not_worked_out'
+
+    def __init__(self, reason: Sentence) -> None:
+        super().__init__(reason)
+        self.reason = reason
+
+
+class OutsideTable(NotWorkedOut):
     """A value beyond the edge of a printed table, which is never extrapolated."""
 
     code = 'outside_table'

@@ -26,7 +26,7 @@ def storable(text: str) -> str:
     return text
 
 
-# Times outside these years come from a wrong clock, and the ends of the calendar cannot be moved to another zone
+# Times outside these years come from a wrong clock, and the ends of the calendar cannot be moved to another zone [own]
 EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
 LATEST = datetime(2100, 1, 1, tzinfo=UTC)
 _CLOCKS_BEGIN = datetime(1970, 1, 1, tzinfo=UTC)  # where a tablet's clock stands after its battery ran out

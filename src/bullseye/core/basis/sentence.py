@@ -6,6 +6,7 @@ sentence keeps them until an API, a card or the command line renders it.
 
 from __future__ import annotations
 
+import math
 import re
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
@@ -14,17 +15,22 @@ from typing import Any, Literal
 from pydantic import GetCoreSchemaHandler
 from pydantic_core import CoreSchema, core_schema
 
-Unit = Literal['ft', 'km', 'kt', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
+Unit = Literal['ft', 'nm', 'km', 'kt', 'kias', 'kcas', 'fpm', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'times', 'count']
 _SUFFIX: Mapping[Unit, str] = {
     'ft': ' ft',
+    'nm': ' nm',
     'km': ' km',
     'kt': ' kt',
+    'kias': ' KIAS',
+    'kcas': ' KCAS',
+    'fpm': ' fpm',
     's': ' s',
     'min': ' min',
     'lb': ' lb',
     'deg': '°',
     'pct': ' %',
     'fps2': ' ft/s²',
+    'times': ' times',
     'count': '',
 }
 _TEMPLATES: dict[str, str] = {}
@@ -40,7 +46,8 @@ class Quantity:
 
     def __str__(self) -> str:
         decimals = max(0, len(f'{self.step:.6f}'.rstrip('0').partition('.')[2]))
-        rounded = round(self.value / self.step) * self.step + 0.0  # never minus zero
+        steps = math.floor(abs(self.value) / self.step + 0.5)  # half a step is said as one
+        rounded = math.copysign(steps * self.step, self.value) if steps else 0.0  # never minus zero
         return f'{rounded:,.{decimals}f}{_SUFFIX[self.unit]}'
 
 
@@ -52,6 +59,36 @@ def feet(value: float, *, step: float = 1.0) -> Quantity:
 def knots(value: float, *, step: float = 1.0) -> Quantity:
     """A speed [kt]."""
     return Quantity(value, 'kt', step)
+
+
+def seconds(value: float, *, step: float = 1.0) -> Quantity:
+    """A time [s]."""
+    return Quantity(value, 's', step)
+
+
+def degrees(value: float, *, step: float = 1.0) -> Quantity:
+    """An angle [°]."""
+    return Quantity(value, 'deg', step)
+
+
+def miles(value: float, *, step: float = 0.1) -> Quantity:
+    """A length [nm]."""
+    return Quantity(value, 'nm', step)
+
+
+def per_cent(value: float, *, step: float = 1.0) -> Quantity:
+    """A number of per cent."""
+    return Quantity(value, 'pct', step)
+
+
+def count(value: float, *, step: float = 1.0) -> Quantity:
+    """A bare number: how many of something, or by which factor."""
+    return Quantity(value, 'count', step)
+
+
+def as_given(value: float, unit: Unit) -> Quantity:
+    """A number that somebody entered, to the tenth where it has one."""
+    return Quantity(value, unit, 1.0 if float(value).is_integer() else 0.1)
 
 
 def told_apart(value: Quantity, limit: Quantity) -> tuple[Quantity, Quantity]:
@@ -70,10 +107,15 @@ def share(value: float) -> Quantity:
 
 @dataclass(frozen=True, slots=True)
 class Sentence:
-    """What is to be said: the name of a template and what goes into it."""
+    """What is to be said: the name of a template and what goes into it, which may be a sentence itself."""
 
     template: str
-    values: tuple[tuple[str, Quantity | str], ...] = ()
+    values: tuple[tuple[str, Quantity | Sentence | str], ...] = ()
+
+    @property
+    def name(self) -> str:
+        """Of the template, within its subject."""
+        return self.template.rpartition('.')[2]
 
     def __str__(self) -> str:
         """The sentence in English, in the units of its quantities."""
@@ -90,6 +132,23 @@ class Sentence:
         )
 
 
+_JOINED = 'joined'
+_TEMPLATES[_JOINED] = '{first} {second}'
+
+
+def joined(*sentences: Sentence) -> Sentence:
+    """Several sentences, one after the other.
+
+    :raises ValueError: without any
+    """
+    if not sentences:
+        raise ValueError('nothing to say')
+    found = sentences[0]
+    for one in sentences[1:]:
+        found = Sentence(_JOINED, (('first', found), ('second', one)))
+    return found
+
+
 class Phrasebook:
     """The templates of one subject, each named ``subject.name``."""
 
@@ -98,7 +157,7 @@ class Phrasebook:
         self._names = {name: frozenset(re.findall(r'\{(\w+)\}', text)) for name, text in templates.items()}
         _TEMPLATES.update({f'{subject}.{name}': text for name, text in templates.items()})
 
-    def say(self, name: str, /, **values: Quantity | str) -> Sentence:
+    def say(self, name: str, /, **values: Quantity | Sentence | str) -> Sentence:
         """A sentence; its values must be those that its template names.
 
         :raises ValueError: when they are not

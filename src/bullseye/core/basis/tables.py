@@ -9,6 +9,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
+from bullseye.core.basis.sentence import Phrasebook, count
+
+_BOOK = Phrasebook('tables', above='{what} {value} is above the table, which ends at {last}')
 
 
 def require_rising(field: str, values: Sequence[float]) -> None:
@@ -29,7 +32,7 @@ def read_table(values: object, axes: Sequence[tuple[str, Sequence[float], float]
     grid = np.asarray(values, float)
     for name, printed, value in axes:
         if value > printed[-1]:
-            raise OutsideTable(f'{name} {value:.0f} is above the table, which ends at {printed[-1]:.0f}')
+            raise OutsideTable(_BOOK.say('above', what=name, value=count(value), last=count(printed[-1])))
     for _, printed, value in reversed(axes):
         grid = np.apply_along_axis(_interpolated, -1, grid, value, printed)
     return float(grid)

@@ -22,7 +22,18 @@ from bullseye.core.basis.constants import (
     SCATTER_SPREAD,
     SPEED_SCATTER_KT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, share, told_apart
+from bullseye.core.basis.sentence import (
+    Caution,
+    Phrasebook,
+    Sentence,
+    count,
+    degrees,
+    feet,
+    joined,
+    knots,
+    share,
+    told_apart,
+)
 from bullseye.core.brief.conditions import wind_problems
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
@@ -50,7 +61,7 @@ from bullseye.core.model.touchdown import (
 )
 
 _STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
-_ENOUGH = 2_000  # landings, for how many of them are short
+_ENOUGH = 2_000  # [own] landings, for how many of them are short
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _BOOK = Phrasebook(
     'aim',
@@ -63,7 +74,35 @@ _BOOK = Phrasebook(
     never_meets='The runway falls as steeply as the path: it is not reached on this path. Land uphill.',
     wheels_mind='The wheels pass {wheels} over the start of the pavement: not a foot lower.',
     obstacle='On the path to this aim point the wheels pass {margin} {side} the top of the {height} obstacle; '
-    '{least} is the least we call good.{steady}',
+    '{least} is the least we call good.',
+    would_clear='One steady {angle} to this aim point would clear it.',
+    no_steady='No steady angle that can be flown clears it: aim farther in, or choose another runway.',
+    no_aim_would_do='No aim point on this runway would do.',
+    aim_would_do='An aim point at {place} or farther in would do.',
+    no_spot_would_do='No spot on this runway would do.',
+    spot_would_do='A spot at {place} or farther in would do.',
+    before_spot='{place} before the spot',
+    beyond_spot='{place} beyond the spot',
+    before_spot_stripes='{place} before the spot, {stripes}',
+    beyond_spot_stripes='{place} beyond the spot, {stripes}',
+    in_ten='{hits} in 10',
+    first_lap='About {chance} for a pilot of whom no lap is known.',
+    lately='As lately, {chance}.',
+    habit_fast='Fly {speed} and it is {briefed}; as lately, {habit} faster, {chance}.',
+    habit_slow='Fly {speed} and it is {briefed}; as lately, {habit} slower, {chance}.',
+    assumed_speed='approach speed with flap {flap}: 1.3 of the stall',
+    assumed_glide='glide with flap {flap}: {angle}',
+    assumed_wing='height of the wing over the wheels: {height}, usual for a {wing} wing',
+    assumed_span='wing span: unknown, ground effect as of most',
+    assumed_crosswind='crosswind shown: 0.2 of the stalling speed',
+    by_default='Our model with default figures; no lap of this pilot is known yet: average good to about ±{sd}.',
+    as_given='Our model with the figures given.',
+    as_given_about='Our model with the figures given: average good to about ±{sd}.',
+    from_laps='Our model, learned from {laps} of this pilot and {timed} of this aircraft: average good to about ±{sd}.',
+    one_lap='1 lap',
+    laps='{number} laps',
+    one_timed='1 timed hold-off',
+    timed='{number} timed hold-offs',
     no_speed_left='No speed is left to hold off with: the wheels arrive in the roundout. Fly faster.',
 )
 
@@ -73,7 +112,7 @@ class Basis:
     """Where the prediction comes from, and how sure it is."""
 
     source: Literal['default', 'given', 'laps']
-    words: str
+    words: Sentence
     laps: int
     timed_laps: int
     deceleration_fps2: float
@@ -84,7 +123,7 @@ class Basis:
     speed_habit_sd_kt: float
     speed_scatter_kt: float
     calibration: Calibration  # all of it, as a request takes it
-    assumed: tuple[str, ...]  # figures of the aircraft that nobody entered, and what is taken instead
+    assumed: tuple[Sentence, ...]  # figures of the aircraft that nobody entered, and what is taken instead
     model_version: str
 
 
@@ -102,10 +141,10 @@ class AimPart:
     aim_problems: tuple[Sentence, ...]
     hit_chance: float  # as this pilot has been flying
     hit_chance_if_briefed: float  # if the briefed speed is flown
-    hit_words: str
+    hit_words: Sentence
     best_aim_point_ft: float
     best_hit_chance: float
-    aim_before_spot_words: str
+    aim_before_spot_words: Sentence
     roundout_cue: RoundoutCue
     wheels_over_pavement_ft: float  # on the straight path to the aim point, over the start of the pavement
     nearest_good_spot_ft: float  # the first spot whose worked-out aim point is safe
@@ -131,28 +170,39 @@ class TouchdownPart:
     ft_per_ft_roundout_height: float
 
 
-def _assumed(request: BriefRequest) -> tuple[str, ...]:
+def _assumed(request: BriefRequest) -> tuple[Sentence, ...]:
     """Figures that this landing rests on and that are not from the handbook."""
     aircraft, flap, kind = request.aircraft, request.flap_setting, request.landing
     said = []
     if request.asked_speed_kias is None and flap.published_approach_kias(kind) is None:
-        said.append(f'approach speed with flap {flap.name}: 1.3 of the stall')
+        said.append(_BOOK.say('assumed_speed', flap=flap.name))
     if flap.idle_path_angle_deg is None and (
         kind in ('power_off', 'forward_slip') or aircraft.deceleration_fps2 is None
     ):
-        said.append(f'glide with flap {flap.name}: {aircraft.idle_path_angle_deg(flap):.1f}°')
+        angle = degrees(aircraft.idle_path_angle_deg(flap), step=0.1)
+        said.append(_BOOK.say('assumed_glide', flap=flap.name, angle=angle))
     if aircraft.wing_height_ft is None:
-        usual = f'{aircraft.wing_over_wheels_ft:.0f} ft, usual for a {aircraft.wing} wing'
-        said.append(f'height of the wing over the wheels: {usual}')
+        said.append(_BOOK.say('assumed_wing', height=feet(aircraft.wing_over_wheels_ft), wing=aircraft.wing))
     if aircraft.span_ft is None and aircraft.deceleration_fps2 is None:
-        said.append('wing span: unknown, ground effect as of most')
+        said.append(_BOOK.say('assumed_span'))
     if aircraft.demonstrated_crosswind_kt is None:
-        said.append('crosswind shown: 0.2 of the stalling speed')
+        said.append(_BOOK.say('assumed_crosswind'))
     return tuple(said)
 
 
 def _or(value: float | None, usual: float) -> float:
     return usual if value is None else value
+
+
+def _basis_words(source: Literal['default', 'given', 'laps'], *, laps: int, timed: int, sd_ft: float) -> Sentence:
+    sd = feet(sd_ft)
+    if source == 'default':
+        return _BOOK.say('by_default', sd=sd)
+    if source == 'given':
+        return _BOOK.say('as_given_about', sd=sd) if sd_ft else _BOOK.say('as_given')
+    flown = _BOOK.say('one_lap') if laps == 1 else _BOOK.say('laps', number=count(laps))
+    held = _BOOK.say('one_timed') if timed == 1 else _BOOK.say('timed', number=count(timed))
+    return _BOOK.say('from_laps', laps=flown, timed=held, sd=sd)
 
 
 def basis_of(request: BriefRequest, approach: Approach) -> Basis:
@@ -164,15 +214,9 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
         'laps' if laps or known.timed_laps else 'given' if given else 'default'
     )
     bias_sd_ft = known.bias_sd_ft if known.bias_sd_ft is not None else 0.0 if known.bias_ft is not None else BIAS_SD_FT
-    words = {
-        'default': 'Our model with default figures; no lap of this pilot is known yet',
-        'given': 'Our model with the figures given',
-        'laps': f'Our model, learned from {laps} lap{"" if laps == 1 else "s"} of this pilot '
-        f'and {known.timed_laps} timed hold-off{"" if known.timed_laps == 1 else "s"} of this aircraft',
-    }[source]
     return Basis(
         source=source,
-        words=f'{words}: average good to about ±{bias_sd_ft:,.0f} ft.' if bias_sd_ft else f'{words}.',
+        words=_basis_words(source, laps=laps, timed=known.timed_laps, sd_ft=bias_sd_ft),
         laps=laps,
         timed_laps=known.timed_laps,
         deceleration_fps2=approach.deceleration_fps2,
@@ -363,19 +407,24 @@ _HABIT_SAID_KT = 1.5  # [own] of a speed habit, worth a word
 _CHANCE_SAID = 0.05  # [own] by which the two chances differ, likewise
 
 
-def _in_ten(chance: float) -> str:
-    return f'{round(chance * 10)} in 10'
+def _in_ten(chance: float) -> Sentence:
+    return _BOOK.say('in_ten', hits=count(chance * 10))
 
 
-def _hit_words(setup: LandingSetup, basis: Basis, *, chance: float, if_briefed: float) -> str:
+def _hit_words(setup: LandingSetup, basis: Basis, *, chance: float, if_briefed: float) -> Sentence:
     """Both chances in words; the difference between them is what is coached."""
     habit_kt = basis.speed_habit_kt
     if basis.laps == 0:
-        return f'About {_in_ten(chance)} for a pilot of whom no lap is known.'
+        return _BOOK.say('first_lap', chance=_in_ten(chance))
     if abs(habit_kt) < _HABIT_SAID_KT or if_briefed - chance < _CHANCE_SAID:
-        return f'As lately, {_in_ten(chance)}.'
-    way = f'{abs(habit_kt):.0f} kt {"faster" if habit_kt > 0 else "slower"}'
-    return f'Fly {setup.speed_kias:.0f} and it is {_in_ten(if_briefed)}; as lately, {way}, {_in_ten(chance)}.'
+        return _BOOK.say('lately', chance=_in_ten(chance))
+    return _BOOK.say(
+        'habit_fast' if habit_kt > 0 else 'habit_slow',
+        speed=count(setup.speed_kias),
+        briefed=_in_ten(if_briefed),
+        habit=knots(abs(habit_kt)),
+        chance=_in_ten(chance),
+    )
 
 
 def aim_cautions(aim: AimPart) -> list[Caution]:
@@ -414,29 +463,29 @@ def _touchdown_part(
     )
 
 
-def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> str:
+def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> Sentence | None:
     """The one steady angle over the obstacle to the aim point, where it is one that can be flown."""
     to_top_ft = aim_ft + obstacle.before_threshold_ft
     if to_top_ft <= 0:
-        return ''
+        return None
     up_ft = obstacle.height_ft + OBSTACLE_MARGIN_FT + approach.eye_height_ft - aim_ft * approach.slope
     angle_deg = math.degrees(math.atan2(up_ft, to_top_ft))
     if angle_deg > _STEEPEST_PATH_DEG:
-        return ' No steady angle that can be flown clears it: aim farther in, or choose another runway.'
-    return f' One steady {angle_deg:.1f}° to this aim point would clear it.'
+        return _BOOK.say('no_steady')
+    return _BOOK.say('would_clear', angle=degrees(angle_deg, step=0.1))
 
 
-def _instead(request: BriefRequest, *, aim_ft: float, safe_ft: float) -> str:
+def _instead(request: BriefRequest, *, aim_ft: float, safe_ft: float) -> Sentence:
     """Which spot would do, in words; where the aim point itself was asked for, which aim point."""
     if request.asked_aim_ft is not None:
         place_ft = math.ceil(safe_ft / 10) * 10
         if place_ft >= request.runway.landing_distance_available_ft:
-            return 'No aim point on this runway would do.'
-        return f'An aim point at {place_ft:,.0f} ft or farther in would do.'
+            return _BOOK.say('no_aim_would_do')
+        return _BOOK.say('aim_would_do', place=feet(place_ft))
     spot_ft = max(0, math.ceil((request.spot_ft + safe_ft - aim_ft) / 10) * 10)
     if spot_ft >= request.runway.landing_distance_available_ft:
-        return 'No spot on this runway would do.'
-    return f'A spot at {spot_ft:,.0f} ft or farther in would do.'
+        return _BOOK.say('no_spot_would_do')
+    return _BOOK.say('spot_would_do', place=feet(spot_ft))
 
 
 def _problems(
@@ -472,22 +521,18 @@ def _problems(
         margin_ft = eyes_ft + aim_ft * approach.slope - approach.eye_height_ft - obstacle.height_ft
         if margin_ft < OBSTACLE_MARGIN_FT - 1e-6:
             margin, least = told_apart(feet(abs(margin_ft)), feet(OBSTACLE_MARGIN_FT))
-            problems.append(
-                _BOOK.say(
-                    'obstacle',
-                    margin=margin,
-                    side='over' if margin_ft >= 0 else 'below',
-                    height=feet(obstacle.height_ft),
-                    least=least,
-                    steady=_steady_angle(aim_ft, obstacle, approach),
-                )
-            )
+            side, height = 'over' if margin_ft >= 0 else 'below', feet(obstacle.height_ft)
+            said = _BOOK.say('obstacle', margin=margin, side=side, height=height, least=least)
+            steady = _steady_angle(aim_ft, obstacle, approach)
+            problems.append(said if steady is None else joined(said, steady))
     if approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
         problems.append(_BOOK.say('no_speed_left'))
     return tuple(problems)
 
 
-def _before_spot_words(before_ft: float, has_paint: bool) -> str:
+def _before_spot_words(before_ft: float, has_paint: bool) -> Sentence:
     side = 'before' if before_ft >= 0 else 'beyond'
-    feet_words = f'{abs(round(before_ft, -1)):,.0f} ft {side} the spot'
-    return f'{feet_words}, {in_stripes(before_ft)}' if has_paint else feet_words
+    place = feet(abs(before_ft), step=10.0)
+    if not has_paint:
+        return _BOOK.say(f'{side}_spot', place=place)
+    return _BOOK.say(f'{side}_spot_stripes', place=place, stripes=in_stripes(before_ft))

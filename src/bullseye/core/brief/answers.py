@@ -19,6 +19,7 @@ from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.model.forecast import PilotForecast, even_normal, hit_chance, simulate_pilot_ft
 from bullseye.core.model.touchdown import predict
 
+# [own]
 _SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
 _HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
 _SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))

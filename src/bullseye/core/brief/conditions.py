@@ -16,7 +16,7 @@ from bullseye.core.basis.constants import (
     TAILWIND_CAUTION_KT,
     TAILWIND_LIMIT_KT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots, told_apart
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots, per_cent, told_apart
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
@@ -33,12 +33,20 @@ _BOOK = Phrasebook(
     too_strong='In {headwind} of headwind the aircraft makes only {ground} over the ground: our model knows no such '
     'landing. Do not fly by these figures.',
     rudder='{words}',
-    thin_air='Density altitude {altitude}{above}: longer roll, weaker climb, faster over the ground. '
+    thin_air='Density altitude {altitude}: longer roll, weaker climb, faster over the ground. '
     'Fly the same indicated speeds, and lean the mixture as the handbook says.',
+    thin_air_above='Density altitude {altitude}, {above} above the field: longer roll, weaker climb, faster over the '
+    'ground. Fly the same indicated speeds, and lean the mixture as the handbook says.',
+    sea_level='sea level',
+    air_usual='The air is that of {height} on a standard day: nothing to allow for.',
+    air_dense='The air is that of {height} on a standard day, denser than at sea level: {slower} less groundspeed at '
+    'the same indicated speed.',
+    air_thin='The air is that of {height} on a standard day: at the same indicated speed you are {faster} faster over '
+    'the ground, and rolls and floats are about {longer} longer than at sea level. Fly the same indicated speeds.',
 )
 
 
-_TAILWIND_SAID_KT = 0.5
+_TAILWIND_SAID_KT = 0.5  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,7 +73,7 @@ class WindPart:
     pressure_altitude_ft: float
     density_altitude_ft: float
     isa_deviation_c: float
-    air_words: str
+    air_words: Sentence
 
 
 def strongest_crosswind_kt(parts: Components) -> float | None:
@@ -160,9 +168,10 @@ def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
     above_ft = altitude_ft - request.runway.elevation_ft
     if above_ft < DENSITY_ALTITUDE_ABOVE_FIELD_FT and altitude_ft < DENSITY_ALTITUDE_HIGH_FT:
         return []
-    above = f', {feet(above_ft, step=100.0)} above the field' if above_ft >= 100 else ''
-    words = _BOOK.say('thin_air', altitude=feet(altitude_ft, step=100.0), above=above)
-    return [Caution('mind', words)]
+    altitude = feet(altitude_ft, step=100.0)
+    if above_ft < 100:
+        return [Caution('mind', _BOOK.say('thin_air', altitude=altitude))]
+    return [Caution('mind', _BOOK.say('thin_air_above', altitude=altitude, above=feet(above_ft, step=100.0)))]
 
 
 def wind_problems(setup: LandingSetup) -> list[Sentence]:
@@ -185,17 +194,13 @@ def rudder_cautions(wind: WindPart) -> list[Caution]:
     return [] if hands is None or hands.rudder_share <= 1 else [Caution('mind', _BOOK.say('rudder', words=hands.words))]
 
 
-def _air_words(altitude_ft: float, density_ratio: float) -> str:
+def _air_words(altitude_ft: float, density_ratio: float) -> Sentence:
     """What the density of the air does, in plain words: true airspeed and distances on the ground."""
     faster = 1 / math.sqrt(density_ratio) - 1
     rolls = 1 / density_ratio - 1  # energy over the ground goes with the square of the speed
-    height = 'sea level' if abs(altitude_ft) < 500 else f'{round(altitude_ft, -2):,.0f} ft'
-    where = f'The air is that of {height} on a standard day'
+    height = _BOOK.say('sea_level') if abs(altitude_ft) < 500 else feet(altitude_ft, step=100.0)
     if abs(faster) < 0.01:
-        return f'{where}: nothing to allow for.'
+        return _BOOK.say('air_usual', height=height)
     if faster < 0:
-        return f'{where}, denser than at sea level: {-faster:.0%} less groundspeed at the same indicated speed.'
-    return (
-        f'{where}: at the same indicated speed you are {faster:.0%} faster over the ground, and rolls and floats are '
-        f'about {rolls:.0%} longer than at sea level. Fly the same indicated speeds.'
-    )
+        return _BOOK.say('air_dense', height=height, slower=per_cent(-faster * 100))
+    return _BOOK.say('air_thin', height=height, faster=per_cent(faster * 100), longer=per_cent(rolls * 100))

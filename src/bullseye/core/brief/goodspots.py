@@ -8,11 +8,17 @@ from dataclasses import replace
 from bullseye.core.basis.constants import LOW_WHEELS_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.sentence import Phrasebook, Sentence
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 
-_STEP_FT = 10.0
-_UNKNOWN_ROLL = 'How much runway the landing takes is unknown: use the handbook, and enter its table.'
+_STEP_FT = 10.0  # [own]
+_BOOK = Phrasebook(
+    'good_spots',
+    unknown_roll='How much runway the landing takes is unknown: use the handbook, and enter its table.',
+    no_figures='The aircraft has no figures for it.',
+    no_room='No spot on this runway has both a good aim point and room for its box.',
+)
 
 
 def _is_good(brief: BriefAnswer) -> bool:
@@ -82,7 +88,7 @@ class GoodSpots:
         more_ft = (LOW_WHEELS_FT - brief.aim.wheels_over_pavement_ft) / max(0.01, path)
         return math.ceil((brief.aim.spot_ft + more_ft) / _STEP_FT) * _STEP_FT
 
-    def problem_at(self, kind: LandingKind, spot_ft: float) -> str | None:
+    def problem_at(self, kind: LandingKind, spot_ft: float) -> Sentence | None:
         """Why a landing of a kind is not good at a spot; None when it is."""
         spots_ft = self.range_ft(kind)
         if spots_ft is not None and spots_ft[0] <= spot_ft <= spots_ft[1]:
@@ -94,17 +100,17 @@ class GoodSpots:
             return None  # beyond the first part of the runway, which is only to be minded
         return self._why(brief)[0]
 
-    def problems(self, kind: LandingKind) -> tuple[str, ...]:
+    def problems(self, kind: LandingKind) -> tuple[Sentence, ...]:
         """Why a landing of a kind is not good at the spot of the request, or at any."""
         brief = self.brief(kind)
         if brief is None:
-            return ('The aircraft has no figures for it.',)
+            return (_BOOK.say('no_figures'),)
         said = self._why(brief)
-        return said or ('No spot on this runway has both a good aim point and room for its box.',)
+        return said or (_BOOK.say('no_room'),)
 
     @staticmethod
-    def _why(brief: BriefAnswer) -> tuple[str, ...]:
-        said = tuple(str(problem) for problem in brief.aim.aim_problems)
+    def _why(brief: BriefAnswer) -> tuple[Sentence, ...]:
+        said = brief.aim.aim_problems
         if not said and brief.ground.box_fits is not True:
-            return (_UNKNOWN_ROLL,)
+            return (_BOOK.say('unknown_roll'),)
         return said

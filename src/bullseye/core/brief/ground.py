@@ -44,6 +44,7 @@ class GroundPart:
     roll_point_ft: float | None
     climb_point_ft: float | None  # None too where nothing stands beyond the end
     part_point_ft: float
+    nearest_point_ft: float  # of the three: where to go around by, had the instructor not set another
     box_fits: bool | None  # whether roll and climb fit behind the end of the box; None: one of them is unknown
 
 
@@ -99,16 +100,16 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     places += [(climb_point_ft, 'climb')] if climb_point_ft is not None else []
     nearest_ft, by = min(places)
     set_point_ft = request.overrule('go_around_point_ft')
-    if set_point_ft is not None:
-        nearest_ft, by = set_point_ft, 'instructor'
+    point_ft, point_by = (nearest_ft, by) if set_point_ft is None else (set_point_ft, 'instructor')
     limits_ft = [place for place in (roll_point_ft, climb_point_ft) if place is not None]
     unknown = roll_point_ft is None or (request.runway.departure_obstacle is not None and climb_point_ft is None)
     over = any(place < box_to_ft for place in limits_ft)
     return (
         GroundPart(
             ground_roll=roll,
-            go_around_point_ft=nearest_ft,
-            go_around_by=by,
+            go_around_point_ft=point_ft,
+            go_around_by=point_by,
+            nearest_point_ft=nearest_ft,
             roll_point_ft=roll_point_ft,
             climb_point_ft=climb_point_ft,
             part_point_ft=part_point_ft,

@@ -14,7 +14,7 @@ from bullseye.core.fly.pattern import PatternAnswer
 from bullseye.core.fly.takeoff import TakeoffAnswer
 
 Paper = Literal['a5', 'a4']
-_DESCENT_FPM = 10.0
+_DESCENT_FPM = 10.0  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -83,13 +83,13 @@ def _wind(brief: BriefAnswer) -> str:
 def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[str, ...]:
     """The gravest of landing, takeoff and pattern, each said once."""
     landing = [str(one) for one in brief.cautions if one.severity != 'know']
-    takeoff = [one for one in parts.takeoff.cautions if one not in landing]
-    pattern = [] if parts.pattern is None else list(parts.pattern.cautions)
+    takeoff = [str(one) for one in parts.takeoff.cautions if str(one) not in landing]
+    pattern = [] if parts.pattern is None else [str(one) for one in parts.pattern.cautions]
     return (
         *landing,
         *(f'Takeoff: {one}' for one in takeoff),
         *(f'Pattern: {one}' for one in pattern),
-        *(one for one in parts.notes if one.startswith('No pattern')),
+        *(str(one) for one in parts.notes if one.name == 'no_pattern'),
     )
 
 
@@ -164,7 +164,7 @@ def make_kneeboard(
         headings=headings,
         gates=gates,
         takeoff=_takeoff(parts.takeoff),
-        engine_failure=tuple(Line(label=one.phase, value=one.words) for one in parts.takeoff.engine_failure),
+        engine_failure=tuple(Line(label=one.phase, value=str(one.words)) for one in parts.takeoff.engine_failure),
         steps=card.steps,
         laps=tuple(
             Tick(

@@ -2,21 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first, knots
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, knots
 from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
 from bullseye.core.brief.conditions import WindPart, air_cautions, rudder_cautions, wind_cautions, wind_part
 from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
+from bullseye.core.brief.overruled import LANDING_NUMBERS, overrule_cautions
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart, rollout_part
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.cards import Card, card_of
 from bullseye.core.given.disputes import unsafe_combinations
-from bullseye.core.given.overrule import NUMBER_WORDS
+from bullseye.core.given.overrule import OverruledNumber
 from bullseye.core.model import glidepath
 from bullseye.core.model.speeds import SpeedStep
 
@@ -34,7 +34,6 @@ _BOOK = Phrasebook(
     combination='{words}',
     gear_limit='{speed} is over the gear limit of {limit}: the gear is not lowered at that speed.',
     wheels_on_soft='A wheel landing is not made on soft ground, long grass or snow: the wheels dig in, it noses over.',
-    overruled='{what} {value}, set by {by}: {reason}.{ours}',
     training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
     'A go-around is always a good answer.',
 )
@@ -140,24 +139,6 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
     return said
 
 
-def _overrule_cautions(request: BriefRequest, worked_out: Mapping[str, float]) -> list[Caution]:
-    """What the instructor set, and why, said beside what is worked out."""
-    said = []
-    for one in request.overruled:
-        quantity = knots if one.number == 'approach_speed_kias' else feet
-        ours = worked_out.get(one.number)
-        words = _BOOK.say(
-            'overruled',
-            what=NUMBER_WORDS[one.number],
-            value=quantity(one.value),
-            by=one.by,
-            reason=one.reason.rstrip('.'),
-            ours='' if ours is None else f' Worked out: {quantity(ours)}.',
-        )
-        said.append(Caution('mind', words))
-    return said
-
-
 def make_brief(request: BriefRequest) -> BriefAnswer:
     """Work out one landing.
 
@@ -167,11 +148,16 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     basis = basis_of(request, setup.approach)
     wind = wind_part(request, setup)
     aim, touchdown = aim_and_touchdown(request, setup, basis)
-    worked_out = {'approach_speed_kias': setup.recommended_kias, 'aim_point_ft': aim.recommended_aim_point_ft}
     ground, unknown = ground_part(request, setup, box_to_ft=aim.box_ft[1])
     beyond, mind = box_problems(request, ground, aim.box_ft[1])
     if beyond:
         aim = replace(aim, aim_is_good=False, aim_problems=(*aim.aim_problems, *beyond))
+    worked_out: dict[OverruledNumber, float | None] = {
+        'approach_speed_kias': setup.recommended_kias,
+        'aim_point_ft': aim.recommended_aim_point_ft,
+        'landing_roll_ft': None if ground.ground_roll is None else ground.ground_roll.factored_ft,
+        'go_around_point_ft': ground.nearest_point_ft,
+    }
     choices = unsafe_combinations(request.technique, request.aircraft)
     cautions = [
         *(Caution('stop', problem) for problem in aim.aim_problems),
@@ -184,7 +170,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         *mind,
         *(Caution('mind', _BOOK.say('combination', words=words)) for words in choices),
         *rudder_cautions(wind),
-        *_overrule_cautions(request, worked_out),
+        *overrule_cautions(request, LANDING_NUMBERS, worked_out),
     ]
     return BriefAnswer(
         wind=wind,

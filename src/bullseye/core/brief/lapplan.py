@@ -12,7 +12,19 @@ from pydantic import Field
 from bullseye.core.basis.kinds import ExerciseKind, LandingKind
 from bullseye.core.basis.limits import BookedMin, FuelGal, SpotFt
 from bullseye.core.basis.quantity import STORABLE, Checked, Name, Real
+from bullseye.core.basis.sentence import (
+    Phrasebook,
+    Quantity,
+    Sentence,
+    count,
+    feet,
+    joined,
+    knots,
+    per_cent,
+    told_apart,
+)
 
+# [own]
 _AROUND_MIN = 14.0  # [own] start-up, taxi, run-up and taxi back of a lesson
 _MOST_LAPS = 10  # [own] beyond it learning stops
 _SETTLED_LAPS = 3  # [own] before these a record says nothing
@@ -23,6 +35,35 @@ _WEAK_RATE = 0.7  # [own] of laps in the box, below which a kind is practised
 _PRECISE: tuple[LandingKind, ...] = ('short_field', 'power_off', 'no_flap')
 _WINDY_KT, _CALM_KT, _GUSTY_KT = 5.0, 3.0, 6.0
 RESERVE_MIN = 30.0  # [pub: 14 CFR 91.151 by day, from memory]
+_BOOK = Phrasebook(
+    'lap_plan',
+    booked='booked time',
+    fuel='fuel, with {reserve} in reserve',
+    sunset='sunset',
+    enough='{laps} laps: more teach nothing',
+    fuel_unknown='Fuel or fuel burn unknown: not counted. Check it by hand, with the legal reserve.',
+    sunset_unknown='Sunset unknown: not counted.',
+    watch_long='the aim: {error} long so far, steadily',
+    watch_short='the aim: {error} short so far, steadily',
+    watch_speed='the same speed every lap: {spread} of scatter',
+    across='{wind} across: the day for it',
+    gusts='gusts of {spread} over the wind: decide early',
+    steady_air='steady air: the day for precision',
+    untried='not yet tried',
+    weak='hits {rate} so far',
+    stale='{days} days ago',
+    none='No lap is planned.',
+    no_landing="The lesson's landing is not planned.",
+    instead='What does not land is planned instead.',
+    other='Another landing takes its place.',
+    bad_spot='The spot of the lesson at {spot} is not good; those from {low} to {high} are.',
+    one_spot='Only one spot fits this runway: it cannot be changed from lap to lap.',
+    one_lap='1 lap of {time}; limited by {limit}.',
+    laps='{number} laps of {time}; limited by {limit}.',
+    no_fit='No lap fits: {limit}.',
+    own_one='1 lap as ordered by the instructor. Worked out:',
+    own='{number} laps as ordered by the instructor. Worked out:',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -63,9 +104,9 @@ class LapPlan:
 
     laps: tuple[PlannedLap, ...]
     lap_s: float
-    limited_by: str
-    words: str
-    notes: tuple[str, ...]
+    limited_by: Sentence
+    words: Sentence
+    notes: tuple[Sentence, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -83,8 +124,8 @@ class LapPlanTask:
     crosswind_kt: float | None
     gust_spread_kt: float
     headwind_kt: float | None
-    no_lap: tuple[str, ...] = ()  # why nothing is flown at all: a limit of the wind, the takeoff
-    no_landing: tuple[str, ...] = ()  # why the landing of the lesson is not planned
+    no_lap: tuple[Sentence, ...] = ()  # why nothing is flown at all: a limit of the wind, the takeoff
+    no_landing: tuple[Sentence, ...] = ()  # why the landing of the lesson is not planned
 
     @property
     def possible(self) -> tuple[LandingKind, ...]:
@@ -115,23 +156,23 @@ _INSTEAD: tuple[tuple[ExerciseKind, str], ...] = (
 _MOST_INSTEAD = 4  # [own] drills without a landing tire soon
 
 
-def _count(task: LapPlanTask) -> tuple[int, str, list[str]]:
+def _count(task: LapPlanTask) -> tuple[int, Sentence, list[Sentence]]:
     """Laps that fit, what limits them, and what was not known."""
     lap_min, notes = task.lap_s / 60, []
-    room = [(max(0.0, task.time.booked_min - _AROUND_MIN), 'booked time')]
+    room = [(max(0.0, task.time.booked_min - _AROUND_MIN), _BOOK.say('booked'))]
     if task.time.fuel_gal is None or task.fuel_burn_gph is None:
-        notes.append('Fuel or fuel burn unknown: not counted. Check it by hand, with the legal reserve.')
+        notes.append(_BOOK.say('fuel_unknown'))
     else:
         flying = task.time.fuel_gal / task.fuel_burn_gph * 60 - RESERVE_MIN - _AROUND_MIN
-        room.append((max(0.0, flying), f'fuel, with {RESERVE_MIN:.0f} min in reserve'))
+        room.append((max(0.0, flying), _BOOK.say('fuel', reserve=Quantity(RESERVE_MIN, 'min'))))
     if task.daylight_min is None:
-        notes.append('Sunset unknown: not counted.')
+        notes.append(_BOOK.say('sunset_unknown'))
     else:
-        room.append((max(0.0, task.daylight_min - _AROUND_MIN), 'sunset'))
+        room.append((max(0.0, task.daylight_min - _AROUND_MIN), _BOOK.say('sunset')))
     minutes, by = min(room, key=lambda one: one[0])
     fits = int(minutes / lap_min + 1e-9)
     if fits > _MOST_LAPS:
-        return _MOST_LAPS, f'{_MOST_LAPS} laps: more teach nothing', notes
+        return _MOST_LAPS, _BOOK.say('enough', laps=count(_MOST_LAPS)), notes
     return fits, by, notes
 
 
@@ -145,10 +186,10 @@ def _watch(task: LapPlanTask, kind: LandingKind) -> str:
     if known is None or known.mean_error_ft is None or known.spread_ft is None:
         return _WATCH[kind]
     if abs(known.mean_error_ft) > 2 * known.spread_ft / known.laps**0.5 and abs(known.mean_error_ft) > 60:
-        side = 'long' if known.mean_error_ft > 0 else 'short'
-        return f'the aim: {abs(round(known.mean_error_ft, -1)):,.0f} ft {side} so far, steadily'
+        side = 'watch_long' if known.mean_error_ft > 0 else 'watch_short'
+        return str(_BOOK.say(side, error=feet(abs(known.mean_error_ft), step=10.0)))
     if known.spread_ft > 120:
-        return f'the same speed every lap: {round(known.spread_ft, -1):,.0f} ft of scatter'
+        return str(_BOOK.say('watch_speed', spread=feet(known.spread_ft, step=10.0)))
     return _WATCH[kind]
 
 
@@ -169,12 +210,12 @@ def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     found: list[tuple[ExerciseKind, str]] = []
     crosswind, possible = task.crosswind_kt, task.possible
     if crosswind is not None and abs(crosswind) >= _WINDY_KT and 'crosswind' in possible:
-        found.append(('crosswind', f'{abs(crosswind):.0f} kt across: the day for it'))
+        found.append(('crosswind', str(_BOOK.say('across', wind=knots(abs(crosswind))))))
     if task.gust_spread_kt >= _GUSTY_KT:
-        found.append(('go_around', f'gusts of {task.gust_spread_kt:.0f} kt over the wind: decide early'))
+        found.append(('go_around', str(_BOOK.say('gusts', spread=knots(task.gust_spread_kt)))))
     if crosswind is not None and abs(crosswind) < _CALM_KT and task.gust_spread_kt < _GUSTY_KT:
         steady = [kind for kind in _PRECISE if kind in possible and kind != task.main]
-        found += [(kind, 'steady air: the day for precision') for kind in steady[:1]]
+        found += [(kind, str(_BOOK.say('steady_air'))) for kind in steady[:1]]
     return found
 
 
@@ -187,9 +228,9 @@ def _by_record(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     shown = [*untried, *(one for _, one in weak)]
     stale = [one for one in known if (one.days_since or 0.0) > _STALE_DAYS and one not in shown]
     return [
-        *((one.landing, 'not yet tried') for one in untried),
-        *((one.landing, f'hits {rate:.0%} so far') for rate, one in weak),
-        *((one.landing, f'{one.days_since:.0f} days ago') for one in stale),
+        *((one.landing, str(_BOOK.say('untried'))) for one in untried),
+        *((one.landing, str(_BOOK.say('weak', rate=per_cent(rate * 100)))) for rate, one in weak),
+        *((one.landing, str(_BOOK.say('stale', days=count(one.days_since or 0.0)))) for one in stale),
     ]
 
 
@@ -234,9 +275,9 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
     """
     count, limited_by, notes = _count(task)
     if task.no_lap:
-        why = ' '.join(task.no_lap)
-        words = f'No lap is planned. {why}'
-        return LapPlan(laps=(), lap_s=task.lap_s, limited_by=why, words=words, notes=tuple(notes))
+        none = joined(*task.no_lap)
+        words = joined(_BOOK.say('none'), none)
+        return LapPlan(laps=(), lap_s=task.lap_s, limited_by=none, words=words, notes=tuple(notes))
     laps: list[PlannedLap] = []
     seen_kinds: set[ExerciseKind] = set()
     spot_ft: float | None = None
@@ -249,18 +290,34 @@ def make_lap_plan(task: LapPlanTask) -> LapPlan:
         seen_kinds.add(kind)
         laps.append(PlannedLap(kind=kind, runway=task.runway, spot_ft=here_ft, watch=watch, why=why))
     if task.no_landing:
-        instead = 'What does not land is planned instead' if not task.possible else 'Another landing takes its place'
-        notes[:0] = [f"The lesson's landing is not planned. {' '.join(task.no_landing)} {instead}."]
+        instead = _BOOK.say('other' if task.possible else 'instead')
+        notes.insert(0, joined(_BOOK.say('no_landing'), *task.no_landing, instead))
     low_ft, high_ft = task.spots_ft.get(task.main, (task.spot_ft, task.spot_ft))
     if not low_ft <= task.spot_ft <= high_ft:
-        good = f'{low_ft:,.0f} to {high_ft:,.0f} ft'
-        notes.append(f'The spot of the lesson at {task.spot_ft:,.0f} ft is not good; those from {good} are.')
+        spot = feet(task.spot_ft)
+        spot, low = told_apart(spot, feet(low_ft)) if task.spot_ft < low_ft else (spot, feet(low_ft))
+        spot, high = told_apart(spot, feet(high_ft)) if task.spot_ft > high_ft else (spot, feet(high_ft))
+        notes.append(_BOOK.say('bad_spot', spot=spot, low=low, high=high))
     landed = [one.spot_ft for one in laps if one.spot_ft is not None]
     if len(set(landed)) < 2 <= len(landed):
-        notes.append('Only one spot fits this runway: it cannot be changed from lap to lap.')
-    planned = f'{len(laps)} lap{"" if len(laps) == 1 else "s"} of {task.lap_s / 60:.0f} min; limited by {limited_by}.'
-    words = planned if laps else f'No lap fits: {limited_by}.'
+        notes.append(_BOOK.say('one_spot'))
+    words = _words(task, len(laps), limited_by)
     return LapPlan(laps=tuple(laps), lap_s=task.lap_s, limited_by=limited_by, words=words, notes=tuple(notes))
+
+
+def _words(task: LapPlanTask, laps: int, limit: Sentence) -> Sentence:
+    time = Quantity(task.lap_s / 60, 'min')
+    if not laps:
+        return _BOOK.say('no_fit', limit=limit)
+    if laps == 1:
+        return _BOOK.say('one_lap', time=time, limit=limit)
+    return _BOOK.say('laps', number=count(laps), time=time, limit=limit)
+
+
+def own_words(laps: int, worked_out: Sentence) -> Sentence:
+    """What is said of laps that the instructor ordered, beside those worked out."""
+    own = _BOOK.say('own_one') if laps == 1 else _BOOK.say('own', number=count(laps))
+    return joined(own, worked_out)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -276,4 +333,4 @@ class BriefedLap:
     approach_kias: float | None
     go_around_point_ft: float | None
     flap: str | None
-    problem: str | None = None  # why its aim point or box is not good: then none is given
+    problem: Sentence | None = None  # why its aim point or box is not good: then none is given

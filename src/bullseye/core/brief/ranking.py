@@ -8,9 +8,35 @@ from dataclasses import dataclass
 from bullseye.core.air.sun import Sun, is_in_the_eyes
 from bullseye.core.air.wind import Components
 from bullseye.core.basis.constants import GUST_SPREAD_LIMIT_KT, LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, as_given, degrees, feet, knots
 from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
+_BOOK = Phrasebook(
+    'ranking',
+    headwind='headwind {wind}',
+    tailwind='tailwind {wind}',
+    crosswind='crosswind {wind}',
+    in_gusts='{what} in the gusts',
+    no_direction='wind of {wind} from no known direction: its worst is reckoned with',
+    just='just',
+    over_tailwind='{over} over the tailwind limit of {limit}',
+    over_gusts='gusts {over} over our limit of {limit} above the steady wind',
+    over_crosswind='{over} over the {name} limit of {limit}',
+    margin_unknown='{name} unknown',
+    too_short='{name} {margin} TOO SHORT',
+    to_spare='{name} {margin} to spare',
+    only='{name} only {margin}',
+    uphill='{slope} uphill landing',
+    downhill='{slope} downhill landing',
+    surface='{surface}',
+    surface_unknown='surface unknown',
+    sun='sun {elevation} up at {azimuth}° true',
+    sun_in_the_eyes='{sun}, in the eyes on final',
+    sun_down='sun below the horizon',
+    pattern='{side} pattern',
+    preferred='preferred runway',
+)
 _OVER_LIMIT = 100.0  # [own] no headwind makes up for it
 _TAILWIND_WEIGHT = 4.0  # [own] a knot of tailwind costs as much as four of headwind give
 _SUN = 6.0  # [own] knots of headwind one would give for not having it in the eyes
@@ -25,7 +51,7 @@ class Reason:
     name: str
     value: float | None
     unit: str
-    words: str
+    words: Sentence
     points: float
     over_limit: bool = False
     is_unknown: bool = False
@@ -62,26 +88,29 @@ class Candidate:
 def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float) -> list[Reason]:
     """Head- and crosswind as reasons; a tailwind that only the gusts bring counts too."""
     if tail_kt > 0:
-        words = f'tailwind {tail_kt:.0f} kt' + (' in the gusts' if tail_kt > max(0.0, -head_kt) + 0.5 else '')
+        words = _BOOK.say('tailwind', wind=knots(tail_kt))
+        if tail_kt > max(0.0, -head_kt) + 0.5:
+            words = _BOOK.say('in_gusts', what=words)
         along = Reason(name='headwind', value=head_kt, unit='kt', words=words, points=-_TAILWIND_WEIGHT * tail_kt)
     else:
-        words = f'headwind {abs(head_kt):.0f} kt'
+        words = _BOOK.say('headwind', wind=knots(abs(head_kt)))
         along = Reason(name='headwind', value=head_kt, unit='kt', words=words, points=head_kt)
-    in_gusts = ' in the gusts' if worst_kt > abs(cross_kt) + 0.5 else ''
-    words = f'crosswind {worst_kt:.0f} kt{in_gusts}'
+    words = _BOOK.say('crosswind', wind=knots(worst_kt))
+    if worst_kt > abs(cross_kt) + 0.5:
+        words = _BOOK.say('in_gusts', what=words)
     return [along, Reason(name='crosswind', value=worst_kt, unit='kt', words=words, points=-0.5 * worst_kt)]
 
 
-def _by(over_kt: float) -> str:
+def _by(over_kt: float) -> Quantity | Sentence:
     """By how much a limit is exceeded; never by nothing."""
-    return f'{over_kt:.0f} kt' if over_kt >= 0.5 else 'just'
+    return knots(over_kt) if over_kt >= 0.5 else _BOOK.say('just')
 
 
 def _wind_reasons(one: Candidate) -> list[Reason]:
     head, cross = one.wind.head_kt, one.wind.cross_kt
     tail, worst = one.wind.worst_tailwind_kt, one.wind.worst_crosswind_kt
     if head is None or cross is None:
-        words = f'wind of {one.wind.any_way_kt:.0f} kt from no known direction: its worst is reckoned with'
+        words = _BOOK.say('no_direction', wind=knots(one.wind.any_way_kt))
         found = [Reason(name='wind', value=None, unit='kt', words=words, points=-_TAILWIND_WEIGHT * tail)]
     else:
         found = _components(head, cross, tail, worst)
@@ -91,7 +120,7 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                 name='tailwind limit',
                 value=tail - TAILWIND_LIMIT_KT,
                 unit='kt over',
-                words=f'{_by(tail - TAILWIND_LIMIT_KT)} over the tailwind limit of {TAILWIND_LIMIT_KT:.0f} kt',
+                words=_BOOK.say('over_tailwind', over=_by(tail - TAILWIND_LIMIT_KT), limit=knots(TAILWIND_LIMIT_KT)),
                 points=-_OVER_LIMIT,
                 over_limit=True,
             )
@@ -103,7 +132,7 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                 name='gust limit',
                 value=over_kt,
                 unit='kt over',
-                words=f'gusts {over_kt:.0f} kt over our limit of {GUST_SPREAD_LIMIT_KT:.0f} kt above the steady wind',
+                words=_BOOK.say('over_gusts', over=_by(over_kt), limit=knots(GUST_SPREAD_LIMIT_KT)),
                 points=-_OVER_LIMIT,
                 over_limit=True,
             )
@@ -115,7 +144,12 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
                     name=f'{limit.name} limit',
                     value=worst - limit.limit_kt,
                     unit='kt over',
-                    words=f'{_by(worst - limit.limit_kt)} over the {limit.name} limit of {limit.limit_kt:g} kt',
+                    words=_BOOK.say(
+                        'over_crosswind',
+                        over=_by(worst - limit.limit_kt),
+                        name=limit.name,
+                        limit=as_given(limit.limit_kt, 'kt'),
+                    ),
                     points=-_OVER_LIMIT,
                     over_limit=True,
                 )
@@ -125,11 +159,12 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
 
 def _margin(name: str, margin_ft: float | None) -> Reason:
     if margin_ft is None:
-        return Reason(name=name, value=None, unit='ft', words=f'{name} unknown', points=0.0, is_unknown=True)
+        unknown = _BOOK.say('margin_unknown', name=name)
+        return Reason(name=name, value=None, unit='ft', words=unknown, points=0.0, is_unknown=True)
     short = margin_ft < 0
-    words = f'{name} {abs(margin_ft):,.0f} ft' + (' TOO SHORT' if short else ' to spare')
+    words = _BOOK.say('too_short' if short else 'to_spare', name=name, margin=feet(abs(margin_ft)))
     if 0 <= margin_ft < LEAST_MARGIN_FT:
-        words = f'{name} only {margin_ft:,.0f} ft'
+        words = _BOOK.say('only', name=name, margin=feet(margin_ft))
     # beyond a thousand feet more length is worth nothing
     points = -_OVER_LIMIT if short else min(margin_ft, 1_000.0) / 500
     return Reason(name=name, value=margin_ft, unit='ft', words=words, points=points, over_limit=short)
@@ -139,21 +174,25 @@ def _place_reasons(one: Candidate, dazzled: bool | None) -> list[Reason]:
     runway, found = one.runway, []
     if runway.slope_pct:
         way = 'uphill' if runway.slope_pct > 0 else 'downhill'
-        words = f'{abs(runway.slope_pct):g} % {way} landing'
+        words = _BOOK.say(way, slope=as_given(abs(runway.slope_pct), 'pct'))
         found.append(Reason(name='slope', value=runway.slope_pct, unit='%', words=words, points=runway.slope_pct))
     unpaved = not runway.has_paint
-    surface = 'surface unknown' if runway.surface == 'unknown' else runway.surface
+    is_unknown = runway.surface == 'unknown'
+    surface = _BOOK.say('surface_unknown') if is_unknown else _BOOK.say('surface', surface=runway.surface)
     found.append(Reason(name='surface', value=None, unit='', words=surface, points=-_UNPAVED if unpaved else 0.0))
     if dazzled is not None and one.sun is not None:
-        words = f'sun {one.sun.elevation_deg:.0f}° up at {one.sun.azimuth_deg_true:03.0f}° true'
-        words = words if one.sun.elevation_deg >= 0 else 'sun below the horizon'
-        words += ', in the eyes on final' if dazzled else ''
+        azimuth = f'{one.sun.azimuth_deg_true:03.0f}'
+        words = _BOOK.say('sun', elevation=degrees(one.sun.elevation_deg), azimuth=azimuth)
+        words = words if one.sun.elevation_deg >= 0 else _BOOK.say('sun_down')
+        words = _BOOK.say('sun_in_the_eyes', sun=words) if dazzled else words
         found.append(
             Reason(name='sun', value=one.sun.elevation_deg, unit='°', words=words, points=-_SUN if dazzled else 0.0)
         )
-    found.append(Reason(name='pattern', value=None, unit='', words=f'{runway.pattern_side} pattern', points=0.0))
+    found.append(
+        Reason(name='pattern', value=None, unit='', words=_BOOK.say('pattern', side=runway.pattern_side), points=0.0)
+    )
     if runway.preferred:
-        found.append(Reason(name='preference', value=None, unit='', words='preferred runway', points=_PREFERRED))
+        found.append(Reason(name='preference', value=None, unit='', words=_BOOK.say('preferred'), points=_PREFERRED))
     return found
 
 

@@ -96,7 +96,7 @@ class BriefRequest(Checked):
     surface_state: SurfaceState = 'dry'
     least_ceiling_ft: CeilingFt = LEAST_CEILING_FT  # the school's minima
     least_visibility_m: VisibilityM = LEAST_VISIBILITY_M
-    overruled: Annotated[tuple[Overrule, ...], Field(max_length=10)] = ()
+    overruled: Annotated[tuple[Overrule, ...], Field(max_length=20)] = ()
 
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)
@@ -123,6 +123,38 @@ class BriefRequest(Checked):
                     speed_kias,
                     f'at least {LEAST_STALL_MARGIN:g} of the stalling speed, {least_kias:.1f} KIAS',
                 )
+
+        self._check_places_set()
+        self._check_takeoff_speeds()
+
+    def _check_places_set(self) -> None:
+        """A place that the instructor sets lies on the runway."""
+        available_ft, length_ft = self.runway.landing_distance_available_ft, self.runway.length_ft
+        ends: tuple[tuple[OverruledNumber, float], ...] = (
+            ('aim_point_ft', available_ft),
+            ('go_around_point_ft', available_ft),
+            ('abort_point_ft', length_ft),
+        )
+        for number, end_ft in ends:
+            set_ft = self.overrule(number)
+            if set_ft is not None and set_ft >= end_ft:
+                raise InvalidInput(number, set_ft, f'on the runway, below {end_ft:,g} ft')
+
+    def _check_takeoff_speeds(self) -> None:
+        """A lift-off below the stall, or a climb within a tenth of it, is not flown, whoever sets it."""
+        flap = self.aircraft.climb_flap
+        stall_kcas = self.aircraft.stall_kcas(flap=flap, weight_lb=self.weight_lb)
+        least: tuple[tuple[OverruledNumber, float], ...] = (
+            ('rotate_kias', 1.0),
+            ('vx_kias', LEAST_STALL_MARGIN),
+            ('vy_kias', LEAST_STALL_MARGIN),
+        )
+        for number, margin in least:
+            set_kias = self.overrule(number)
+            least_kias = flap.airspeed_table.indicated_kt(margin * stall_kcas)
+            if set_kias is not None and set_kias < least_kias:
+                accepted = f'at least {margin:g} of the stalling speed with flap {flap.name}, {least_kias:.1f} KIAS'
+                raise InvalidInput(number, set_kias, accepted)
 
     def overrule(self, number: OverruledNumber) -> float | None:
         """What the instructor set a number to; None where it is as worked out."""

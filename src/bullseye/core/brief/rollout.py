@@ -12,7 +12,7 @@ from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.rollout import rollout, slowed_to_ft
 
 EXIT_SPEED_KT = 10.0  # [com] to turn off at a walking pace or little more
-_TENS = 10.0
+_TENS = 10.0  # [own]
 _BOOK = Phrasebook(
     'rollout',
     unknown='Where it stops is unknown without a ground roll.',

@@ -49,7 +49,7 @@ _LATER: dict[WeatherHazard, str] = {
     'low_visibility': 'poor visibility',
     'strong_wind': 'strong or gusty wind',
 }
-_FT_STEP, _KM_STEP = 100.0, 0.1
+_FT_STEP, _KM_STEP = 100.0, 0.1  # [own]
 
 
 def weather_cautions(request: BriefRequest) -> list[Caution]:

@@ -2,11 +2,23 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
-from bullseye.core.brief.landing import BriefAnswer, make_brief
+from bullseye.core.basis.sentence import Phrasebook, Sentence, feet, joined, share
+from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.given.airfield import in_stripes
+
+_BOOK = Phrasebook(
+    'what_if',
+    no_aim='No aim point is good then.',
+    nothing='Nothing moves by as much as 10 ft.',
+    farther='With the old aim point you would touch {moved} farther.',
+    shorter='With the old aim point you would touch {moved} shorter.',
+    later='Aim {shift} later ({stripes}).',
+    earlier='Aim {shift} earlier ({stripes}).',
+    chance='Chance to hit {chance}.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -16,16 +28,15 @@ class Change:
     touchdown_ft: float
     aim_ft: float
     speed_kt: float
-    words: str
+    words: Sentence
 
 
 def compare(*, before: BriefAnswer, after: BriefAnswer, after_request: BriefRequest) -> Change:
     """Compare two briefs of the same landing."""
-    if after_request.asked_aim_ft is None:
-        held = make_brief(replace(after_request, aim_point_ft=before.aim.aim_point_ft))
-    else:
-        held = after
-    touchdown_ft = held.touchdown.predicted_touchdown_ft - before.touchdown.predicted_touchdown_ft
+    # how far after its aim point a landing touches is the same wherever it aims
+    asked_ft = after_request.asked_aim_ft
+    held_ft = before.aim.aim_point_ft if asked_ft is None else asked_ft
+    touchdown_ft = held_ft + after.touchdown.touchdown_minus_aim_ft - before.touchdown.predicted_touchdown_ft
     aim_ft = after.aim.aim_point_ft - before.aim.aim_point_ft
     return Change(
         touchdown_ft=touchdown_ft,
@@ -35,18 +46,16 @@ def compare(*, before: BriefAnswer, after: BriefAnswer, after_request: BriefRequ
     )
 
 
-def _words(touchdown_ft: float, aim_ft: float, after: BriefAnswer) -> str:
+def _words(touchdown_ft: float, aim_ft: float, after: BriefAnswer) -> Sentence:
     if not after.aim.aim_is_good:
-        return f'No aim point is good then. {after.aim.aim_problems[0]}'
+        return joined(_BOOK.say('no_aim'), after.aim.aim_problems[0])
     moved, shift = round(touchdown_ft, -1), round(aim_ft, -1)  # nobody flies to the foot
     if moved == 0 and shift == 0:
-        return 'Nothing moves by as much as 10 ft.'
+        return _BOOK.say('nothing')
     parts = []
     if moved:
-        parts.append(
-            f'With the old aim point you would touch {abs(moved):,.0f} ft {"farther" if moved > 0 else "shorter"}.'
-        )
+        parts.append(_BOOK.say('farther' if moved > 0 else 'shorter', moved=feet(abs(touchdown_ft), step=10.0)))
     if shift:
-        parts.append(f'Aim {abs(shift):,.0f} ft {"later" if shift > 0 else "earlier"} ({in_stripes(shift)}).')
-    parts.append(f'Chance to hit {after.aim.hit_chance:.0%}.')
-    return ' '.join(parts)
+        way = 'later' if shift > 0 else 'earlier'
+        parts.append(_BOOK.say(way, shift=feet(abs(aim_ft), step=10.0), stripes=in_stripes(aim_ft)))
+    return joined(*parts, _BOOK.say('chance', chance=share(after.aim.hit_chance)))

@@ -11,6 +11,7 @@ from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, feet, knots
 from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
 from bullseye.core.brief.goodspots import GoodSpots
 from bullseye.core.brief.ground import ground_roll
@@ -23,7 +24,9 @@ from bullseye.core.brief.lapplan import (
     PlannedLap,
     kinds_wanted,
     make_lap_plan,
+    own_words,
 )
+from bullseye.core.brief.overruled import PATTERN_NUMBERS, TAKEOFF_NUMBERS, overrule_cautions
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
@@ -40,12 +43,26 @@ from bullseye.core.fly.pattern import (
 )
 from bullseye.core.fly.poweroff import GlideTask, NoGlide, PowerOffAnswer, brief_power_off
 from bullseye.core.fly.radio import RadioCall, radio_calls
-from bullseye.core.fly.takeoff import TakeoffAnswer, TakeoffTask, brief_takeoff, too_short
+from bullseye.core.fly.takeoff import AsSet, TakeoffAnswer, TakeoffTask, brief_takeoff
 from bullseye.core.fly.traffic import WAKE_WAITS, WAKE_WORDS, WakeWait, parallel_words
 from bullseye.core.given.aircraft import Flow
 from bullseye.core.given.airfield import Airfield, MarkUse, RunwayEnd
+from bullseye.core.given.overrule import OverruledNumber
 
 _LAP_S = 360.0  # [com] five to seven minutes a lap, where no pattern could be worked out
+_BOOK = Phrasebook(
+    'whole',
+    no_direction='Variable wind: the distances are worked out with all {wind} from behind.',
+    is_night='It is night then',
+    is_twilight='The sun is down and twilight is ending',
+    sun_sets='The sun sets {left} into the lesson',
+    night='{when}: night currency of the instructor, lights of runway and aircraft, a torch, {reserve} of fuel in '
+    'reserve. Dark ground before the runway makes it look high: fly the path lights.',
+    takeoff_unknown='How much runway the takeoff takes is unknown: use the handbook, and enter its table.',
+    takeoff_short='The runway is {short} too short for the takeoff.',
+    no_pattern='No pattern: {why}.',
+    no_reach='No power-off reach: {why}.',
+)
 _ON_THE_GROUND_S = 45.0  # [own] of a touch-and-go, from the wheels down to the next roll
 
 
@@ -65,8 +82,8 @@ class PlannedLaps:
 
     laps: tuple[BriefedLap, ...]
     lap_s: float
-    words: str
-    notes: tuple[str, ...]
+    words: Sentence
+    notes: tuple[Sentence, ...]
     is_own: bool  # ordered by the instructor, not as worked out
 
 
@@ -101,7 +118,7 @@ class Parts:
     marks: tuple[PlacedMark, ...]
     flows: tuple[Flow, ...]
     sun: Sun | None
-    notes: tuple[str, ...]
+    notes: tuple[Sentence, ...]
 
 
 def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
@@ -112,33 +129,46 @@ def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
 
 def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> TakeoffAnswer:
     """The takeoff part of a brief."""
-    answer = brief_takeoff(
-        TakeoffTask(
-            kind=plan.takeoff,
-            aircraft=request.aircraft,
-            runway=request.runway,
-            surface_state=request.surface_state,
-            weight_lb=request.weight_lb,
-            pressure_altitude_ft=setup.pressure_altitude_ft,
-            density_ratio=setup.density_ratio,
-            temperature_c=request.weather.temperature_c,
-            headwind_kt=setup.wind.sure_headwind_kt,
-            technique=request.technique,
-            pattern_altitude_ft=_pattern_altitude_ft(request, plan),
-        )
+    task = TakeoffTask(
+        kind=plan.takeoff,
+        aircraft=request.aircraft,
+        runway=request.runway,
+        surface_state=request.surface_state,
+        weight_lb=request.weight_lb,
+        pressure_altitude_ft=setup.pressure_altitude_ft,
+        density_ratio=setup.density_ratio,
+        temperature_c=request.weather.temperature_c,
+        headwind_kt=setup.wind.sure_headwind_kt,
+        technique=request.technique,
+        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        as_set=AsSet(
+            over_50_ft=request.overrule('takeoff_over_50_ft'),
+            rotate_kias=request.overrule('rotate_kias'),
+            vx_kias=request.overrule('vx_kias'),
+            vy_kias=request.overrule('vy_kias'),
+            abort_point_ft=request.overrule('abort_point_ft'),
+            first_turn_height_ft=request.overrule('first_turn_height_ft'),
+        ),
     )
+    answer = brief_takeoff(task)
     # the wind that forbids a landing forbids the takeoff before it
     wind = wind_part(request, setup)
     of_wind = [*wind_cautions(request, setup, wind), *weather_cautions(request), *air_cautions(request, wind)]
-    said = [str(one) for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
+    said = [one.words for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
     if setup.wind.head_kt is None:
-        said.append(f'Variable wind: the distances are worked out with all {setup.wind.any_way_kt:.0f} kt from behind.')
-    set_ft = request.overrule('takeoff_over_50_ft')
-    if set_ft is not None:
-        margin_ft = request.runway.length_ft - set_ft
-        answer = replace(answer, over_50_ft_ft=set_ft, over_50_margin_ft=margin_ft)
-        said.append(f'{set_ft:,.0f} ft to 50 ft is what the instructor set; the rest is as worked out.')
-        said += too_short(request.runway, set_ft)
+        said.append(_BOOK.say('no_direction', wind=knots(setup.wind.any_way_kt)))
+    worked_out: dict[OverruledNumber, float | None] = {}
+    if any(one.number in TAKEOFF_NUMBERS for one in request.overruled):
+        ours = brief_takeoff(replace(task, as_set=AsSet()))
+        worked_out = {
+            'takeoff_over_50_ft': ours.over_50_ft_ft,
+            'rotate_kias': ours.lift_off_speed_kias,
+            'vx_kias': ours.vx_kias,
+            'vy_kias': ours.vy_kias,
+            'abort_point_ft': ours.abort_point_ft,
+            'first_turn_height_ft': ours.first_turn_ft - request.runway.elevation_ft,
+        }
+    said += [one.words for one in overrule_cautions(request, TAKEOFF_NUMBERS, worked_out)]
     return replace(answer, cautions=(*said, *answer.cautions))
 
 
@@ -154,7 +184,9 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
     candidates = []
     for end in airfield.ends if airfield else (request.runway,):
         spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
-        there = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None)
+        # what the instructor set holds for the runway it was set for
+        kept = request.overruled if end == request.runway else ()
+        there = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None, overruled=kept)
         setup = landing_setup(there)
         takeoff = takeoff_of(there, plan, setup)
         roll, _ = ground_roll(there, setup)
@@ -197,6 +229,8 @@ def pattern_task(
         approach_kias=brief.speed.approach_speed_kias,
         is_northern=plan.is_northern,
         base_cue=request.technique.base_cue,
+        downwind_kias=request.overrule('downwind_kias'),
+        base_kias=request.overrule('base_kias'),
     )
 
 
@@ -221,6 +255,8 @@ def glide_task(request: BriefRequest, task: PatternTask) -> GlideTask:
         aim_point_ft=task.aim_point_ft,
         ground_wind=_ground_wind(request.runway, task.surface_wind_deg_true, task.surface_wind_kt),
         pattern_wind=_ground_wind(request.runway, direction, speed_kt),
+        glide_kias=request.overrule('best_glide_kias'),
+        turn_after_abeam_ft=request.overrule('glide_turn_ft'),
     )
 
 
@@ -230,42 +266,39 @@ def _sun(plan: Plan) -> Sun | None:
     return sun_at(lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at)
 
 
+# [own]
 _NIGHT_DEG = -6.0  # of the sun: the end of civil twilight
 _SET_DEG = -0.833
 _NIGHT_RESERVE_MIN = 45  # [pub: 14 CFR 91.151, value from memory]
 
 
-def _night_notes(plan: Plan, sun: Sun | None) -> list[str]:
+def _night_notes(plan: Plan, sun: Sun | None) -> list[Sentence]:
     """What the dark asks for, when the lesson is flown in it or ends in it."""
     if sun is None or plan.airfield is None or plan.at is None:
         return []
     if sun.elevation_deg < _NIGHT_DEG:
-        when = 'It is night then'
+        when = _BOOK.say('is_night')
     elif sun.elevation_deg < _SET_DEG:
-        when = 'The sun is down and twilight is ending'
+        when = _BOOK.say('is_twilight')
     else:
         left_min = daylight_left_min(
             lat_deg=plan.airfield.latitude_deg, lon_deg=plan.airfield.longitude_deg, at=plan.at
         )
         if left_min is None or left_min > plan.lesson.booked_min:
             return []
-        when = f'The sun sets {left_min:.0f} min into the lesson'
-    return [
-        f'{when}: night currency of the instructor, lights of runway and aircraft, a torch, '
-        f'{_NIGHT_RESERVE_MIN} min of fuel in reserve. Dark ground before the runway makes it look high: '
-        'fly the path lights.'
-    ]
+        when = _BOOK.say('sun_sets', left=Quantity(left_min, 'min'))
+    return [_BOOK.say('night', when=when, reserve=Quantity(_NIGHT_RESERVE_MIN, 'min'))]
 
 
-def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[str, ...]:
+def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[Sentence, ...]:
     """Why no lap is flown at all: a wind that is not to be flown in, or a takeoff not known to fit."""
     of_wind = [*wind_cautions(request, landing_setup(request), brief.wind), *weather_cautions(request)]
-    said = [str(caution) for caution in of_wind if caution.severity == 'stop']
+    said = [caution.words for caution in of_wind if caution.severity == 'stop']
     margin_ft = takeoff.over_50_margin_ft
     if margin_ft is None:
-        said.append('How much runway the takeoff takes is unknown: use the handbook, and enter its table.')
+        said.append(_BOOK.say('takeoff_unknown'))
     elif margin_ft < 0:
-        said.append(f'The runway is {-margin_ft:,.0f} ft too short for the takeoff.')
+        said.append(_BOOK.say('takeoff_short', short=feet(-margin_ft)))
     return tuple(said)
 
 
@@ -351,8 +384,7 @@ def planned_laps(
     laps = worked_out.laps if plan.laps is None else plan.laps
     words = worked_out.words
     if plan.laps is not None:
-        count = f'{len(laps)} lap{"" if len(laps) == 1 else "s"}'
-        words = f'{count} as ordered by the instructor. Worked out: {words}'
+        words = own_words(len(laps), words)
     return PlannedLaps(
         laps=tuple(_briefed(lap, briefs) for lap in laps),
         lap_s=worked_out.lap_s,
@@ -362,23 +394,52 @@ def planned_laps(
     )
 
 
+def _pattern_as_set(request: BriefRequest, task: PatternTask) -> PatternAnswer:
+    """The pattern, with what the instructor set of it said first."""
+    answer = brief_pattern(task)
+    if task.downwind_kias is None and task.base_kias is None:
+        return answer
+    ladder = request.aircraft.ladder
+    root = math.sqrt(request.aircraft.weight_ratio(request.weight_lb))
+    worked_out: dict[OverruledNumber, float | None] = {}
+    if ladder is not None:
+        worked_out = {'downwind_kias': ladder.downwind.kias, 'base_kias': ladder.base.kias * root}
+    said = overrule_cautions(request, frozenset({'downwind_kias', 'base_kias'}), worked_out)
+    return replace(answer, cautions=(*(one.words for one in said), *answer.cautions))
+
+
+def _glide_as_set(request: BriefRequest, task: GlideTask) -> PowerOffAnswer:
+    """The power-off 180, likewise; one that cannot be worked out unset has nothing to compare with."""
+    answer = brief_power_off(task)
+    if task.glide_kias is None and task.turn_after_abeam_ft is None:
+        return answer
+    worked_out: dict[OverruledNumber, float | None] = {}
+    try:
+        ours = brief_power_off(replace(task, glide_kias=None, turn_after_abeam_ft=None))
+        worked_out = {'best_glide_kias': ours.glide_kias, 'glide_turn_ft': ours.turn_after_abeam_ft}
+    except NoGlide:
+        worked_out = {}
+    said = overrule_cautions(request, PATTERN_NUMBERS - {'downwind_kias', 'base_kias'}, worked_out)
+    return replace(answer, cautions=(*(one.words for one in said), *answer.cautions))
+
+
 def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> Parts:
     """Work out everything beside the landing itself; no part that fails takes another with it."""
     setup = landing_setup(request)
     brief = brief or make_brief(request)
     takeoff = takeoff_of(request, plan, setup)
-    notes: list[str] = []
+    notes: list[Sentence] = []
     pattern: PatternAnswer | None = None
     power_off: PowerOffAnswer | None = None
     task = pattern_task(request, plan, setup, brief, takeoff)
     try:
-        pattern = brief_pattern(task)
+        pattern = _pattern_as_set(request, task)
     except NoPattern as error:
-        notes.append(f'No pattern: {error}.')
+        notes.append(_BOOK.say('no_pattern', why=error.reason))
     try:
-        power_off = brief_power_off(glide_task(request, task))
+        power_off = _glide_as_set(request, glide_task(request, task))
     except (NoGlide, NoPattern) as error:
-        notes.append(f'No power-off reach: {error}.')
+        notes.append(_BOOK.say('no_reach', why=error.reason))
     side = pattern.side if pattern else plan.pattern.side or request.runway.pattern_side
     if plan.airfield is not None:
         idents = tuple(end.ident for end in plan.airfield.ends)
@@ -422,11 +483,11 @@ class WholeBrief:
     pattern: PatternAnswer | None
     power_off: PowerOffAnswer | None
     lap_plan: tuple[BriefedLap, ...]
-    lap_plan_words: str
-    lap_plan_notes: tuple[str, ...]
+    lap_plan_words: Sentence
+    lap_plan_notes: tuple[Sentence, ...]
     radio: tuple[RadioCall, ...]
     wake: tuple[WakeWait, ...]
-    notes: tuple[str, ...]
+    notes: tuple[Sentence, ...]
 
 
 def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tuple[str, ...] = ()) -> WholeBrief:

@@ -23,6 +23,7 @@ from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import Airfield
 
+# [own]
 _TEXT_LIMIT = 1_000
 _CALLSIGN_LIMIT = 40
 _MORE = ('metar', 'airfield', 'time_utc', 'takeoff', 'pattern', 'lesson', 'callsign')

@@ -295,31 +295,32 @@ def airfield_to_geojson(
                 kind='runway',
                 width_ft=first.width_ft,
                 surface=first.surface,
-                ends=[
-                    {
-                        'ident': end.ident,
-                        'elevation_ft': end.elevation_ft,
-                        'displaced_threshold_ft': end.displaced_threshold_ft,
-                        'pattern': end.pattern_side,
-                        'pattern_spacing_nm': end.pattern_spacing_nm,
-                        'base_angle_deg': end.base_angle_deg,
-                        'downwind_extension_s': end.downwind_extension_s,
-                        'path_angle_deg': end.path_angle_deg,
-                        'aiming_marks_ft': end.aiming_marks_ft,
-                        'obstacle': asdict(end.obstacle) if end.obstacle else None,
-                        'departure_obstacle': asdict(end.departure_obstacle) if end.departure_obstacle else None,
-                        'exits': [asdict(one) for one in end.exits],
-                        'preferred': end.preferred,
-                        'surroundings': end.surroundings,
-                    }
-                    for end in both
-                ],
+                ends=[_end(end) for end in both],
             )
         )
     for mark in marks:
         place = [_rounded(mark.longitude_deg), _rounded(mark.latitude_deg)]
         features.append(_feature('Point', place, kind='mark', name=mark.name, use=mark.use))
     return {'type': 'FeatureCollection', 'features': features}
+
+
+def _end(end: RunwayEnd) -> dict[str, Any]:
+    return {
+        'ident': end.ident,
+        'elevation_ft': end.elevation_ft,
+        'displaced_threshold_ft': end.displaced_threshold_ft,
+        'pattern': end.pattern_side,
+        'pattern_spacing_nm': end.pattern_spacing_nm,
+        'base_angle_deg': end.base_angle_deg,
+        'downwind_extension_s': end.downwind_extension_s,
+        'path_angle_deg': end.path_angle_deg,
+        'aiming_marks_ft': end.aiming_marks_ft,
+        'obstacle': asdict(end.obstacle) if end.obstacle else None,
+        'departure_obstacle': asdict(end.departure_obstacle) if end.departure_obstacle else None,
+        'exits': [asdict(one) for one in end.exits],
+        'preferred': end.preferred,
+        'surroundings': end.surroundings,
+    }
 
 
 def _rounded(degrees: float) -> float:

@@ -16,6 +16,7 @@ from metar.Metar import Metar, ParserError
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import SurfaceState, WeatherHazard
 
+# [own] unless it says otherwise: limits of what is read, and when the weather is worth a word
 _OLD = timedelta(hours=2)
 _LONGEST = 600
 _TRENDS = re.compile(r'\s(NOSIG|TEMPO|BECMG|INTER|PROB\d\d)\b')

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.given.aircraft import LandingTable, TakeoffTable
 
-_MOST_ROWS = 2_000
+_MOST_ROWS = 2_000  # [own] of a pasted table
 
 
 def _cells(text: str) -> list[list[str]]:

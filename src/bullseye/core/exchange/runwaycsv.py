@@ -20,6 +20,7 @@ from bullseye.core.air.wind import magnetic_from_true_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import Surface
 
+# [own] unless it says otherwise: limits of what is read, and when the weather is worth a word
 _MOST_LINES = 200_000
 _SURFACE_WORDS: dict[Surface, frozenset[str]] = {
     'asphalt': frozenset({'ASP', 'ASPH', 'ASPHALT', 'BIT', 'BITUMEN', 'TAR', 'TARMAC', 'MACADAM', 'PEM', 'PAVED'}),

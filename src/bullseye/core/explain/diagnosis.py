@@ -7,7 +7,8 @@ from typing import Literal
 
 from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
-from bullseye.core.basis.kinds import NOT_LANDED, Outcome
+from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, knots, seconds
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup, power_share
@@ -18,11 +19,56 @@ from bullseye.core.measure.readings import BY_HAND
 from bullseye.core.model.touchdown import Approach, hold_off_groundspeed_kt, predict
 
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
-_NO_TOUCHDOWN: dict[Outcome, str] = {
-    'go_around': 'Go-around: a good answer. Fly the same aim point again.',
-    'low_approach': 'Low approach, as planned: nothing touched. Fly the same aim point again.',
-    'drill': 'Hold-off drill: nothing to score. Fly the same aim point again.',
-}
+_BOOK = Phrasebook(
+    'explain',
+    go_around='Go-around: a good answer. Fly the same aim point again.',
+    low_approach='Low approach, as planned: nothing touched. Fly the same aim point again.',
+    drill='Hold-off drill: nothing to score. Fly the same aim point again.',
+    not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
+    part_path='the path pointed at {flown}, {planned} planned',
+    part_aim_same='aim point as worked out',
+    part_aim_beyond='aim point {off} beyond the worked-out one',
+    part_aim_before='aim point {off} before the worked-out one',
+    part_speed_unread='threshold speed not read: within the hold-off',
+    part_speed='{read} over the threshold, {briefed} briefed',
+    no_headwind='no headwind',
+    headwind='headwind {wind}',
+    tailwind='tailwind {wind}',
+    part_wind_unread='wind not read on this lap: taken as briefed',
+    part_wind_unknown='{flown}, unknown when it was briefed',
+    part_wind='{flown}, {briefed} briefed',
+    part_roundout='where the hold-off began',
+    part_roundout_untimed='hold-off not timed: within the hold-off',
+    part_float='{held} held off, {expected} expected',
+    part_rest='the rest; it holds what nobody measured: {what}',
+    before_threshold='The wheels touched {short} before the threshold: add power, or go around, as soon as the aim '
+    'point moves up the windscreen. Choose a spot farther in.',
+    above_stall='only {margin} above the stall',
+    at_the_stall='at or below the stalling speed',
+    slow='{read} over the threshold is {less} below the {briefed} briefed and {margin}. Hold the speed to the '
+    'roundout; go around below it.',
+    nothing='Change nothing: every part is within what can be told from a tap.',
+    path='The final pointed at {flown}, not at the {planned} of the brief: hold the aim point still in the windscreen.',
+    aim_earlier='Aim {amount} earlier ({stripes}): the aim point alone moved it.',
+    aim_later='Aim {amount} later ({stripes}): the aim point alone moved it.',
+    too_fast='Cross the threshold at {briefed}, not {read}: {off} too many made {amount}.',
+    too_slow='Cross the threshold at {briefed}, not {read}: {off} too few made {amount}.',
+    wind_earlier='The wind had changed: aim {amount} earlier ({stripes}) while it lasts.',
+    wind_later='The wind had changed: aim {amount} later ({stripes}) while it lasts.',
+    speed_unread='It landed {amount} {side}, and the speed over the threshold was not read: why cannot be told. Read '
+    'the speed on the next lap.',
+    untimed_long='Roundout and hold-off together made it {amount} long: check that the power is closed at the roundout '
+    'and that it begins at the cue. Time the hold-off to tell them apart.',
+    untimed_short='Roundout and hold-off together made it {amount} short: round out at the cue, not before it, and '
+    'hold it off with the stick coming back. Time the hold-off to tell them apart.',
+    roundout_long='The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.',
+    roundout_short='The hold-off began {amount} too early: keep the aim point still until the cue, then round out.',
+    hold_off_long='Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled '
+    'early.',
+    hold_off_short='Touched {amount} too early: hold it off, keep the stick coming back. Never save it by pushing '
+    'forward.',
+)
+_CALM_KT = 0.5  # [own] of wind along the runway, which is none
 _SLOW_KT = 5.0  # [own] below the briefed speed, from which the stall is spoken of before the feet
 _SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
 
@@ -34,7 +80,7 @@ class Part:
     cause: Cause
     label: str
     feet: float | None
-    words: str
+    words: Sentence
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -47,7 +93,7 @@ class Diagnosis:
     error_ft: float | None
     counted_from: str  # in words: the middle of the box, or the line
     parts: tuple[Part, ...]
-    one_change: str
+    one_change: Sentence
     largest: Cause | None
 
 
@@ -113,9 +159,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
             error_ft=None,
             counted_from=counted_from(brief),
             parts=(),
-            one_change=_NO_TOUCHDOWN[lap.outcome]
-            if lap.outcome in NOT_LANDED
-            else 'No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
+            one_change=_BOOK.say(lap.outcome if lap.outcome in NOT_LANDED else 'not_marked'),
             largest=None,
         )
     parts = _parts(lap, request=request, brief=brief)
@@ -150,7 +194,7 @@ def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tu
         roundout_ft = rest_ft - hold_off_ft
     by_name = (('speed', speed_ft), ('wind', wind_ft), ('roundout', roundout_ft))
     unread = [name for name, feet in by_name if feet is None]
-    where = 'where the hold-off began' if roundout_ft is not None else 'hold-off not timed: within the hold-off'
+    where = _BOOK.say('part_roundout' if roundout_ft is not None else 'part_roundout_untimed')
     return (
         Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft, flown_aim_ft, brief)),
         Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
@@ -165,104 +209,95 @@ def _timed_float_ft(approach: Approach, seconds: float) -> float:
     return hold_off_groundspeed_kt(approach) * FPS_PER_KT * seconds
 
 
-def _aim_words(aim_ft: float, flown_ft: float | None, brief: BriefAnswer) -> str:
+def _aim_words(aim_ft: float, flown_ft: float | None, brief: BriefAnswer) -> Sentence:
     if flown_ft is not None:
-        return f'the path pointed at {round(flown_ft, -1):,.0f} ft, {round(brief.aim.aim_point_ft, -1):,.0f} planned'
+        planned = feet(brief.aim.aim_point_ft, step=10.0)
+        return _BOOK.say('part_path', flown=feet(flown_ft, step=10.0), planned=planned)
     if abs(aim_ft) < 1:
-        return 'aim point as worked out'
-    return f'aim point {abs(aim_ft):,.0f} ft {"beyond" if aim_ft > 0 else "before"} the worked-out one'
+        return _BOOK.say('part_aim_same')
+    return _BOOK.say('part_aim_beyond' if aim_ft > 0 else 'part_aim_before', off=feet(abs(aim_ft)))
 
 
-def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
+def _speed_words(lap: MeasuredLap, brief: BriefAnswer) -> Sentence:
     if lap.threshold_speed_kias is None:
-        return 'threshold speed not read: within the hold-off'
-    return f'{lap.threshold_speed_kias:.0f} kt over the threshold, {brief.speed.approach_speed_kias:.1f} briefed'
+        return _BOOK.say('part_speed_unread')
+    briefed = knots(brief.speed.approach_speed_kias, step=0.1)
+    return _BOOK.say('part_speed', read=knots(lap.threshold_speed_kias), briefed=briefed)
 
 
-def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> str:
+def _along(headwind_kt: float) -> Sentence:
+    if abs(headwind_kt) < _CALM_KT:
+        return _BOOK.say('no_headwind')
+    return _BOOK.say('headwind' if headwind_kt > 0 else 'tailwind', wind=knots(abs(headwind_kt)))
+
+
+def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> Sentence:
     if lap.headwind_kt is None:
-        return 'wind not read on this lap: taken as briefed'
-    briefed = 'unknown' if brief.wind.headwind_kt is None else f'{brief.wind.headwind_kt:.0f} kt'
-    return f'headwind {lap.headwind_kt:.0f} kt, {briefed} briefed'
+        return _BOOK.say('part_wind_unread')
+    if brief.wind.headwind_kt is None:
+        return _BOOK.say('part_wind_unknown', flown=_along(lap.headwind_kt))
+    return _BOOK.say('part_wind', flown=_along(lap.headwind_kt), briefed=_along(brief.wind.headwind_kt))
 
 
-def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> str:
+def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> Sentence:
     if lap.float_s is not None:
-        return f'{lap.float_s:.1f} s held off, {predict(flown).float_s:.1f} s expected'
-    return f'the rest; it holds what nobody measured: {", ".join(unread)}'
+        held, expected = seconds(lap.float_s, step=0.1), seconds(predict(flown).float_s, step=0.1)
+        return _BOOK.say('part_float', held=held, expected=expected)
+    return _BOOK.say('part_rest', what=', '.join(unread))
 
 
-def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> str | None:
+def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:
     """What comes before any feet: wheels before the threshold, and speed too near the stall."""
     if lap.along_ft is not None and lap.along_ft < 0:
-        return (
-            f'The wheels touched {-lap.along_ft:,.0f} ft before the threshold: add power, or go around, as soon as the '
-            'aim point moves up the windscreen. Choose a spot farther in.'
-        )
+        return _BOOK.say('before_threshold', short=feet(max(1.0, -lap.along_ft)))
     read_kias, speed = lap.threshold_speed_kias, brief.speed
     if read_kias is None or read_kias > speed.approach_speed_kias - _SLOW_KT:
         return None
     over_kt = read_kias - speed.stall_speed_kias
-    margin = f'only {over_kt:.0f} kt above the stall' if over_kt >= 1 else 'at or below the stalling speed'
-    return (
-        f'{read_kias:.0f} kt over the threshold is {speed.approach_speed_kias - read_kias:.0f} kt below the '
-        f'{speed.approach_speed_kias:.0f} briefed and {margin}. Hold the speed to the roundout; go around below it.'
+    margin = _BOOK.say('above_stall', margin=knots(over_kt)) if over_kt >= 1 else _BOOK.say('at_the_stall')
+    return _BOOK.say(
+        'slow',
+        read=knots(read_kias),
+        less=knots(speed.approach_speed_kias - read_kias),
+        briefed=count(speed.approach_speed_kias),
+        margin=margin,
     )
 
 
-def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> str:
+def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence:
     grave = _grave_first(lap, brief)
     if grave is not None:
         return grave
-    feet = largest.feet or 0.0
-    amount, long = f'{abs(round(feet, -1)):,.0f} ft', feet > 0
-    if abs(feet) < _SMALL_FT:
-        return 'Change nothing: every part is within what can be told from a tap.'
+    off_ft = largest.feet or 0.0
+    amount, long = feet(abs(off_ft), step=10.0), off_ft > 0
+    if abs(off_ft) < _SMALL_FT:
+        return _BOOK.say('nothing')
     if largest.cause == 'aim':
         flown_ft = aim_flown_ft(lap, brief.aim.aim_point_ft)
         if flown_ft is not None:
-            planned = f'{round(brief.aim.aim_point_ft, -1):,.0f} ft'
-            return (
-                f'The final pointed at {round(flown_ft, -1):,.0f} ft, not at the {planned} of the brief: '
-                'hold the aim point still in the windscreen.'
-            )
-        return f'Aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}): the aim point alone moved it.'
+            planned = feet(brief.aim.aim_point_ft, step=10.0)
+            return _BOOK.say('path', flown=feet(flown_ft, step=10.0), planned=planned)
+        return _BOOK.say('aim_earlier' if long else 'aim_later', amount=amount, stripes=in_stripes(off_ft))
     if largest.cause == 'speed' and lap.threshold_speed_kias is not None:
         off_kt = lap.threshold_speed_kias - brief.speed.approach_speed_kias
-        return (
-            f'Cross the threshold at {brief.speed.approach_speed_kias:.0f}, not {lap.threshold_speed_kias:.0f} kt: '
-            f'{abs(off_kt):.0f} kt {"too many" if off_kt > 0 else "too few"} made {amount}.'
+        return _BOOK.say(
+            'too_fast' if off_kt > 0 else 'too_slow',
+            briefed=count(brief.speed.approach_speed_kias),
+            read=knots(lap.threshold_speed_kias),
+            off=knots(abs(off_kt)),
+            amount=amount,
         )
     if largest.cause == 'wind':
-        return (
-            f'The wind had changed: aim {amount} {"earlier" if long else "later"} ({in_stripes(feet)}) while it lasts.'
-        )
+        return _BOOK.say('wind_earlier' if long else 'wind_later', amount=amount, stripes=in_stripes(off_ft))
     return _rest_change(largest, lap, amount, long=long)
 
 
-def _rest_change(largest: Part, lap: MeasuredLap, amount: str, *, long: bool) -> str:
+def _rest_change(largest: Part, lap: MeasuredLap, amount: Quantity, *, long: bool) -> Sentence:
     """What to change about roundout and hold-off; what was not measured is not blamed."""
     side = 'long' if long else 'short'
     if lap.threshold_speed_kias is None:
-        return (
-            f'It landed {amount} {side}, and the speed over the threshold was not read: why cannot be told. '
-            'Read the speed on the next lap.'
-        )
+        return _BOOK.say('speed_unread', amount=amount, side=side)
     if lap.float_s is None:
-        hint = (
-            'check that the power is closed at the roundout and that it begins at the cue'
-            if long
-            else 'round out at the cue, not before it, and hold it off with the stick coming back'
-        )
-        return f'Roundout and hold-off together made it {amount} {side}: {hint}. Time the hold-off to tell them apart.'
-    if largest.cause == 'roundout':
-        return (
-            f'The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.'
-            if long
-            else f'The hold-off began {amount} too early: keep the aim point still until the cue, then round out.'
-        )
-    if long:
-        return (
-            f'Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled early.'
-        )
-    return f'Touched {amount} too early: hold it off, keep the stick coming back. Never save it by pushing forward.'
+        return _BOOK.say(f'untimed_{side}', amount=amount)
+    cause = 'roundout' if largest.cause == 'roundout' else 'hold_off'
+    return _BOOK.say(f'{cause}_{side}', amount=amount)

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.kinds import NOT_LANDED, Outcome
+from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.given.standards import Tolerance
 from bullseye.core.measure.lap import MeasuredLap
@@ -20,11 +21,18 @@ _NEAR_SPEED_KT = 3.0
 _FLOAT_PASS_S, _FLOAT_NEAR_S = 1.5, 3.0
 _CENTRELINE_PASS_FT, _CENTRELINE_NEAR_FT = 6.0, 15.0
 
-_NO_TOUCHDOWN: dict[Outcome, str] = {
-    'go_around': 'Go-around: always a good answer.',
-    'low_approach': 'Low approach: not scored.',
-    'drill': 'Hold-off drill: not scored.',
-}
+_BOOK = Phrasebook(
+    'score',
+    go_around='Go-around: always a good answer.',
+    low_approach='Low approach: not scored.',
+    drill='Hold-off drill: not scored.',
+    not_seen='Touchdown not seen: accuracy is unknown.',
+    on_the_spot='In the box, on the spot.',
+    hit='In the box, {past} past the spot.',
+    hit_before='In the box, {before} before the spot.',
+    short='{short} short of the box: short is a fail, however small.',
+    long='{long} beyond the box.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -50,7 +58,7 @@ class Score:
     out_of: int
     hit: bool | None
     meets_standard: bool | None
-    words: str
+    words: Sentence
 
 
 def _criterion(
@@ -169,9 +177,7 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
     Speed is judged from the worked-out speed, so a wrong choice of speed shows. A go-around has no score.
     """
     if lap.outcome in NOT_LANDED:
-        return Score(
-            criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_NO_TOUCHDOWN[lap.outcome]
-        )
+        return Score(criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_BOOK.say(lap.outcome))
     criteria = (
         _accuracy(lap, brief, tolerance),
         _speed(lap, brief, tolerance),
@@ -199,12 +205,15 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
     )
 
 
-def _words(lap: MeasuredLap, brief: BriefAnswer, hit: bool | None) -> str:
+def _words(lap: MeasuredLap, brief: BriefAnswer, hit: bool | None) -> Sentence:
     if lap.along_ft is None:
-        return 'Touchdown not seen: accuracy is unknown.'
+        return _BOOK.say('not_seen')
     low_ft, high_ft = brief.aim.box_ft
     if hit:
-        return f'In the box, {lap.along_ft - brief.aim.spot_ft:,.0f} ft past the spot.'
+        past_ft = lap.along_ft - brief.aim.spot_ft
+        if abs(past_ft) < 0.5:
+            return _BOOK.say('on_the_spot')
+        return _BOOK.say('hit', past=feet(past_ft)) if past_ft > 0 else _BOOK.say('hit_before', before=feet(-past_ft))
     if lap.along_ft < low_ft:
-        return f'{low_ft - lap.along_ft:,.0f} ft short of the box: short is a fail, however small.'
-    return f'{lap.along_ft - high_ft:,.0f} ft beyond the box.'
+        return _BOOK.say('short', short=feet(max(1.0, low_ft - lap.along_ft)))
+    return _BOOK.say('long', long=feet(max(1.0, lap.along_ft - high_ft)))

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 from scipy.special import stdtrit
 
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet
 from bullseye.core.explain.diagnosis import Cause, Diagnosis
 from bullseye.core.explain.scoring import Score
 from bullseye.core.given.airfield import in_stripes
@@ -16,6 +17,37 @@ from bullseye.core.given.airfield import in_stripes
 _SELDOM = 0.1  # [own] of lessons, in which luck alone makes as many or as few hits
 _ENOUGH_LAPS = 3  # [own] fewer cannot tell a habit from chance
 _TIGHT_FT = 75.0  # [own] a spread that needs no remedy
+_WIDE_FT = 150.0  # [own] a spread that comes before any aim
+_NOTHING_FT = 0.5  # [own] of a mean, which is none
+_SEEN = 'In the box {times} in {landings} landings, where the forecast expects {expected}'
+_BOOK = Phrasebook(
+    'summary',
+    never='never',
+    once='once',
+    twice='twice',
+    times='{number} times',
+    once_in='once in {lessons} lessons',
+    once_in_hundreds='in less than one lesson of a hundred',
+    better=f'{_SEEN}: luck alone makes so many {{seldom}}. This pilot is better than the forecast knew.',
+    worse=f'{_SEEN}: bad luck alone makes so few {{seldom}}. Look for what has changed.',
+    luck=f'{_SEEN}: what luck makes of it. It tells nothing new of the skill.',
+    not_marked='No touchdown marked yet.',
+    too_few='{laps} of {enough} laps needed before a habit can be told from chance.',
+    steadily_long='Steadily {error} long',
+    steadily_short='Steadily {error} short',
+    steady_speed='{steadily}, most of it speed: fly the briefed speed before moving the aim point.',
+    aim_too_near='{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.',
+    next_aim='{steadily}: aim at {aim} on the next lap.',
+    next_aim_for='{steadily}: aim at {aim} for the spot at {spot} on the next lap.',
+    aim_back='{steadily}: move the aim point {shift} back ({stripes}).',
+    aim_on='{steadily}: move the aim point {shift} on ({stripes}).',
+    scattered_speed='Scattered by {spread}, most of it speed: hold the speed, leave the aim point.',
+    scattered='Scattered by {spread}: the same speed and the same roundout every lap, then judge the aim.',
+    no_error='No steady error: on the target on average, spread {spread}. Leave the aim point where it is.',
+    no_error_long='No steady error: {mean} long on average, spread {spread}. Leave the aim point where it is.',
+    no_error_short='No steady error: {mean} short on average, spread {spread}. Leave the aim point where it is.',
+    steady='{steadily}.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -30,8 +62,8 @@ class Summary:
     mean_error_ft: float | None
     spread_ft: float | None
     expected_hits: float | None  # by the forecasts of the laps; None where none is known
-    luck_words: str
-    one_change: str
+    luck_words: Sentence | None  # None of too few landings
+    one_change: Sentence
 
 
 def summarise(
@@ -88,25 +120,29 @@ def hits_distribution(chances: Sequence[float]) -> list[float]:
     return found
 
 
-def _once_in(chance: float) -> str:
+def _once_in(chance: float) -> Sentence:
     lessons = 1 / max(chance, 1e-9)
-    return f'once in {lessons:.0f} lessons' if lessons < 100 else 'in less than one lesson of a hundred'
+    return _BOOK.say('once_in', lessons=count(lessons)) if lessons < 100 else _BOOK.say('once_in_hundreds')
 
 
-def _luck_words(chances: Sequence[float], hits: int) -> str:
-    """Luck from skill: how often the forecast makes as many hits as were seen."""
+def _luck_words(chances: Sequence[float], hits: int) -> Sentence | None:
+    """Luck from skill: how often the forecast makes as many hits as were seen; None of too few landings."""
     if len(chances) < _ENOUGH_LAPS:
-        return ''
+        return None
     of_each = hits_distribution(chances)
     expected = sum(chances)
-    times = {0: 'never', 1: 'once', 2: 'twice'}.get(hits, f'{hits} times')
-    seen = f'In the box {times} in {len(chances)} landings, where the forecast expects {expected:.1f}'
+    times: dict[int, Sentence] = {0: _BOOK.say('never'), 1: _BOOK.say('once'), 2: _BOOK.say('twice')}
+    seen: dict[str, Quantity | Sentence] = {
+        'times': times.get(hits) or _BOOK.say('times', number=count(hits)),
+        'landings': count(len(chances)),
+        'expected': count(expected, step=0.1),
+    }
     as_many, as_few = sum(of_each[hits:]), sum(of_each[: hits + 1])
     if hits > expected and as_many < _SELDOM:
-        return f'{seen}: luck alone makes so many {_once_in(as_many)}. This pilot is better than the forecast knew.'
+        return _BOOK.say('better', **seen, seldom=_once_in(as_many))
     if hits < expected and as_few < _SELDOM:
-        return f'{seen}: bad luck alone makes so few {_once_in(as_few)}. Look for what has changed.'
-    return f'{seen}: what luck makes of it. It tells nothing new of the skill.'
+        return _BOOK.say('worse', **seen, seldom=_once_in(as_few))
+    return _BOOK.say('luck', **seen)
 
 
 def mean_parts_ft(diagnoses: Sequence[Diagnosis]) -> dict[Cause, float]:
@@ -127,32 +163,47 @@ def _one_change(
     measured: int,
     next_aim_ft: float | None,
     next_spot_ft: float | None,
-) -> str:
+) -> Sentence:
     if mean_ft is None or not measured:
-        return 'No touchdown marked yet.'
+        return _BOOK.say('not_marked')
     if measured < _ENOUGH_LAPS or spread_ft is None:
-        return f'{measured} of {_ENOUGH_LAPS} laps needed before a habit can be told from chance.'
-    steady = abs(mean_ft) > float(stdtrit(measured - 1, 0.975)) * spread_ft / math.sqrt(measured)
+        return _BOOK.say('too_few', laps=count(measured), enough=count(_ENOUGH_LAPS))
+    if abs(mean_ft) > float(stdtrit(measured - 1, 0.975)) * spread_ft / math.sqrt(measured):
+        return _steady_change(diagnoses, mean_ft, next_aim_ft=next_aim_ft, next_spot_ft=next_spot_ft)
+    spread = feet(spread_ft)
     speed_ft = [part.feet for d in diagnoses for part in d.parts if part.cause == 'speed' and part.feet is not None]
-    if steady:
-        parts = mean_parts_ft(diagnoses)
-        if abs(parts.get('speed', 0.0)) > abs(mean_ft) / 2 and parts['speed'] * mean_ft > 0:
-            return (
-                f'Steadily {abs(round(mean_ft, -1)):,.0f} ft {"long" if mean_ft > 0 else "short"}, most of it speed: '
-                'fly the briefed speed before moving the aim point.'
-            )
-        steadily = f'Steadily {abs(round(mean_ft, -1)):,.0f} ft {"long" if mean_ft > 0 else "short"}'
-        if next_aim_ft is not None and next_aim_ft < 0:
-            return f'{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.'
-        if next_aim_ft is not None:
-            where = f' for the spot at {round(next_spot_ft, -1):,.0f} ft' if next_spot_ft is not None else ''
-            return f'{steadily}: aim at {round(next_aim_ft, -1):,.0f} ft{where} on the next lap.'
-        return (
-            f'{steadily}: move the aim point {abs(round(mean_ft, -1)):,.0f} ft '
-            f'{"back" if mean_ft > 0 else "on"} ({in_stripes(mean_ft)}).'
-        )
     if spread_ft > _TIGHT_FT and len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
-        return f'Scattered by {spread_ft:,.0f} ft, most of it speed: hold the speed, leave the aim point.'
-    if spread_ft > 150:
-        return f'Scattered by {spread_ft:,.0f} ft: the same speed and the same roundout every lap, then judge the aim.'
-    return f'No steady error: mean {mean_ft:+,.0f} ft, spread {spread_ft:,.0f} ft. Leave the aim point where it is.'
+        return _BOOK.say('scattered_speed', spread=spread)
+    if spread_ft > _WIDE_FT:
+        return _BOOK.say('scattered', spread=spread)
+    if abs(mean_ft) < _NOTHING_FT:
+        return _BOOK.say('no_error', spread=spread)
+    return _BOOK.say('no_error_long' if mean_ft > 0 else 'no_error_short', mean=feet(abs(mean_ft)), spread=spread)
+
+
+def _steady_change(
+    diagnoses: Sequence[Diagnosis], mean_ft: float, *, next_aim_ft: float | None, next_spot_ft: float | None
+) -> Sentence:
+    """What to do about a steady error."""
+    steadily = _BOOK.say('steadily_long' if mean_ft > 0 else 'steadily_short', error=feet(abs(mean_ft), step=10.0))
+    parts = mean_parts_ft(diagnoses)
+    if abs(parts.get('speed', 0.0)) > abs(mean_ft) / 2 and parts['speed'] * mean_ft > 0:
+        return _BOOK.say('steady_speed', steadily=steadily)
+    if next_aim_ft is None:
+        stripes, shift = in_stripes(mean_ft), feet(abs(mean_ft), step=10.0)
+        return _BOOK.say('aim_back' if mean_ft > 0 else 'aim_on', steadily=steadily, shift=shift, stripes=stripes)
+    if next_aim_ft < 0:
+        return _BOOK.say('aim_too_near', steadily=steadily)
+    aim = feet(next_aim_ft, step=10.0)
+    if next_spot_ft is None:
+        return _BOOK.say('next_aim', steadily=steadily, aim=aim)
+    return _BOOK.say('next_aim_for', steadily=steadily, aim=aim, spot=feet(next_spot_ft, step=10.0))
+
+
+def without_remedy(said: Sentence) -> Sentence:
+    """A steady error by itself, where the aim that follows puts it right; anything else as it is."""
+    values = dict(said.values)
+    steadily = values.get('steadily')
+    if said.name == 'steady_speed' or not isinstance(steadily, Sentence):
+        return said
+    return _BOOK.say('steady', steadily=steadily)

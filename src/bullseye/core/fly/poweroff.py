@@ -9,12 +9,14 @@ from functools import cache
 from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.air.turns import STEEPEST_DEG, GroundWind, Turn, groundspeed_on, heading_for, stall_factor
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, LEAST_STALL_MARGIN, SLIP_PATH_DEG
-from bullseye.core.basis.errors import BullseyeError
+from bullseye.core.basis.errors import NotWorkedOut
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
+from bullseye.core.basis.sentence import Phrasebook, Sentence, degrees, feet, knots, seconds, told_apart
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.model.speeds import stall_margin
 
+# [own]
 _STEP_S = 1.0
 _BANK_DEG = 25.0  # [own]
 _LEAST_BANK_DEG = 3.0  # [own] flatter than this is no turn
@@ -25,6 +27,25 @@ _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
 _LOWEST_FT = 300.0  # of pattern height [own]
 _FARTHEST_NM = 1.5  # after abeam [own]: nobody glides in from farther out
 _AT_ONCE_FT = 50.0  # [own] after abeam, which nobody can tell from abeam
+_BOOK = Phrasebook(
+    'power_off',
+    blown_away='the wind is stronger than the glide is fast',
+    no_way='the glide makes no way against this wind',
+    too_steep='lined up in this wind the turn takes more than {steepest} of bank; it is not offered. Fly wider',
+    no_base='in this wind the two turns leave no base between them. Fly wider',
+    not_lined_up='no bank lines the turn up with the runway in this wind',
+    no_speed='the aircraft has no best glide speed',
+    near_stall='best glide, {speed}, is too near the stall of {stall} in {bank} of bank',
+    low_pattern='pattern height is under {least}',
+    ends_low='NOT REACHED: the last turn would end {height} up, {least} is the least. Fly closer or higher, and add '
+    'power when it is short',
+    too_high='TOO HIGH: even with full flap and a slip it ends {beyond} beyond.',
+    not_reached='NOT REACHED: even clean the glide ends {short} before the aim point. Fly closer or higher.',
+    practise='Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add '
+    'power.',
+    at_once='Turn at once, abeam the spot.',
+    turn='Turn {time} after abeam, {after} on, with {bank} of bank. A little high beats a foot low.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,11 +69,11 @@ class PowerOffAnswer:
     reach_ft: tuple[float, float]
     margin_ft: float
     path: tuple[tuple[float, float, float], ...]  # along, lateral, height
-    words: str
-    cautions: tuple[str, ...]
+    words: Sentence
+    cautions: tuple[Sentence, ...]
 
 
-class NoGlide(BullseyeError, ValueError):
+class NoGlide(NotWorkedOut):
     """The glide cannot be worked out; the text says why."""
 
     code = 'no_glide'
@@ -74,6 +95,8 @@ class GlideTask:
     aim_point_ft: float
     ground_wind: GroundWind
     pattern_wind: GroundWind
+    glide_kias: float | None = None  # as the instructor set it; None: best glide at this weight
+    turn_after_abeam_ft: float | None = None  # likewise; None: worked out
 
     def wind_at(self, height_ft: float) -> GroundWind:
         """Wind at a height."""
@@ -107,16 +130,16 @@ class _Glide:
             wind = self.task.wind_at(self.height)
             heading = heading_for(track_deg=track_deg, speed_ktas=self.ktas, wind=wind)
             if heading is None:
-                raise NoGlide('the wind is stronger than the glide is fast')
+                raise NoGlide(_BOOK.say('blown_away'))
             ground_kt = groundspeed_on(track_deg=track_deg, heading_deg=heading, speed_ktas=self.ktas, wind=wind)
             if ground_kt < 5:
-                raise NoGlide('the glide makes no way against this wind')
-            seconds = min(_STEP_S, (length_ft - gone) / (ground_kt * FPS_PER_KT))
-            step = ground_kt * FPS_PER_KT * seconds
+                raise NoGlide(_BOOK.say('no_way'))
+            step_s = min(_STEP_S, (length_ft - gone) / (ground_kt * FPS_PER_KT))
+            step = ground_kt * FPS_PER_KT * step_s
             gone += step
             self.along += step * math.cos(math.radians(track_deg))
             self.lateral += step * math.sin(math.radians(track_deg))
-            self._sink(seconds)
+            self._sink(step_s)
 
     def turn(self, from_track_deg: float, to_track_deg: float, bank_deg: float) -> None:
         """Turn between two tracks at constant bank; in the turn the glide is steeper by 1/cos φ."""
@@ -124,7 +147,7 @@ class _Glide:
         start = heading_for(track_deg=from_track_deg, speed_ktas=self.ktas, wind=wind)
         end = heading_for(track_deg=to_track_deg, speed_ktas=self.ktas, wind=wind)
         if start is None or end is None:
-            raise NoGlide('the wind is stronger than the glide is fast')
+            raise NoGlide(_BOOK.say('blown_away'))
         turned = (end - start) % 360
         turn = Turn(
             from_heading_deg=start,
@@ -137,14 +160,14 @@ class _Glide:
         drift_along = drift_right = 0.0
         takes_s = turn.seconds
         while done < takes_s:
-            seconds = min(_STEP_S, takes_s - done)
+            step_s = min(_STEP_S, takes_s - done)
             layer = self.task.wind_at(self.height)
-            drift_along += layer.along_fps * seconds
-            drift_right += layer.right_fps * seconds
-            done += seconds
+            drift_along += layer.along_fps * step_s
+            drift_right += layer.right_fps * step_s
+            done += step_s
             air_along, air_right = turn.place_after(done, _CALM)
             self.along, self.lateral = along + air_along + drift_along, lateral + air_right + drift_right
-            self._sink(seconds, steeper)
+            self._sink(step_s, steeper)
 
 
 def _slope(aircraft: Aircraft, flap: FlapSetting, more_deg: float = 0.0) -> float:
@@ -192,12 +215,9 @@ def _lined_up(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float,
     value = before * 1.05 if arc else before + off_before
     for _ in range(_ROUNDS):
         if arc and value > STEEPEST_DEG:
-            raise NoGlide(
-                f'lined up in this wind the turn takes more than {STEEPEST_DEG:.0f}° of bank; it is not offered. '
-                'Fly wider'
-            )
+            raise NoGlide(_BOOK.say('too_steep', steepest=degrees(STEEPEST_DEG)))
         if not arc and value < 0:
-            raise NoGlide('in this wind the two turns leave no base between them. Fly wider')
+            raise NoGlide(_BOOK.say('no_base'))
         value = max(_LEAST_BANK_DEG, value) if arc else value
         off = off_ft(value)
         if abs(off) < _LINED_UP_FT:
@@ -205,7 +225,7 @@ def _lined_up(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float,
         if abs(off - off_before) < 1e-6:
             break
         before, off_before, value = value, off, value - off * (value - before) / (off - off_before)
-    raise NoGlide('no bank lines the turn up with the runway in this wind')
+    raise NoGlide(_BOOK.say('not_lined_up'))
 
 
 def _still_air_way(task: GlideTask, ktas: float) -> _Way:
@@ -235,10 +255,11 @@ class _Speeds:
 
 def _speeds(task: GlideTask) -> _Speeds:
     aircraft = task.aircraft
-    if aircraft.best_glide_kias is None:
-        raise NoGlide('the aircraft has no best glide speed')
+    if aircraft.best_glide_kias is None and task.glide_kias is None:
+        raise NoGlide(_BOOK.say('no_speed'))
     clean, full = aircraft.flaps[0], aircraft.flaps[-1]
-    kias = aircraft.best_glide_kias * math.sqrt(aircraft.weight_ratio(task.weight_lb))
+    root = math.sqrt(aircraft.weight_ratio(task.weight_lb))
+    kias = task.glide_kias if task.glide_kias is not None else (aircraft.best_glide_kias or 0.0) * root
     return _Speeds(
         kias=kias,
         ktas=true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio),
@@ -249,10 +270,11 @@ def _speeds(task: GlideTask) -> _Speeds:
 
 def _solve(task: GlideTask, speeds: _Speeds) -> tuple[float, _Way]:
     """How far after abeam to turn [ft], and how, so that it ends lined up with the aim in the middle of the reach."""
-    way, after_ft = _still_air_way(task, speeds.ktas), 0.0
+    way, after_ft = _still_air_way(task, speeds.ktas), task.turn_after_abeam_ft or 0.0
     for _ in range(_ALTERNATIONS):  # the bank hardly depends on where it is begun: twice settles both
         way = _lined_up(task, speeds.ktas, speeds.clean_slope, after_ft, way)
-        after_ft = _turn_after_ft(task, speeds, way)
+        if task.turn_after_abeam_ft is None:
+            after_ft = _turn_after_ft(task, speeds, way)
     return after_ft, _lined_up(task, speeds.ktas, speeds.clean_slope, after_ft, way)
 
 
@@ -274,21 +296,16 @@ def _turn_after_ft(task: GlideTask, speeds: _Speeds, way: _Way) -> float:
     return float(brentq(miss, 0.0, farthest, xtol=5.0))
 
 
-def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[str, ...]:
+def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[Sentence, ...]:
     """What the glide warns of, gravest first."""
     near_ft, far_ft = reach_ft
     said = []
     if near_ft > task.aim_point_ft:
         beyond_ft = near_ft - task.aim_point_ft
-        said.append(f'TOO HIGH: even with full flap and a slip it ends {round(beyond_ft, -1):,.0f} ft beyond.')
+        said.append(_BOOK.say('too_high', beyond=feet(beyond_ft, step=10.0)))
     if far_ft < task.aim_point_ft:
-        short_ft = round(task.aim_point_ft - far_ft, -1)
-        said.append(
-            f'NOT REACHED: even clean the glide ends {short_ft:,.0f} ft before the aim point. Fly closer or higher.'
-        )
-    said.append(
-        'Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add power.'
-    )
+        said.append(_BOOK.say('not_reached', short=feet(task.aim_point_ft - far_ft, step=10.0)))
+    said.append(_BOOK.say('practise'))
     return tuple(said)
 
 
@@ -299,9 +316,7 @@ def _require_margin(task: GlideTask, kias: float, bank_deg: float) -> None:
     if stall_margin(clean, kias, root=root, bank_deg=bank_deg) < LEAST_STALL_MARGIN:
         stall_kcas = clean.stall_kcas * root * stall_factor(bank_deg)
         stall_kias = clean.airspeed_table.indicated_kt(stall_kcas)
-        raise NoGlide(
-            f'best glide, {kias:.0f} kt, is too near the stall of {stall_kias:.0f} kt in {bank_deg:.0f}° of bank'
-        )
+        raise NoGlide(_BOOK.say('near_stall', speed=knots(kias), stall=knots(stall_kias), bank=degrees(bank_deg)))
 
 
 def brief_power_off(task: GlideTask) -> PowerOffAnswer:
@@ -315,15 +330,12 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     """
     speeds = _speeds(task)
     if task.height_ft < _LOWEST_FT:
-        raise NoGlide(f'pattern height is under {_LOWEST_FT:.0f} ft')
+        raise NoGlide(_BOOK.say('low_pattern', least=feet(_LOWEST_FT)))
     after_ft, way = _solve(task, speeds)
     glide, on_base = _to_final(task, speeds.ktas, speeds.clean_slope, after_ft, way)
     if glide.height < _FINAL_AT_FT:
-        height_ft = round(max(0.0, glide.height), -1)
-        raise NoGlide(
-            f'NOT REACHED: the last turn would end {height_ft:,.0f} ft up, {_FINAL_AT_FT:.0f} ft is the '
-            'least. Fly closer or higher, and add power when it is short'
-        )
+        height, least = told_apart(feet(max(0.0, glide.height), step=10.0), feet(_FINAL_AT_FT, step=10.0))
+        raise NoGlide(_BOOK.say('ends_low', height=height, least=least))
     _require_margin(task, speeds.kias, way.bank_deg)
     reach_ft = _end_ft(glide, speeds.steep_slope), _end_ft(glide, speeds.clean_slope)
     downwind_fps = FPS_PER_KT * groundspeed_on(
@@ -332,20 +344,18 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
         speed_ktas=speeds.ktas,
         wind=task.pattern_wind,
     )
-    seconds = after_ft / downwind_fps
-    words = (
-        'Turn at once, abeam the spot.'
-        if after_ft < _AT_ONCE_FT
-        else f'Turn {seconds:.0f} s after abeam, {round(after_ft, -1):,.0f} ft on, with {way.bank_deg:.0f}° of bank. '
-        'A little high beats a foot low.'
-    )
+    after_s = after_ft / downwind_fps
+    words = _BOOK.say('at_once')
+    if after_ft >= _AT_ONCE_FT:
+        after, bank = feet(after_ft, step=10.0), degrees(way.bank_deg)
+        words = _BOOK.say('turn', time=seconds(after_s), after=after, bank=bank)
     sink_fps = speeds.ktas * FPS_PER_KT * speeds.clean_slope
     return PowerOffAnswer(
         shape=task.shape,
         glide_kias=speeds.kias,
         bank_deg=way.bank_deg,
         abeam_height_ft=task.height_ft,
-        turn_after_abeam_s=seconds,
+        turn_after_abeam_s=after_s,
         turn_after_abeam_ft=after_ft,
         turn_now_along_ft=task.spot_ft - after_ft,
         height_at_45_ft=task.height_ft - sink_fps * task.spacing_ft / downwind_fps,

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
-from typing import get_args
+from dataclasses import dataclass, field
+from typing import Literal, get_args
 
 from bullseye.core.basis.constants import (
     ABORT_RUNWAY_SHARE,
@@ -22,17 +22,53 @@ from bullseye.core.basis.constants import (
     LEAST_MARGIN_SHARE,
     OBSTACLE_MARGIN_FT,
     SLOPE_PER_PCT,
-    TAILWIND_LIMIT_KT,
     TAILWIND_PENALTY_PER_KT,
     TAKEOFF_GRASS,
 )
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import CorrectionSet, SurfaceState, TakeoffKind
+from bullseye.core.basis.sentence import Phrasebook, Sentence, count, feet, knots, told_apart
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
-from bullseye.core.model.distances import DistanceStep, require_known_surface, slope_factor
+from bullseye.core.model.distances import (
+    DistanceStep,
+    require_known_surface,
+    require_usual_tailwind,
+    say_distance,
+    slope_factor,
+    slope_reason,
+    wind_reason,
+)
 from bullseye.core.model.speeds import stall_margin
+
+_BOOK = Phrasebook(
+    'takeoff',
+    no_table='the aircraft has no takeoff table or rotation speed',
+    no_wind='the wind direction is unknown',
+    no_distance='No takeoff distance: {why}. Do not guess it; use the handbook.',
+    idle='Idle, brake, keep straight.',
+    land_ahead='Nose down, land on what is left, brake.',
+    land_about_the_nose='Nose down to the glide attitude. Land within about 30° of the nose: headings {left} '
+    'to {right}. No turn back is worked out here.',
+    soft_ground='Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.',
+    short_technique='Handbook distances are flown by the short-field technique; another takes more runway.',
+    below_stall='Lift-off at {speed} is below the stall of {stall} with flap {flap}: check the speeds '
+    'that were entered.',
+    vx_near_stall='Vx of {speed} is {ratio} times the stall with flap {flap}; {least} at 50 ft is the usual least.',
+    rotate='Rotate at the printed {speed}, whatever the weight: {longer} more roll.',
+    rotate_as_flown='Rotate at the printed {speed}, whatever the weight.',
+    fly_off='Lighten the nosewheel early and let it fly off near {speed}, as the weight asks for.',
+    fly_off_tail='Lift the tail early and let it fly off near {speed}, as the weight asks for.',
+    no_margin_to_50='No margin to 50 ft: it takes {more} more than the runway has.',
+    little_margin='Only {left} of runway are left at 50 ft, less than a third of the {over} it takes: little margin.',
+    no_margin='NO MARGIN: the ground roll needs {more} more than the runway has.',
+    late='70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.',
+    late_for='70 % of lift-off speed is not expected by {place}: the takeoff would be given up.',
+    abort_late='Giving the takeoff up by {place} leaves less than half the runway to stop on.',
+    over_obstacle='The climb passes {clearance} over the top of the obstacle; {least} is the least we call good.',
+    below_obstacle='The climb passes {clearance} below the top of the obstacle; {least} is the least we call good.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -53,7 +89,7 @@ class LiftOffSchool:
     school: str
     speed_kias: float
     ground_roll_ft: float
-    words: str
+    words: Sentence
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,7 +97,7 @@ class EnginePhase:
     """What to do when the engine stops in one phase of the takeoff."""
 
     phase: str
-    words: str
+    words: Sentence
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -88,25 +124,24 @@ class TakeoffAnswer:
     engine_out_sector_deg_mag: tuple[float, float]
     engine_failure: tuple[EnginePhase, ...]
     steps: tuple[str, ...]
-    cautions: tuple[str, ...]
+    cautions: tuple[Sentence, ...]
 
 
 class _Correction:
     """A distance with the corrections made to it so far, each as a factor."""
 
-    def __init__(self, distance_ft: float, what: str) -> None:
+    def __init__(self, distance_ft: float, what: Sentence) -> None:
         self.distance_ft = distance_ft
         self.steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=what, source='handbook')]
 
-    def by(self, factor: float, reason: str, source: str) -> None:
+    def by(self, factor: float, reason: Sentence, source: str) -> None:
         self.distance_ft *= factor
         self.steps.append(DistanceStep(factor=factor, distance_ft=self.distance_ft, reason=reason, source=source))
 
 
 def _require_printed(runway: RunwayEnd, headwind_kt: float, surface_state: SurfaceState) -> None:
     require_known_surface(runway, surface_state, what='takeoff roll')
-    if headwind_kt < -TAILWIND_LIMIT_KT:
-        raise OutsideTable(f'tailwind {-headwind_kt:.0f} kt is more than the {TAILWIND_LIMIT_KT:.0f} kt of the rule')
+    require_usual_tailwind(headwind_kt)
 
 
 def corrected(
@@ -131,43 +166,36 @@ def corrected(
     :raises OutsideTable: in more tailwind, or on a surface or slope, than the rules are printed for
     """
     _require_printed(runway, headwind_kt, surface_state)
-    common = correction_set == 'common'
-    leaflet = 'UK CAA leaflet, from memory'
+    common, leaflet = correction_set == 'common', 'UK CAA leaflet, from memory'
     source = 'common practice' if common else leaflet
-    grass = (TAKEOFF_GRASS if common else CAA_TAKEOFF_GRASS) if runway.surface == 'grass' else 0.0
-    roll, over = (
-        _Correction(roll_ft, 'handbook table, ground roll'),
-        _Correction(over_50_ft, 'handbook table, to 50 ft'),
-    )
-    if grass and surface_state == 'wet':
-        roll.by(1 + CAA_TAKEOFF_WET_GRASS, 'wet short grass', leaflet)
-        over.by(1 + CAA_TAKEOFF_WET_GRASS * roll_ft / over_50_ft, 'wet short grass, on the roll only', leaflet)
-    elif grass:
-        roll.by(1 + grass, 'dry short grass; long grass is not covered', source)
-        over.by((over_50_ft + grass * roll_ft) / over_50_ft, 'dry short grass, on the roll only', source)
+    roll = _Correction(roll_ft, say_distance('table_roll'))
+    over = _Correction(over_50_ft, say_distance('table_over_50'))
+    if runway.surface == 'grass':
+        dry = TAKEOFF_GRASS if common else CAA_TAKEOFF_GRASS
+        is_wet = surface_state == 'wet'
+        longer, by_whom = (CAA_TAKEOFF_WET_GRASS, leaflet) if is_wet else (dry, source)
+        grass = 'wet_grass' if is_wet else 'dry_grass'
+        roll.by(1 + longer, say_distance(grass), by_whom)
+        over.by(1 + longer * roll_ft / over_50_ft, say_distance(f'{grass}_roll'), by_whom)
     level_roll_ft: float | None = None
     for one in (roll, over):
         if headwind_kt > 0 and common:
-            one.by(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), f'headwind {headwind_kt:.0f} kt', source)
+            one.by(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), wind_reason(headwind_kt), source)
         elif headwind_kt < 0:
             share = -headwind_kt / lift_off_ktas
             factor = 1 - TAILWIND_PENALTY_PER_KT * headwind_kt if common else 1 + CAA_TAILWIND * share
-            one.by(factor, f'tailwind {-headwind_kt:.0f} kt', source)
+            one.by(factor, wind_reason(headwind_kt), source)
         if runway.slope_pct > 0 or (runway.slope_pct < 0 and common):
-            way = 'uphill' if runway.slope_pct > 0 else 'downhill'
             ground_fps = max(1.0, lift_off_ktas - headwind_kt) * FPS_PER_KT
             level_ft = one.distance_ft
-            on_roll = slope_factor(
-                roll_ft=level_roll_ft or level_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=True
-            )
-            if level_roll_ft is None:
-                level_roll_ft, sloped_ft = level_ft, level_ft * on_roll
-            else:
-                sloped_ft = level_ft + level_roll_ft * (on_roll - 1)  # the climb after it is no longer
+            way_ft = level_roll_ft or level_ft
+            on_roll = slope_factor(roll_ft=way_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=True)
+            level_roll_ft = way_ft
+            sloped_ft = level_ft + way_ft * (on_roll - 1)  # the climb after the roll is no longer
             rule = max(0.5, 1 + SLOPE_PER_PCT * runway.slope_pct)
-            one.by(max(rule, sloped_ft / level_ft), f'{abs(runway.slope_pct):g} % {way}', source)
+            one.by(max(rule, sloped_ft / level_ft), slope_reason(runway.slope_pct), source)
         if not common:
-            one.by(CAA_TAKEOFF_FACTOR, 'safety factor', source)
+            one.by(CAA_TAKEOFF_FACTOR, say_distance('factor'), source)
     return Corrected(
         correction_set=correction_set,
         ground_roll_ft=roll.distance_ft,
@@ -175,10 +203,6 @@ def corrected(
         ground_roll_steps=tuple(roll.steps),
         over_50_ft_steps=tuple(over.steps),
     )
-
-
-def _at_weight(kias: float | None, root: float) -> float | None:
-    return None if kias is None else kias * root
 
 
 def obstacle_clearance_ft(*, runway: RunwayEnd, ground_roll_ft: float, over_50_ft: float) -> float | None:
@@ -233,15 +257,27 @@ def _steps(kind: TakeoffKind, aircraft: Aircraft) -> tuple[str, ...]:
 
 
 def _engine_failure(sector: tuple[float, float]) -> tuple[EnginePhase, ...]:
+    left_deg, right_deg = (round(deg) % 360 or 360 for deg in sector)
     return (
-        EnginePhase(phase='on the runway', words='Idle, brake, keep straight.'),
-        EnginePhase(phase='airborne, runway left', words='Nose down, land on what is left, brake.'),
+        EnginePhase(phase='on the runway', words=_BOOK.say('idle')),
+        EnginePhase(phase='airborne, runway left', words=_BOOK.say('land_ahead')),
         EnginePhase(
             phase='airborne, no runway left',
-            words='Nose down to the glide attitude. Land within about 30° of the nose: headings '
-            f'{sector[0]:03.0f} to {sector[1]:03.0f}. No turn back is worked out here.',
+            words=_BOOK.say('land_about_the_nose', left=f'{left_deg:03.0f}', right=f'{right_deg:03.0f}'),
         ),
     )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AsSet:
+    """Numbers of a takeoff that the instructor set; None is worked out. The height is above the field."""
+
+    over_50_ft: float | None = None
+    rotate_kias: float | None = None
+    vx_kias: float | None = None
+    vy_kias: float | None = None
+    abort_point_ft: float | None = None
+    first_turn_height_ft: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -259,6 +295,7 @@ class TakeoffTask:
     technique: Technique
     pattern_altitude_ft: float
     surface_state: SurfaceState = 'dry'
+    as_set: AsSet = field(default_factory=AsSet)
 
     @property
     def weight_root(self) -> float:
@@ -273,9 +310,9 @@ def _by_set(task: TakeoffTask) -> tuple[Corrected, ...]:
     """
     table, rotate_kias = task.aircraft.takeoff_table, task.aircraft.rotate_kias
     if table is None or rotate_kias is None:
-        raise OutsideTable('the aircraft has no takeoff table or rotation speed')
+        raise OutsideTable(_BOOK.say('no_table'))
     if task.headwind_kt is None:
-        raise OutsideTable('the wind direction is unknown')
+        raise OutsideTable(_BOOK.say('no_wind'))
     roll_ft, over_ft = table.distances_ft(
         pressure_altitude_ft=task.pressure_altitude_ft, temperature_c=task.temperature_c, weight_lb=task.weight_lb
     )
@@ -311,56 +348,79 @@ def _run(task: TakeoffTask, by_set: tuple[Corrected, ...]) -> _Run:
     flown = next((one for one in schools if one.school == task.technique.lift_off), None)
     if flown is None or chosen is None:
         return _Run(
-            by_set=by_set, lift_off=schools, lift_off_kias=None, roll_ft=None, over_50_ft=None, clearance_ft=None
+            by_set=by_set,
+            lift_off=schools,
+            lift_off_kias=task.as_set.rotate_kias,
+            roll_ft=None,
+            over_50_ft=task.as_set.over_50_ft,
+            clearance_ft=None,
         )
-    over_ft = chosen.over_50_ft_ft + flown.ground_roll_ft - chosen.ground_roll_ft
+    speed_kias = flown.speed_kias if task.as_set.rotate_kias is None else task.as_set.rotate_kias
+    # the roll goes with the square of the speed, as between the schools
+    roll_ft = flown.ground_roll_ft * (speed_kias / flown.speed_kias) ** 2
+    over_ft = chosen.over_50_ft_ft + roll_ft - chosen.ground_roll_ft
+    if task.as_set.over_50_ft is not None:
+        over_ft = task.as_set.over_50_ft
     return _Run(
         by_set=by_set,
         lift_off=schools,
-        lift_off_kias=flown.speed_kias,
-        roll_ft=flown.ground_roll_ft,
+        lift_off_kias=speed_kias,
+        roll_ft=roll_ft,
         over_50_ft=over_ft,
-        clearance_ft=obstacle_clearance_ft(runway=task.runway, ground_roll_ft=flown.ground_roll_ft, over_50_ft=over_ft),
+        clearance_ft=None
+        if over_ft <= roll_ft
+        else obstacle_clearance_ft(runway=task.runway, ground_roll_ft=roll_ft, over_50_ft=over_ft),
     )
 
 
-def _ground_cautions(task: TakeoffTask, run: _Run) -> list[str]:
+def _ground_cautions(task: TakeoffTask, run: _Run) -> list[Sentence]:
     """What the surface and the technique leave out of the figures."""
     said = []
     if task.kind == 'soft_field' or task.runway.surface == 'grass':
-        said.append('Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.')
+        said.append(_BOOK.say('soft_ground'))
     is_long = run.over_50_ft is not None and task.runway.length_ft - run.over_50_ft > run.over_50_ft
     if task.kind != 'short_field' and run.by_set and not is_long:
-        said.append('Handbook distances are flown by the short-field technique; another takes more runway.')
+        said.append(_BOOK.say('short_technique'))
     return said
 
 
-def _speed_cautions(task: TakeoffTask, run: _Run) -> list[str]:
+def _speed_cautions(task: TakeoffTask, run: _Run) -> list[Sentence]:
     """Lift-off and climb speeds too near the stall. Source: [pub: 14 CFR 23.51 before 1996, value from memory]."""
     aircraft = task.aircraft
-    names = [flap.name for flap in aircraft.flaps]
-    climb = aircraft.ladder.climb.flap if aircraft.ladder is not None else names[0]
-    flap = aircraft.flap(climb if climb in names else names[0])
+    flap = aircraft.climb_flap
     said = []
     if run.lift_off_kias is not None and stall_margin(flap, run.lift_off_kias, root=task.weight_root) < 1 - 1e-9:
         stall_kias = flap.airspeed_table.indicated_kt(flap.stall_kcas * task.weight_root)
-        said.append(
-            f'Lift-off at {run.lift_off_kias:.0f} kt is below the stall of {stall_kias:.0f} kt with flap {flap.name}: '
-            'check the speeds that were entered.'
-        )
-    if aircraft.vx_kias is not None:
-        vx_kias = aircraft.vx_kias * task.weight_root
+        speed, stall = told_apart(knots(run.lift_off_kias), knots(stall_kias))
+        said.append(_BOOK.say('below_stall', speed=speed, stall=stall, flap=flap.name))
+    vx_kias = _climb_kias(task, 'vx_kias')
+    if vx_kias is not None:
         margin = stall_margin(flap, vx_kias, root=task.weight_root)
         if margin < LEAST_CLIMB_MARGIN - 1e-9:
-            said.append(
-                f'Vx of {vx_kias:.0f} kt is {margin:.2f} times the stall with flap {flap.name}; '
-                f'{LEAST_CLIMB_MARGIN:g} at 50 ft is the usual least.'
-            )
+            ratio, least = told_apart(count(margin, step=0.01), count(LEAST_CLIMB_MARGIN, step=0.01))
+            said.append(_BOOK.say('vx_near_stall', speed=knots(vx_kias), ratio=ratio, flap=flap.name, least=least))
     return said
+
+
+def _climb_kias(task: TakeoffTask, name: Literal['vx_kias', 'vy_kias']) -> float | None:
+    """Vx or Vy at this weight, or as the instructor set it."""
+    set_kias: float | None = getattr(task.as_set, name)
+    printed_kias: float | None = getattr(task.aircraft, name)
+    if set_kias is not None or printed_kias is None:
+        return set_kias
+    return printed_kias * task.weight_root
+
+
+def abort_point_ft(task: TakeoffTask) -> float:
+    """Where the takeoff is given up without the abort speed, from where the roll begins [ft] [com]."""
+    set_ft = task.as_set.abort_point_ft
+    return ABORT_RUNWAY_SHARE * task.runway.length_ft if set_ft is None else set_ft
 
 
 def _first_turn_ft(task: TakeoffTask) -> float:
     """Height of the first turn above sea level [ft]."""
+    if task.as_set.first_turn_height_ft is not None:
+        return task.runway.elevation_ft + task.as_set.first_turn_height_ft
     if task.technique.first_turn == 'tpa_less_300':
         return task.pattern_altitude_ft - FIRST_TURN_BELOW_TPA_FT
     return task.runway.elevation_ft + FIRST_TURN_AGL_FT
@@ -368,16 +428,20 @@ def _first_turn_ft(task: TakeoffTask) -> float:
 
 def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
     """Work out one takeoff; what cannot be computed is None and has its reason among the cautions."""
-    aircraft, runway, root = task.aircraft, task.runway, task.weight_root
-    cautions: list[str] = []
+    runway = task.runway
+    cautions: list[Sentence] = []
     by_set: tuple[Corrected, ...] = ()
     try:
         by_set = _by_set(task)
     except OutsideTable as error:
-        cautions.append(f'No takeoff distance: {error}. Do not guess it; use the handbook.')
+        cautions.append(_BOOK.say('no_distance', why=error.reason))
     run = _run(task, by_set)
-    if run.roll_ft is not None and run.over_50_ft is not None:
-        cautions += _margins(runway, run.roll_ft, run.over_50_ft, run.clearance_ft)
+    if run.over_50_ft is not None:
+        cautions += (
+            too_short(runway, run.over_50_ft)
+            if run.roll_ft is None
+            else _margins(task, run.roll_ft, run.over_50_ft, run.clearance_ft)
+        )
     cautions += _ground_cautions(task, run)
     cautions += _speed_cautions(task, run)
     course = runway.course_deg_mag
@@ -391,9 +455,9 @@ def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
         by_set=by_set,
         lift_off=run.lift_off,
         lift_off_speed_kias=run.lift_off_kias,
-        vx_kias=_at_weight(aircraft.vx_kias, root),
-        vy_kias=_at_weight(aircraft.vy_kias, root),
-        abort_point_ft=ABORT_RUNWAY_SHARE * runway.length_ft,
+        vx_kias=_climb_kias(task, 'vx_kias'),
+        vy_kias=_climb_kias(task, 'vy_kias'),
+        abort_point_ft=abort_point_ft(task),
         abort_speed_kias=None if run.lift_off_kias is None else ABORT_SPEED_SHARE * run.lift_off_kias,
         expected_at_abort_speed_ft=None if run.roll_ft is None else ABORT_SPEED_SHARE**2 * run.roll_ft,
         roll_margin_ft=None if run.roll_ft is None else runway.length_ft - run.roll_ft,
@@ -402,7 +466,7 @@ def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
         first_turn_ft=_first_turn_ft(task),
         engine_out_sector_deg_mag=sector,
         engine_failure=_engine_failure(sector),
-        steps=_steps(task.kind, aircraft),
+        steps=_steps(task.kind, task.aircraft),
         cautions=tuple(cautions),
     )
 
@@ -412,7 +476,7 @@ def _schools(aircraft: Aircraft, root: float, chosen: Corrected | None) -> tuple
     rotate_kias = aircraft.rotate_kias
     if rotate_kias is None or chosen is None:
         return ()
-    lighten = 'Lift the tail' if aircraft.particulars.has_tailwheel else 'Lighten the nosewheel'
+    fly_off = 'fly_off_tail' if aircraft.particulars.has_tailwheel else 'fly_off'
     fly_off_kias = rotate_kias * root
     longer_ft = chosen.ground_roll_ft * ((rotate_kias / fly_off_kias) ** 2 - 1)
     return (
@@ -420,41 +484,44 @@ def _schools(aircraft: Aircraft, root: float, chosen: Corrected | None) -> tuple
             school='rotate',
             speed_kias=rotate_kias,
             ground_roll_ft=chosen.ground_roll_ft + longer_ft,
-            words=f'Rotate at the printed {rotate_kias:.0f} kt, whatever the weight: {longer_ft:,.0f} ft more roll.',
+            words=_BOOK.say('rotate', speed=knots(rotate_kias), longer=feet(longer_ft))
+            if longer_ft >= 1
+            else _BOOK.say('rotate_as_flown', speed=knots(rotate_kias)),
         ),
         LiftOffSchool(
             school='fly_off',
             speed_kias=fly_off_kias,
             ground_roll_ft=chosen.ground_roll_ft,
-            words=f'{lighten} early and let it fly off near {fly_off_kias:.0f} kt, as the weight asks for.',
+            words=_BOOK.say(fly_off, speed=knots(fly_off_kias)),
         ),
     )
 
 
-def too_short(runway: RunwayEnd, over_ft: float) -> list[str]:
+def too_short(runway: RunwayEnd, over_ft: float) -> list[Sentence]:
     """What is to be said of the runway left at 50 ft; nothing when more than a third of the distance is left."""
     left_ft = runway.length_ft - over_ft
     if left_ft < 0:
-        return [f'No margin to 50 ft: it takes {-left_ft:,.0f} ft more than the runway has.']
+        return [_BOOK.say('no_margin_to_50', more=feet(-left_ft))]
     if left_ft < over_ft * LEAST_MARGIN_SHARE:
-        return [
-            f'Only {left_ft:,.0f} ft of runway are left at 50 ft, less than a third of the {over_ft:,.0f} ft it takes: '
-            'little margin.'
-        ]
+        return [_BOOK.say('little_margin', left=feet(left_ft), over=feet(over_ft))]
     return []
 
 
-def _margins(runway: RunwayEnd, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[str]:
-    said = []
+def _margins(task: TakeoffTask, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[Sentence]:
+    said, runway = [], task.runway
     if roll_ft > runway.length_ft:
-        said.append(f'NO MARGIN: the ground roll needs {roll_ft - runway.length_ft:,.0f} ft more than the runway has.')
+        said.append(_BOOK.say('no_margin', more=feet(roll_ft - runway.length_ft)))
     else:
         said += too_short(runway, over_ft)
-    if roll_ft * ABORT_SPEED_SHARE**2 > ABORT_RUNWAY_SHARE * runway.length_ft:
-        said.append('70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.')
-    if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:
-        way = f'{clearance_ft:,.0f} ft over' if clearance_ft >= 0 else f'{-clearance_ft:,.0f} ft below'
+    point_ft = abort_point_ft(task)
+    if roll_ft * ABORT_SPEED_SHARE**2 > point_ft:
         said.append(
-            f'The climb passes {way} the top of the obstacle; {OBSTACLE_MARGIN_FT:,.0f} ft is the least we call good.'
+            _BOOK.say('late') if task.as_set.abort_point_ft is None else _BOOK.say('late_for', place=feet(point_ft))
         )
+    if point_ft > ABORT_RUNWAY_SHARE * runway.length_ft + 1e-6:
+        said.append(_BOOK.say('abort_late', place=feet(point_ft)))
+    if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:
+        clearance, least = told_apart(feet(abs(clearance_ft)), feet(OBSTACLE_MARGIN_FT))
+        way = 'over_obstacle' if clearance_ft >= 0 else 'below_obstacle'
+        said.append(_BOOK.say(way, clearance=clearance, least=least))
     return said

@@ -6,8 +6,28 @@ import math
 from dataclasses import dataclass
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
+from bullseye.core.basis.sentence import Phrasebook, Sentence, joined, miles, seconds
 
 GOOD_GAP_S, LEAST_GAP_S = 60.0, 30.0  # [own] between two at the threshold
+_BOOK = Phrasebook(
+    'traffic',
+    little_gap='{gap} behind the one ahead at the threshold is little: be ready to go around.',
+    too_close='Only {gap} behind the one ahead at the threshold: too close. Fly downwind on for {on}, or go around.',
+    overtakes='Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
+    '{on}, or leave the pattern and come again.',
+    stay_level='Stay level at pattern height on base and final; go down {out} from the aim point, flap then.',
+    slower_down='Go down from abeam more slowly: the path is met as you turn final. Flap later.',
+    no_descent='No descent is worked out for it.',
+    turn_as_usual='Turn base where you always do: the one ahead is past you by then.',
+    turn_later='Fly downwind on for {on}, {far}; turn when the one ahead has passed abeam.',
+    new_final='New final {final}.',
+    same_aim='The aim point stays: same path, same speed.',
+    gap='Gap at the threshold about {gap}.',
+    under_pattern='{other} lies on the {at}, under your {side} pattern: base crosses its approach. Fly the pattern on '
+    'the other side unless told otherwise.',
+    beside_pattern='{other} lies on the {at}: a {side} pattern that overshoots final flies into its approach. Do not '
+    'overshoot; go around away from it.',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -16,14 +36,14 @@ class NumberTwo:
 
     extend_s: float
     extend_nm: float
-    turn_words: str
+    turn_words: Sentence
     final_nm: float
     level_until_nm: float  # to go to the aim point, where the path to it is met at pattern height
-    go_down_words: str
+    go_down_words: Sentence
     gap_s: float | None  # between the two at the threshold; None when the one ahead is not known, or is overtaken
     is_offered: bool  # not where it would overtake the one ahead
-    caution: str | None
-    words: str
+    caution: Sentence | None
+    words: Sentence
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -52,22 +72,14 @@ def extension_s(
     return max(0.0, apart_ft / closing_fps - base_turn_after_abeam_s)
 
 
-def _gap_caution(gap_s: float, *, extend_s: float, a_second_s: float) -> str | None:
+def _gap_caution(gap_s: float, *, extend_s: float, a_second_s: float) -> Sentence | None:
     """What a small gap asks for; None for one that is good. ``a_second_s`` is what a second more downwind gains."""
     if gap_s >= GOOD_GAP_S:
         return None
     if gap_s >= LEAST_GAP_S:
-        return f'{gap_s:.0f} s behind the one ahead at the threshold is little: be ready to go around.'
-    on_s = extend_s + (GOOD_GAP_S - gap_s) / a_second_s
-    if gap_s < 0:
-        return (
-            'Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
-            f'{on_s:.0f} s, or leave the pattern and come again.'
-        )
-    return (
-        f'Only {gap_s:.0f} s behind the one ahead at the threshold: too close. Fly downwind on for {on_s:.0f} s, '
-        'or go around.'
-    )
+        return _BOOK.say('little_gap', gap=seconds(gap_s))
+    on = seconds(extend_s + (GOOD_GAP_S - gap_s) / a_second_s)
+    return _BOOK.say('overtakes', on=on) if gap_s < 0 else _BOOK.say('too_close', gap=seconds(gap_s), on=on)
 
 
 def number_two(
@@ -92,27 +104,22 @@ def number_two(
     extend_nm = extend_s * downwind_kt / 3_600
     level_ft = tpa_ft / math.tan(math.radians(path_angle_deg))
     final_nm, level_nm = final_ft / FT_PER_NM, level_ft / FT_PER_NM
-    if level_ft < final_ft:
-        down = (
-            f'Stay level at pattern height on base and final; go down {level_nm:.1f} nm from the aim point, flap then.'
-        )
-    else:
-        down = 'Go down from abeam more slowly: the path is met as you turn final. Flap later.'
+    down = _BOOK.say('stay_level', out=miles(level_nm)) if level_ft < final_ft else _BOOK.say('slower_down')
     gap_s = None
     if ahead_final_nm is not None:
         gap_s = from_abeam_s - ahead_final_nm * FT_PER_NM / (ahead_kt * FPS_PER_KT) - aim_ft / (ahead_kt * FPS_PER_KT)
-    turn = (
-        'Turn base where you always do: the one ahead is past you by then.'
-        if extend_s < 1
-        else f'Fly downwind on for {extend_s:.0f} s, {extend_nm:.1f} nm; turn when the one ahead has passed abeam.'
-    )
-    overtakes = gap_s is not None and gap_s < 0
-    gap = '' if gap_s is None or overtakes else f' Gap at the threshold about {gap_s:.0f} s.'
+    turn = _BOOK.say('turn_as_usual')
+    if extend_s >= 1:
+        turn = _BOOK.say('turn_later', on=seconds(extend_s), far=miles(extend_nm))
     # a second more downwind is also a longer way back
     a_second_s = 1 + downwind_kt / max(1.0, final_kt)
     caution = None if gap_s is None else _gap_caution(gap_s, extend_s=extend_s, a_second_s=a_second_s)
-    if overtakes:
-        turn, down, gap_s = caution or '', 'No descent is worked out for it.', None
+    overtakes = gap_s is not None and gap_s < 0
+    if overtakes and caution is not None:
+        turn, down, gap_s = caution, _BOOK.say('no_descent'), None
+    words = [turn, _BOOK.say('new_final', final=miles(final_nm)), down, _BOOK.say('same_aim')]
+    if gap_s is not None:
+        words.append(_BOOK.say('gap', gap=seconds(gap_s)))
     return NumberTwo(
         is_offered=not overtakes,
         caution=caution,
@@ -123,9 +130,7 @@ def number_two(
         level_until_nm=min(level_nm, final_nm),
         go_down_words=down,
         gap_s=gap_s,
-        words=turn
-        if overtakes
-        else f'{turn} New final {final_nm:.1f} nm. {down} The aim point stays: same path, same speed.{gap}',
+        words=turn if overtakes else joined(*words),
     )
 
 
@@ -146,7 +151,7 @@ WAKE_WORDS = (
 )
 
 
-def parallel_words(*, ident: str, others: tuple[str, ...], side: str) -> str | None:
+def parallel_words(*, ident: str, others: tuple[str, ...], side: str) -> Sentence | None:
     """What a parallel runway means for the turn onto final; None without one.
 
     Runways are parallel when they share their number and differ in the letter.
@@ -160,13 +165,7 @@ def parallel_words(*, ident: str, others: tuple[str, ...], side: str) -> str | N
     for other in sorted(same, key=lambda one: order.find(one[-1])):
         at = 'left' if order.find(other[-1]) < order.find(letter) else 'right'
         if at == side:
-            found.append(
-                f'{other} lies on the {at}, under your {side} pattern: base crosses its approach. '
-                'Fly the pattern on the other side unless told otherwise.'
-            )
+            found.append(_BOOK.say('under_pattern', other=other, at=at, side=side))
         else:
-            found.append(
-                f'{other} lies on the {at}: a {side} pattern that overshoots final flies into its approach. '
-                'Do not overshoot; go around away from it.'
-            )
-    return ' '.join(found)
+            found.append(_BOOK.say('beside_pattern', other=other, at=at, side=side))
+    return joined(*found)

@@ -322,6 +322,12 @@ class Aircraft(Checked):
         raise InvalidInput('flap', name, ', '.join(flap.name for flap in self.flaps))
 
     @property
+    def climb_flap(self) -> FlapSetting:
+        """Flap of the takeoff and the climb after it: as the ladder names it, else up."""
+        named = self.ladder.climb.flap if self.ladder is not None else None
+        return next((flap for flap in self.flaps if flap.name == named), self.flaps[0])
+
+    @property
     def has_flap(self) -> bool:
         """Whether it has any flap to move."""
         return len(self.flaps) > 1

@@ -11,9 +11,12 @@ from pydantic import StringConstraints
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import STORABLE, Checked, Real
 
-OverruledNumber = Literal[
-    'approach_speed_kias', 'aim_point_ft', 'go_around_point_ft', 'landing_roll_ft', 'takeoff_over_50_ft'
+LandingNumber = Literal['approach_speed_kias', 'aim_point_ft', 'go_around_point_ft', 'landing_roll_ft']
+TakeoffNumber = Literal[
+    'takeoff_over_50_ft', 'rotate_kias', 'vx_kias', 'vy_kias', 'abort_point_ft', 'first_turn_height_ft'
 ]
+PatternNumber = Literal['downwind_kias', 'base_kias', 'best_glide_kias', 'glide_turn_ft']
+OverruledNumber = LandingNumber | TakeoffNumber | PatternNumber
 Reason = Annotated[str, StringConstraints(min_length=3, max_length=300, strip_whitespace=True), STORABLE]
 NUMBER_WORDS: dict[OverruledNumber, str] = {
     'approach_speed_kias': 'Approach speed',
@@ -21,13 +24,32 @@ NUMBER_WORDS: dict[OverruledNumber, str] = {
     'go_around_point_ft': 'Go-around point',
     'landing_roll_ft': 'Landing ground roll with its safety factor',
     'takeoff_over_50_ft': 'Takeoff distance over 50 ft',
+    'rotate_kias': 'Lift-off speed',
+    'vx_kias': 'Best angle of climb, Vx',
+    'vy_kias': 'Best rate of climb, Vy',
+    'abort_point_ft': 'Place to give the takeoff up by',
+    'first_turn_height_ft': 'Height of the first turn above the field',
+    'downwind_kias': 'Speed on downwind',
+    'base_kias': 'Speed on base',
+    'best_glide_kias': 'Glide speed',
+    'glide_turn_ft': 'Start of the power-off turn after abeam',
 }
+_SPEED, _PLACE = (20.0, 250.0), (0.0, 20_000.0)  # [own] what is not a slip of the pen
 _RANGES: dict[OverruledNumber, tuple[float, float]] = {
-    'approach_speed_kias': (20, 250),
-    'aim_point_ft': (0, 20_000),
-    'go_around_point_ft': (0, 20_000),
-    'landing_roll_ft': (50, 20_000),
-    'takeoff_over_50_ft': (100, 20_000),
+    'approach_speed_kias': _SPEED,
+    'aim_point_ft': _PLACE,
+    'go_around_point_ft': _PLACE,
+    'landing_roll_ft': (50.0, 20_000.0),
+    'takeoff_over_50_ft': (100.0, 20_000.0),
+    'rotate_kias': _SPEED,
+    'vx_kias': _SPEED,
+    'vy_kias': _SPEED,
+    'abort_point_ft': (50.0, 20_000.0),
+    'first_turn_height_ft': (50.0, 5_000.0),
+    'downwind_kias': _SPEED,
+    'base_kias': _SPEED,
+    'best_glide_kias': _SPEED,
+    'glide_turn_ft': (0.0, 9_000.0),
 }
 
 

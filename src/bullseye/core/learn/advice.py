@@ -13,12 +13,13 @@ from bullseye.core.basis.constants import AIM_STEP_FT
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
 from bullseye.core.basis.quantity import Checked
+from bullseye.core.basis.sentence import Phrasebook, Sentence, feet, joined
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
 from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose, flown_lap
 from bullseye.core.explain.scoring import Score, score_lap
-from bullseye.core.explain.summary import summarise
+from bullseye.core.explain.summary import summarise, without_remedy
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.given.belief import Calibration
@@ -26,6 +27,15 @@ from bullseye.core.learn.fit import calibrate
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
 
+_BOOK = Phrasebook(
+    'advice',
+    first='Aim at {aim}, {before}; no lap flown yet.',
+    again='Aim at {aim} again.',
+    later='Aim at {aim}, {moved} later ({stripes}).',
+    earlier='Aim at {aim}, {moved} earlier ({stripes}).',
+)
+
+# [own]
 _INTERVAL = 1.96  # 95 % of a normal distribution
 _MOST_LAPS = 500
 
@@ -84,7 +94,7 @@ class Advice:
     predicted_touchdown_ft: float
     error_ft: float | None
     split_ft: Split | None
-    sentence: str
+    sentence: Sentence
     cautions: tuple[str, ...]
 
 
@@ -220,22 +230,21 @@ def _sentence(
     diagnosis: Diagnosis | None,
     aim_ft: float,
     laps: Sequence[AdviceLap],
-) -> str:
+) -> Sentence:
     """The one change, then where to aim."""
+    aim = feet(aim_ft, step=10.0)
     if not laps or diagnosis is None:
-        return f'Aim at {round(aim_ft, -1):,.0f} ft, {brief.aim.aim_before_spot_words}; no lap flown yet.'
+        return _BOOK.say('first', aim=aim, before=brief.aim.aim_before_spot_words)
     moved_ft = aim_ft - laps[-1].aim_ft
     if abs(moved_ft) < 5:
-        aim = f'Aim at {round(aim_ft, -1):,.0f} ft again.'
+        then = _BOOK.say('again', aim=aim)
     else:
-        way = 'later' if moved_ft > 0 else 'earlier'
-        aim = f'Aim at {round(aim_ft, -1):,.0f} ft, {abs(round(moved_ft, -1)):,.0f} ft {way} ({in_stripes(moved_ft)}).'
+        moved, stripes = feet(abs(moved_ft), step=10.0), in_stripes(moved_ft)
+        then = _BOOK.say('later' if moved_ft > 0 else 'earlier', aim=aim, moved=moved, stripes=stripes)
     landed = sum(d.error_ft is not None for _, d, _ in judged)
     why = summarise(judged).one_change if landed >= 3 else diagnosis.one_change
     # a steady error is put right by the aim that follows; the sum of both would be told twice
-    if why.startswith('Steadily') and 'speed' not in why:
-        why = f'{why.split(":")[0]}.'
-    return f'{why} {aim}'
+    return joined(without_remedy(why), then)
 
 
 @cache

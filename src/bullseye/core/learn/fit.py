@@ -70,7 +70,7 @@ def _weighted_median(y: NDArray[np.float64], share: NDArray[np.float64]) -> floa
 
 
 _APPROACH = tuple(one.name for one in fields(Approach))
-_ROUNDS = 12
+_ROUNDS = 12  # [own]
 
 
 def _columns(laps: Sequence[FlownLap]) -> dict[str, NDArray[np.float64]]:

@@ -25,6 +25,7 @@ from bullseye.core.model.touchdown import Approach, reckon
 
 Floats = NDArray[np.float64]
 
+# [own]
 READ_SD_KT = 1.5  # [own] of a speed that the right seat reads
 _DEGREES = 5.0  # [own] of freedom of Student's t: how soon a lap counts as wild
 _HALF_LIFE_LAPS = 8.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now

@@ -6,8 +6,19 @@ import math
 from dataclasses import dataclass
 
 from bullseye.core.basis.constants import APPROACH_LIFT_COEFFICIENT, SIDE_FORCE_PER_RAD
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, degrees, joined, knots, per_cent
 
-_WORTH_SAYING_KT = 1.0
+_WORTH_SAYING_KT = 1.0  # [own]
+_BOOK = Phrasebook(
+    'crosswind',
+    a_touch='A touch',
+    touch='a touch',
+    hands='{crab} of crab to the {side}; or {side} wing {bank} down and {other} rudder.',
+    over='More than the limit has shown the rudder can hold. If full rudder does not keep it straight: go '
+    'around, leave.',
+    within='{share} of what the limit shows the rudder can hold. If full rudder does not do it: go around.',
+    limit='{limit}: {source}',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -21,8 +32,8 @@ class CrosswindHands:
     sideslip_at_touchdown_deg: float
     rudder_share: float  # of the sideslip that the known limit proves the rudder can hold
     limit_kt: float
-    limit_at_touchdown_words: str
-    words: str
+    limit_at_touchdown_words: Sentence
+    words: Sentence
 
 
 def crab_deg(*, crosswind_kt: float, true_airspeed_kt: float) -> float | None:
@@ -40,12 +51,8 @@ def wing_down_deg(*, sideslip_deg: float) -> float:
     return math.degrees(math.atan(SIDE_FORCE_PER_RAD * math.radians(sideslip_deg) / APPROACH_LIFT_COEFFICIENT))
 
 
-def _degrees(angle_deg: float) -> str:
-    return f'{angle_deg:.0f}°' if angle_deg >= 0.5 else 'A touch'
-
-
-def _down(bank_deg: float) -> str:
-    return f'{bank_deg:.0f}° down' if bank_deg >= 0.5 else 'a touch down'
+def _angle(angle_deg: float, touch: str) -> Quantity | Sentence:
+    return degrees(angle_deg) if angle_deg >= 0.5 else _BOOK.say(touch)
 
 
 def crosswind_hands(
@@ -67,11 +74,13 @@ def crosswind_hands(
     side = 'right' if crosswind_kt > 0 else 'left'
     other = 'left' if side == 'right' else 'right'
     bank = wing_down_deg(sideslip_deg=abs(crab))
-    over = share > 1
-    verdict = (
-        'More than the limit has shown the rudder can hold. If full rudder does not keep it straight: go around, leave.'
-        if over
-        else f'{share:.0%} of what the limit shows the rudder can hold. If full rudder does not do it: go around.'
+    verdict = _BOOK.say('over') if share > 1 else _BOOK.say('within', share=per_cent(share * 100))
+    hands = _BOOK.say(
+        'hands',
+        crab=_angle(abs(crab), 'a_touch'),
+        side=side,
+        bank=_angle(bank, 'touch'),
+        other=other,
     )
     return CrosswindHands(
         crosswind_kt=crosswind_kt,
@@ -81,7 +90,6 @@ def crosswind_hands(
         sideslip_at_touchdown_deg=abs(slip),
         rudder_share=share,
         limit_kt=limit_kt,
-        limit_at_touchdown_words=f'{limit_kt:.0f} kt: {limit_source}',
-        words=f'{_degrees(abs(crab))} of crab to the {side}; or {side} wing {_down(bank)} and {other} rudder. '
-        f'{verdict}',
+        limit_at_touchdown_words=_BOOK.say('limit', limit=knots(limit_kt), source=limit_source),
+        words=joined(hands, verdict),
     )

@@ -16,7 +16,7 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 
-_LEAST_FPS2, _MOST_FPS2 = 0.8, 11.0  # what the fit allows
+_LEAST_FPS2, _MOST_FPS2 = 0.8, 11.0  # [own] what the fit allows
 
 
 def ground_effect_factor(*, wing_height_ft: float, span_ft: float) -> float:

@@ -19,6 +19,7 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import SurfaceState
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, as_given, knots, per_cent, told_apart
 from bullseye.core.given.aircraft import LandingTable
 from bullseye.core.given.airfield import RunwayEnd
 
@@ -29,7 +30,7 @@ class DistanceStep:
 
     factor: float
     distance_ft: float
-    reason: str
+    reason: Sentence
     source: str
 
 
@@ -47,7 +48,38 @@ class GroundRoll:
     steps: tuple[DistanceStep, ...]
 
 
+_BOOK = Phrasebook(
+    'distances',
+    slope_up='hardly anything is left to accelerate up a slope of {slope}',
+    slope_down='hardly anything is left to brake down a slope of {slope}',
+    gravel='no rule for a {what} on gravel',
+    surface_unknown='nobody has entered what the runway is made of',
+    long_grass='no rule for a {what} in long grass',
+    soft='no rule for a {what} on soft ground',
+    snow_or_ice='no rule for a {what} on snow or ice',
+    too_much_tailwind='tailwind {wind} is more than the {limit} of the rule',
+    table='handbook table',
+    table_roll='handbook table, ground roll',
+    table_over_50='handbook table, to 50 ft',
+    faster='touchdown {off} faster than the table: flap and weight',
+    slower='touchdown {off} slower than the table: flap and weight',
+    headwind='headwind {wind}',
+    tailwind='tailwind {wind}',
+    wet_grass='wet short grass: slippery',
+    dry_grass='dry short grass; long grass is not covered',
+    wet_grass_roll='wet short grass, on the roll only',
+    dry_grass_roll='dry short grass, on the roll only',
+    wet_paved='wet paved runway',
+    uphill='{slope} uphill',
+    downhill='{slope} downhill',
+    factor='safety factor',
+)
 _LEAST_SHARE_ON_SLOPE = 0.15  # [own] of the acceleration that a slope must leave
+
+
+def say_distance(name: str) -> Sentence:
+    """One of the reasons of a takeoff's corrections that carry no number."""
+    return _BOOK.say(name)
 
 
 def slope_factor(*, roll_ft: float, speed_fps: float, slope_pct: float, is_takeoff: bool) -> float:
@@ -64,8 +96,7 @@ def slope_factor(*, roll_ft: float, speed_fps: float, slope_pct: float, is_takeo
     level_fps2 = speed_fps**2 / (2 * roll_ft)
     left_fps2 = level_fps2 - GRAVITY_FPS2 * uphill / 100
     if left_fps2 < _LEAST_SHARE_ON_SLOPE * level_fps2:
-        what = 'to accelerate up' if is_takeoff else 'to brake down'
-        raise OutsideTable(f'hardly anything is left {what} a slope of {abs(slope_pct):g} %')
+        raise OutsideTable(_BOOK.say('slope_up' if is_takeoff else 'slope_down', slope=_slope(slope_pct)))
     return max(0.5, 1 + SLOPE_PER_PCT * uphill, level_fps2 / left_fps2)
 
 
@@ -75,12 +106,35 @@ def require_known_surface(runway: RunwayEnd, state: SurfaceState, *, what: str) 
     :raises OutsideTable: on gravel, and in long grass, on soft ground, snow or ice
     """
     if runway.surface == 'gravel':
-        raise OutsideTable(f'no rule for a {what} on gravel')
+        raise OutsideTable(_BOOK.say('gravel', what=what))
     if runway.surface == 'unknown':
-        raise OutsideTable('nobody has entered what the runway is made of')
-    unknown = {'long_grass': 'in long grass', 'soft': 'on soft ground', 'snow_or_ice': 'on snow or ice'}
-    if state in unknown:
-        raise OutsideTable(f'no rule for a {what} {unknown[state]}')
+        raise OutsideTable(_BOOK.say('surface_unknown'))
+    if state not in ('dry', 'wet'):
+        raise OutsideTable(_BOOK.say(state, what=what))
+
+
+def require_usual_tailwind(headwind_kt: float) -> None:
+    """Refuse more tailwind than the rule is printed for.
+
+    :raises OutsideTable: beyond it
+    """
+    if headwind_kt < -TAILWIND_LIMIT_KT:
+        wind, limit = told_apart(knots(-headwind_kt), knots(TAILWIND_LIMIT_KT))
+        raise OutsideTable(_BOOK.say('too_much_tailwind', wind=wind, limit=limit))
+
+
+def wind_reason(headwind_kt: float) -> Sentence:
+    """The step of a head- or tailwind."""
+    return _BOOK.say('headwind' if headwind_kt > 0 else 'tailwind', wind=knots(abs(headwind_kt)))
+
+
+def slope_reason(slope_pct: float) -> Sentence:
+    """The step of a slope, as a landing sees it."""
+    return _BOOK.say('uphill' if slope_pct > 0 else 'downhill', slope=_slope(slope_pct))
+
+
+def _slope(slope_pct: float) -> Quantity:
+    return as_given(abs(slope_pct), 'pct')
 
 
 def landing_ground_roll(
@@ -105,40 +159,34 @@ def landing_ground_roll(
     uphill shortens, downhill lengthens.
     """
     require_known_surface(runway, surface_state, what='ground roll')
+    require_usual_tailwind(headwind_kt)
     distance_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     over_50_ft = table.over_50(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     from_50_ft = None if over_50_ft is None else over_50_ft - distance_ft
-    steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason='handbook table', source='handbook')]
+    steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=_BOOK.say('table'), source='handbook')]
 
-    def correct(factor: float, reason: str, source: str = 'common practice') -> None:
+    def correct(factor: float, reason: Sentence, source: str = 'common practice') -> None:
         nonlocal distance_ft
         distance_ft *= factor
         steps.append(DistanceStep(factor=factor, distance_ft=distance_ft, reason=reason, source=source))
 
     if abs(touchdown_over_table - 1) > 1e-9:
-        faster = 'faster' if touchdown_over_table > 1 else 'slower'
-        off = abs(touchdown_over_table - 1)
-        correct(touchdown_over_table**2, f'touchdown {off:.0%} {faster} than the table: flap and weight', 'own model')
-    if headwind_kt < -TAILWIND_LIMIT_KT:
-        raise OutsideTable(f'tailwind {-headwind_kt:.0f} kt is more than the {TAILWIND_LIMIT_KT:.0f} kt of the rule')
+        off = per_cent(abs(touchdown_over_table - 1) * 100)
+        correct(
+            touchdown_over_table**2, _BOOK.say('faster' if touchdown_over_table > 1 else 'slower', off=off), 'own model'
+        )
     if headwind_kt > 0:
-        correct(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), f'headwind {headwind_kt:.0f} kt')
+        correct(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), wind_reason(headwind_kt))
     elif headwind_kt < 0:
-        correct(1 - TAILWIND_PENALTY_PER_KT * headwind_kt, f'tailwind {-headwind_kt:.0f} kt')
-    is_wet, leaflet = surface_state == 'wet', 'UK CAA leaflet, from memory'
-    if runway.surface == 'grass' and is_wet:
-        correct(1 + CAA_LANDING_WET_GRASS, 'wet short grass: slippery', leaflet)
-    elif runway.surface == 'grass':
-        correct(1 + LANDING_GRASS, 'dry short grass; long grass is not covered')
-    elif is_wet:
-        correct(1 + CAA_LANDING_WET_PAVED, 'wet paved runway', leaflet)
+        correct(1 - TAILWIND_PENALTY_PER_KT * headwind_kt, wind_reason(headwind_kt))
+    if (surface := _surface_correction(runway, surface_state)) is not None:
+        correct(*surface)
     if runway.slope_pct:
-        way = 'uphill' if runway.slope_pct > 0 else 'downhill'
         ground_fps = max(1.0, touchdown_ktas - headwind_kt) * FPS_PER_KT
         factor = slope_factor(roll_ft=distance_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=False)
-        correct(factor, f'{abs(runway.slope_pct):g} % {way}')
+        correct(factor, slope_reason(runway.slope_pct))
     expected_ft = distance_ft
-    correct(LANDING_FACTOR, 'safety factor', 'UK CAA leaflet, from memory')
+    correct(LANDING_FACTOR, _BOOK.say('factor'), 'UK CAA leaflet, from memory')
     # the way through the air is over the ground in less time against the wind, and is corrected for nothing else
     air_ft = None if from_50_ft is None else from_50_ft * steps_factor(steps, 'headwind', 'tailwind')
     return GroundRoll(
@@ -149,6 +197,16 @@ def landing_ground_roll(
     )
 
 
-def steps_factor(steps: list[DistanceStep], *starts: str) -> float:
-    """The product of the corrections whose reason starts so."""
-    return math.prod(step.factor for step in steps if step.reason.startswith(starts))
+def _surface_correction(runway: RunwayEnd, state: SurfaceState) -> tuple[float, Sentence, str] | None:
+    """Factor on the roll, why, and the source; None on a dry paved runway."""
+    is_wet, leaflet = state == 'wet', 'UK CAA leaflet, from memory'
+    if runway.surface == 'grass' and is_wet:
+        return 1 + CAA_LANDING_WET_GRASS, _BOOK.say('wet_grass'), leaflet
+    if runway.surface == 'grass':
+        return 1 + LANDING_GRASS, _BOOK.say('dry_grass'), 'common practice'
+    return (1 + CAA_LANDING_WET_PAVED, _BOOK.say('wet_paved'), leaflet) if is_wet else None
+
+
+def steps_factor(steps: list[DistanceStep], *names: str) -> float:
+    """The product of the corrections with these reasons."""
+    return math.prod(step.factor for step in steps if step.reason.name in names)

@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 from bullseye.core.model.touchdown import Approach, touchdown_from_aim_ft
 
 Floats = NDArray[np.float64]
-SAMPLES = 10_000
+SAMPLES = 10_000  # [own]
 
 
 @cache
@@ -32,6 +32,7 @@ def even_normal(count: int) -> Floats:
     return _even_samples(count)[0]
 
 
+# [own]
 _WINDS = 33  # between which touchdowns are read: they change smoothly with the wind
 _FASTER_KT = np.arange(-26.0, 46.5, 2.0)  # likewise with the speed, less the briefed one
 

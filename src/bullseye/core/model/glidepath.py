@@ -6,7 +6,15 @@ import math
 from dataclasses import dataclass
 
 from bullseye.core.basis.constants import FT_PER_NM
+from bullseye.core.basis.sentence import Phrasebook, Sentence, count, feet
 from bullseye.core.given.airfield import RunwayEnd, stripe_before_aim
+
+_BOOK = Phrasebook(
+    'cue',
+    stripes='Start the roundout with the nose at {place}: about {to_go} to go, eyes {eyes} up.',
+    widths='Start the roundout with the nose about {widths} runway widths before the aim: about {to_go} to go, eyes '
+    '{eyes} up.',
+)
 
 
 def distance_ft(*, height_ft: float, path_angle_deg: float) -> float:
@@ -35,7 +43,7 @@ class RoundoutCue:
     eyes_before_aim_ft: float
     eyes_height_ft: float
     nose_before_aim_ft: float
-    words: str
+    words: Sentence
 
 
 def roundout_cue(
@@ -47,12 +55,12 @@ def roundout_cue(
     trigonometry; stripes [pub: FAA AC 150/5340-1].
     """
     nose_ft = max(0.0, eyes_before_aim_ft - blind_distance_ft)
+    to_go, eyes = feet(eyes_before_aim_ft, step=10.0), feet(eyes_height_ft)
     if runway.has_paint:
-        where = f'Start the roundout with the nose at {stripe_before_aim(nose_ft)}'
+        words = _BOOK.say('stripes', place=stripe_before_aim(nose_ft), to_go=to_go, eyes=eyes)
     else:
-        widths = nose_ft / runway.width_ft
-        where = f'Start the roundout with the nose about {widths:.1f} runway widths before the aim'
-    words = f'{where}: about {round(eyes_before_aim_ft, -1):,.0f} ft to go, eyes {eyes_height_ft:,.0f} ft up.'
+        widths = count(nose_ft / runway.width_ft, step=0.1)
+        words = _BOOK.say('widths', widths=widths, to_go=to_go, eyes=eyes)
     return RoundoutCue(
         eyes_before_aim_ft=eyes_before_aim_ft, eyes_height_ft=eyes_height_ft, nose_before_aim_ft=nose_ft, words=words
     )

@@ -18,8 +18,26 @@ from bullseye.core.basis.constants import (
     WHEEL_LANDING_SLOWS_KT,
 )
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, knots, per_cent, told_apart
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.technique import Technique
+
+_BOOK = Phrasebook(
+    'speeds',
+    too_slow='1.3 × {stall} stalling speed; the {entered} entered from the handbook are less than {least} of the '
+    'stall: check them',
+    handbook='handbook speed, flap {flap}, at maximum weight',
+    rule='1.3 × {stall} stalling speed, read back as indicated; the handbook prints none',
+    rule_chosen='1.3 × {stall} stalling speed, read back as indicated: technique setting',
+    weight='{weight} is {share} of maximum weight; speeds fall with its square root',
+    weight_left_out='printed speed kept at every weight: technique setting',
+    no_gust='no gust reported; a steady wind adds nothing',
+    gust_left_out='no gust allowance: technique setting',
+    gust_too_much='half of the {spread} between gust and steady wind would be {wanted}; no more than {allowed} are '
+    'added. In such gusts rather wait',
+    gust='half of the {spread} between gust and steady wind; the steady wind adds nothing',
+    result='hold this on final; the handbook and the instructor decide',
+)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -29,7 +47,7 @@ class SpeedStep:
     step: Literal['base', 'weight', 'gust', 'result']
     change_kt: float
     speed_kias: float
-    reason: str
+    reason: Sentence
     source: str
 
 
@@ -55,16 +73,13 @@ def _base_step(flap: FlapSetting, kind: LandingKind, technique: Technique) -> Sp
     published_kias = flap.published_approach_kias(kind)
     if published_kias is not None and stall_margin(flap, published_kias) < LEAST_STALL_MARGIN:
         base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
-        why = (
-            f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed; the {published_kias:.0f} KIAS entered from the handbook '
-            f'are less than {LEAST_STALL_MARGIN:g} of the stall: check them'
-        )
+        entered, least = Quantity(published_kias, 'kias'), count(LEAST_STALL_MARGIN, step=0.1)
+        why = _BOOK.say('too_slow', stall=Quantity(flap.stall_kcas, 'kcas'), entered=entered, least=least)
     elif published_kias is not None and technique.base_speed == 'handbook':
-        base_kias, why, source = published_kias, f'handbook speed, flap {flap.name}, at maximum weight', 'handbook'
+        base_kias, why, source = published_kias, _BOOK.say('handbook', flap=flap.name), 'handbook'
     else:
         base_kias, source = flap.rule_approach_kias, '14 CFR 23.73 before 2017'
-        why = f'1.3 × {flap.stall_kcas:.0f} KCAS stalling speed, read back as indicated'
-        why += '; the handbook prints none' if published_kias is None else ': technique setting'
+        why = _BOOK.say('rule' if published_kias is None else 'rule_chosen', stall=Quantity(flap.stall_kcas, 'kcas'))
     return SpeedStep(step='base', change_kt=base_kias, speed_kias=base_kias, reason=why, source=source)
 
 
@@ -73,7 +88,7 @@ def _weight_step(
 ) -> SpeedStep:
     """The base speed at this weight."""
     if not technique.weight_scaling:
-        why = 'printed speed kept at every weight: technique setting'
+        why = _BOOK.say('weight_left_out')
         return SpeedStep(step='weight', change_kt=0.0, speed_kias=base_kias, reason=why, source='technique')
     ratio, table = aircraft.weight_ratio(weight_lb), flap.airspeed_table
     weighed_kias = table.indicated_kt(table.calibrated_kt(base_kias) * math.sqrt(ratio))
@@ -81,7 +96,7 @@ def _weight_step(
         step='weight',
         change_kt=weighed_kias - base_kias,
         speed_kias=weighed_kias,
-        reason=f'{weight_lb:,.0f} lb is {ratio * 100:.0f} % of maximum weight; speeds fall with its square root',
+        reason=_BOOK.say('weight', weight=Quantity(weight_lb, 'lb'), share=per_cent(ratio * 100)),
         source='lift equation',
     )
 
@@ -94,16 +109,14 @@ def _gust_step(weighed_kias: float, *, flap: FlapSetting, gust_spread_kt: float,
     if flap.limit_kias is not None:
         allowed_kt = min(allowed_kt, max(0.0, flap.limit_kias - BELOW_FLAP_LIMIT_KT - weighed_kias))
     if gust_spread_kt == 0:
-        why = 'no gust reported; a steady wind adds nothing'
+        why = _BOOK.say('no_gust')
     elif not share:
-        why = 'no gust allowance: technique setting'
+        why = _BOOK.say('gust_left_out')
     elif allowed_kt < wanted_kt:
-        why = (
-            f'half of the {gust_spread_kt:.0f} kt between gust and steady wind would be {wanted_kt:.0f} kt; '
-            f'no more than {allowed_kt:.0f} kt are added. In such gusts rather wait'
-        )
+        wanted, allowed = told_apart(knots(wanted_kt), knots(allowed_kt))
+        why = _BOOK.say('gust_too_much', spread=knots(gust_spread_kt), wanted=wanted, allowed=allowed)
     else:
-        why = f'half of the {gust_spread_kt:.0f} kt between gust and steady wind; the steady wind adds nothing'
+        why = _BOOK.say('gust', spread=knots(gust_spread_kt))
     return SpeedStep(
         step='gust',
         change_kt=allowed_kt,
@@ -136,7 +149,7 @@ def approach_speed(
         step='result',
         change_kt=0.0,
         speed_kias=gust.speed_kias,
-        reason='hold this on final; the handbook and the instructor decide',
+        reason=_BOOK.say('result'),
         source='sum',
     )
     return ApproachSpeed(speed_kias=gust.speed_kias, steps=(base, weight, gust, result))

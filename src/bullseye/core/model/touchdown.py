@@ -23,6 +23,7 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.limits import HeadwindKt
 from bullseye.core.basis.quantity import Checked, Deceleration, Real
 
+# [own]
 Floats = NDArray[np.float64]
 REPORT_HEIGHT_FT = 10 * FT_PER_M  # of the wind in a report [pub: WMO-No. 8]
 _LEAST_OVER_ROUGHNESS = 2.0  # the log profile is not used nearer the ground than this many roughness lengths

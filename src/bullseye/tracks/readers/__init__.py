@@ -14,6 +14,7 @@ from bullseye.tracks.track import MOST_BYTES, Format, Track, UnreadableTrack
 
 __all__ = ['Columns', 'Track', 'UnreadableTrack', 'as_text', 'looks_like', 'read_track', 'unpacked']
 
+# [own] limits and habits of reading
 _GZIP = b'\x1f\x8b'
 _HEAD = 4_096
 _LOOKED_AT = 200_000

@@ -10,6 +10,7 @@ from typing import Any, Literal, get_args
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
 from bullseye.core.basis.errors import InvalidInput
 
+# [own] limits and habits of reading
 Role = Literal[
     'time',
     'date',

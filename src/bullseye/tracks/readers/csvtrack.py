@@ -15,6 +15,7 @@ from bullseye.tracks.readers.columns import UNITS, Column, Columns, guess_column
 from bullseye.tracks.readers.times import DAY_S, across_midnight, iso_seconds
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
+# [own] limits and habits of reading
 _SEPARATORS = (';', '\t', '|', ',')
 _LOOK_AT = 60  # lines, to find the headings
 _LONGEST_CELL = 10_000

@@ -11,6 +11,7 @@ import numpy as np
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
+# [own] limits and habits of reading
 _COLUMNS = ('t', 'lat', 'lon', 'acc')
 _MORE_COLUMNS = ('alt', 'spd', 'crs')
 _PLACE = 1e-7  # degrees

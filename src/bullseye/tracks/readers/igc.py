@@ -12,6 +12,7 @@ from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
 from bullseye.tracks.readers.times import DAY_S, across_midnight
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
+# [own] limits and habits of reading
 _FIX = re.compile(r'^B\d{6}\d{7}[NS]\d{8}[EW][AV](?:-\d{4}|\d{5})(?:-\d{4}|\d{5})')
 _DATE = re.compile(r'^HFDTE(?:DATE:)?\s*(\d{2})(\d{2})(\d{2})')
 _EXTENSION = re.compile(r'(\d{2})(\d{2})([A-Z]{3})')

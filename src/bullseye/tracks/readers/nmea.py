@@ -13,6 +13,7 @@ from bullseye.core.basis.constants import FT_PER_M
 from bullseye.tracks.readers.times import DAY_S, across_midnight
 from bullseye.tracks.track import Track, UnreadableTrack, make_track
 
+# [own] limits and habits of reading
 _SENTENCE = re.compile(r'^[!$]([A-Z]{2})([A-Z]{3}),([^*\r\n]*)(?:\*([0-9A-Fa-f]{2}))?')
 _NAN = float('nan')
 

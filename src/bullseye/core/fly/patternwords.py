@@ -1,0 +1,187 @@
+"""What is said of a pattern: its wind, its spacing, its turn onto final, and what to be careful of."""
+
+from __future__ import annotations
+
+import math
+
+from bullseye.core.air.turns import STEEPEST_DEG, stall_factor
+from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, LOW_STALL_MARGIN, LOW_STALL_MARGIN_TURNING
+from bullseye.core.basis.sentence import (
+    Phrasebook,
+    Quantity,
+    Sentence,
+    degrees,
+    feet,
+    joined,
+    knots,
+    miles,
+    per_cent,
+    seconds,
+)
+from bullseye.core.fly.legs import Legs
+from bullseye.core.fly.overground import Flown, Heights
+
+_LEAST_FIRST_TURN_FT = 300.0  # [com] above the field
+_LEAST_FINAL_TURN_FT = 300.0  # [com] above the field, where the turn onto final begins
+_LEAST_SAID_S = 0.5  # [own] shorter rounds to nothing
+_RUSHED_FPM = 900.0  # [own]
+_LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
+_SLIGHT_FT = 50.0  # [own] of drift in the turn onto final, likewise
+_BOOK = Phrasebook(
+    'pattern',
+    little_wind='Little wind across the pattern: spacing and descent are as in still air.',
+    towards='{wind} blow towards the field: without {crab} of crab the downwind closes in by {drift}, and base is '
+    '{base_time}.',
+    rushed='Too high and rushed is the classic result.',
+    away='{wind} blow away from the field: without {crab} of crab the downwind drifts out by {drift}, and base is '
+    '{base_time}: keep the height until it is turned.',
+    as_long='as long as in still air',
+    longer='{time} longer',
+    shorter='{time} shorter',
+    moment='a moment',
+    flap_limit='{speed} on {leg} is over the limit of {limit} with flap {flap}: slow down before it is lowered.',
+    gear_limit='{speed} on {leg} is over the gear limit of {limit}: slow down first.',
+    climb_unknown='How this aircraft climbs here is unknown: the upwind leg is drawn for 500 ft a mile.',
+    near_stall='Only {margin} above the stall on {leg}: fly it faster.',
+    near_stall_turning='Only {margin} above the stall in the turn from {leg}: fly it faster or flatter.',
+    first_turn_high='The first turn would come above pattern altitude: level off at pattern altitude and turn there.',
+    first_turn_low='The first turn would come only {height} above the field: climb higher before it.',
+    final_turn_low='The turn onto final is only {height} up: fly a longer final.',
+    no_room='Spacing {spacing} leaves no {leg} leg at {bank} bank: its turns run into each other. Fly wider.',
+    steep='{bank} of bank: the stall is {nearer} nearer. 30° is enough for anybody.',
+    fast_down='{descent} from abeam to final: high and rushed. Fly wider or go down earlier.',
+    long_final='Final is longer than the descent from pattern height: stay level on base, flap later.',
+    cue='Abeam, the runway lies {angle} below the horizon.',
+    cue_at_mark='Abeam, the runway lies {angle} below the horizon: just at the wing mark.',
+    cue_above='Abeam, the runway lies {angle} below the horizon, above the wing mark, which is at {mark} ({spacing}).',
+    cue_below='Abeam, the runway lies {angle} below the horizon, below the wing mark, which is at {mark} ({spacing}).',
+    through_no_bank='The wind carries base {drift} through final: roll in {time} earlier; begun late no bank would do '
+    'it: go around.',
+    through='The wind carries base {drift} through final: roll in {time} earlier; begun late it would take {bank} of '
+    'bank, stall +{nearer}.',
+    through_steep='Over {steepest}: overshoot and go around instead.',
+    held_back='The wind holds base back {drift}: roll in {time} later.',
+    final_as_usual='The wind hardly moves the turn onto final.',
+)
+
+
+def _fpm(value: float) -> Quantity:
+    return Quantity(value, 'fpm')
+
+
+def _time(value_s: float) -> Quantity | Sentence:
+    return seconds(value_s) if value_s >= _LEAST_SAID_S else _BOOK.say('moment')
+
+
+def _other_time(more_s: float) -> Sentence:
+    """How much longer or shorter something takes; what rounds to nothing is nothing."""
+    if abs(more_s) < _LEAST_SAID_S:
+        return _BOOK.say('as_long')
+    return _BOOK.say('longer' if more_s > 0 else 'shorter', time=seconds(abs(more_s)))
+
+
+def wind_words(legs: Legs, flown: Flown) -> Sentence:
+    """What the wind across the pattern does to spacing and descent, if nothing is done about it."""
+    # the runway lies to the left of the landing direction's right pattern: towards it is -right
+    towards_kt = -legs.task.right * legs.wind.right_fps / FPS_PER_KT
+    if abs(towards_kt) < _LIGHT_KT:
+        return _BOOK.say('little_wind')
+    drift = feet(abs(towards_kt) * FPS_PER_KT * flown.seconds['downwind'], step=10.0)
+    still_s = flown.seconds['base'] * legs.base.groundspeed_kt / legs.base.ktas
+    less_s = still_s - flown.seconds['base']
+    said = _BOOK.say(
+        'towards' if towards_kt > 0 else 'away',
+        wind=knots(abs(towards_kt)),
+        crab=degrees(abs(legs.downwind.heading_deg - legs.downwind.track_deg)),
+        drift=drift,
+        base_time=_other_time(-less_s),
+    )
+    return joined(said, _BOOK.say('rushed')) if towards_kt > 0 and less_s >= _LEAST_SAID_S else said
+
+
+def cue_words(cue_deg: float, mark_deg: float | None, tpa_ft: float) -> Sentence:
+    """Where the runway lies below the horizon abeam, and against the mark on the wing."""
+    angle = degrees(cue_deg)
+    if mark_deg is None:
+        return _BOOK.say('cue', angle=angle)
+    if abs(cue_deg - mark_deg) < 1:
+        return _BOOK.say('cue_at_mark', angle=angle)
+    spacing = miles(tpa_ft / math.tan(math.radians(mark_deg)) / FT_PER_NM)
+    where = 'cue_above' if cue_deg < mark_deg else 'cue_below'
+    return _BOOK.say(where, angle=angle, mark=degrees(mark_deg), spacing=spacing)
+
+
+def final_turn_words(*, drift_ft: float, earlier_s: float, bank_deg: float | None) -> Sentence:
+    """What the wind does to the turn onto final; ``bank_deg`` is what it would take when begun late, None too much."""
+    drift = feet(abs(drift_ft), step=10.0)
+    if abs(drift_ft) <= _SLIGHT_FT:
+        return _BOOK.say('final_as_usual')
+    if drift_ft < 0:
+        return _BOOK.say('held_back', drift=drift, time=_time(-earlier_s))
+    if bank_deg is None:
+        return _BOOK.say('through_no_bank', drift=drift, time=_time(earlier_s))
+    nearer = per_cent((stall_factor(bank_deg) - 1) * 100)
+    said = _BOOK.say('through', drift=drift, time=_time(earlier_s), bank=degrees(bank_deg), nearer=nearer)
+    return joined(said, _BOOK.say('through_steep', steepest=degrees(STEEPEST_DEG))) if bank_deg > STEEPEST_DEG else said
+
+
+def _limits(legs: Legs) -> list[Sentence]:
+    """Legs faster than their flap or the gear may be flown."""
+    said, aircraft = [], legs.task.aircraft
+    for leg in legs.all:
+        limit_kias, flap = leg.flap_setting.limit_kias, leg.flap_setting.name
+        if limit_kias is not None and leg.kias > limit_kias:
+            said.append(_BOOK.say('flap_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(limit_kias), flap=flap))
+    gear_kias = aircraft.particulars.gear_limit_kias
+    if aircraft.is_retractable and gear_kias is not None:
+        said += [
+            _BOOK.say('gear_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(gear_kias))
+            for leg in (legs.downwind, legs.base, legs.final)
+            if leg.kias > gear_kias
+        ]
+    return said
+
+
+def _stalls(legs: Legs) -> list[Sentence]:
+    """Legs and turns with little left over the stall."""
+    said = []
+    for leg, bank_deg in legs.banks():
+        margin = knots(leg.margin_kt(bank_deg))
+        if bank_deg and leg.over_stall(bank_deg) < LOW_STALL_MARGIN_TURNING:
+            said.append(_BOOK.say('near_stall_turning', margin=margin, leg=leg.leg))
+        elif not bank_deg and leg.over_stall(bank_deg) < LOW_STALL_MARGIN:
+            said.append(_BOOK.say('near_stall', margin=margin, leg=leg.leg))
+    return said
+
+
+def _heights(legs: Legs, heights: Heights) -> list[Sentence]:
+    """Turns too low or too high, and a descent too steep or too shallow."""
+    task, said = legs.task, []
+    height_ft = task.first_turn_ft - task.runway.elevation_ft
+    if task.first_turn_ft > task.altitude_ft:
+        said.append(_BOOK.say('first_turn_high'))
+    elif height_ft < _LEAST_FIRST_TURN_FT:
+        said.append(_BOOK.say('first_turn_low', height=feet(height_ft, step=10.0)))
+    if heights.final_turn_ft < _LEAST_FINAL_TURN_FT:
+        said.append(_BOOK.say('final_turn_low', height=feet(heights.final_turn_ft, step=10.0)))
+    if heights.descent_fpm > _RUSHED_FPM:
+        said.append(_BOOK.say('fast_down', descent=_fpm(heights.descent_fpm)))
+    if heights.on_final_ft >= task.tpa_ft:
+        said.append(_BOOK.say('long_final'))
+    return said
+
+
+def cautions(legs: Legs, heights: Heights) -> list[Sentence]:
+    """What to be careful of on the way round."""
+    task, said = legs.task, _limits(legs)
+    bank = degrees(task.choice.bank_deg)
+    if task.climb is None:
+        said.append(_BOOK.say('climb_unknown'))
+    said += _stalls(legs)
+    leg, left_ft = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
+    if left_ft < 0:
+        said.append(_BOOK.say('no_room', spacing=miles(task.spacing_nm, step=0.01), leg=leg, bank=bank))
+    if task.choice.bank_deg > STEEPEST_DEG:
+        nearer = per_cent((stall_factor(task.choice.bank_deg) - 1) * 100)
+        said.append(_BOOK.say('steep', bank=bank, nearer=nearer))
+    return said + _heights(legs, heights)
