@@ -2,6 +2,10 @@
 
 Each pupil has habits that nobody knows: a speed, a roundout height, a touchdown speed, an aeroplane that slows as its
 drag says. They fly the aim they are told. What Bullseye says is compared with what simulation of the same pupil gives.
+They come to one school, one after the other, and what is believed of the next is learned from those before.
+
+Beside it stand an observer who knows the simulator and how its pupils are drawn, and weighs some thousands of them by
+how well they explain the laps (the best that can be had), a plain regression, and the rule of thumb.
 
     .venv/bin/python bench/learning.py --pupils 400
 """
@@ -18,12 +22,14 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest, parse_request
 from bullseye.core.brief.setup import landing_setup, power_share, prior_deceleration_fps2
 from bullseye.core.learn.fit import calibrate
+from bullseye.core.learn.population import learn_population
 from bullseye.core.measure.flown import FlownLap
 from bullseye.demo.fleet import AIRCRAFT
 
 FPS = 6_076.12 / 3_600
 G = 32.174
 LAPS = 8
+SNAPSHOT = 25  # pupils, after which the school is looked at again
 TRUTH = 3_000  # landings that tell a pupil's true chance
 
 
@@ -131,31 +137,108 @@ def chance_of(landed, box):
     return float(np.mean((landed >= box[0]) & (landed <= box[1])))
 
 
-def run(count: int, seed: int, school: str, wild: float) -> list[dict[str, float]]:
-    """Every lap of every pupil: what was said, and what was true."""
+class Observer:
+    """Who knows the simulator and the population: pupils drawn from it, weighed by how well they explain the laps."""
+
+    def __init__(self, briefed: float, stall: float, wild: float, *, count: int = 3_000) -> None:
+        chance = np.random.default_rng(99)
+        self.briefed, landings = briefed, 200
+        self.aims = np.arange(400.0, 1_801.0, 10.0)
+        self.landed = np.empty((count, landings))
+        figures = []
+        for number in range(count):
+            pupil = draw(chance, wild)
+            # touchdowns at speeds that lie apart give the line and the scatter about it
+            offsets = pupil.habit_kt + max(1.0, pupil.speed_sd_kt) * np.linspace(-1.5, 1.5, 7)
+            rows = [
+                fly(replace(pupil, habit_kt=off, speed_sd_kt=0.0), briefed, stall, 6.0, chance, 60) for off in offsets
+            ]
+            along = np.array([row[0] for row in rows])
+            held = np.array([row[2] for row in rows])
+            slope, at_habit = np.polyfit(offsets - pupil.habit_kt, along.mean(axis=1), 1)
+            slower, float_s = np.polyfit(offsets - pupil.habit_kt, held.mean(axis=1), 1)
+            figures.append(
+                (
+                    *(pupil.habit_kt, pupil.speed_sd_kt, at_habit, slope, along.std(axis=1).mean()),
+                    *(float_s, slower, held.std(axis=1).mean()),
+                )
+            )
+            self.landed[number] = fly(pupil, briefed, stall, 6.0, chance, landings)[0]
+        self.figures = np.array(figures).T
+
+    def log_likely(self, touchdown: float, read: float | None, timed: float | None) -> np.ndarray:
+        """How well each pupil explains a lap."""
+        habit, speed_sd, at_habit, slope, scatter, float_s, longer, float_sd = self.figures
+        off, off_sd = np.zeros_like(habit), speed_sd
+        found = np.zeros_like(habit)
+        if read is not None:
+            seen_sd = np.hypot(1.2, 0.29)
+            total = np.hypot(speed_sd, seen_sd)
+            found += -np.log(total) - 0.5 * ((read - self.briefed - habit) / total) ** 2
+            share = speed_sd**2 / total**2
+            off, off_sd = share * (read - self.briefed - habit), speed_sd * np.sqrt(1 - share)
+        sd = np.hypot(scatter, slope * off_sd)
+        found += -np.log(sd) - 0.5 * ((touchdown - at_habit - slope * off) / sd) ** 2
+        if timed is not None:
+            sd = np.sqrt(float_sd**2 + (longer * off_sd) ** 2 + 0.3**2)
+            found += -np.log(sd) - 0.5 * ((timed - float_s - longer * off) / sd) ** 2
+        return found
+
+    def aim(self, laps: list[tuple[float, float | None, float | None]], box: tuple[float, float]) -> float:
+        """The aim that hits most often, by all that the laps tell."""
+        log_share = sum((self.log_likely(*lap) for lap in laps), np.zeros(len(self.landed)))
+        share = np.exp(log_share - log_share.max())
+        likely = np.argsort(share)[-400:]
+        weights = share[likely] / share[likely].sum()
+        flat, by = self.landed[likely].ravel(), np.repeat(weights, self.landed.shape[1]) / self.landed.shape[1]
+        order = np.argsort(flat)
+        flat, total = flat[order], np.concatenate([[0.0], np.cumsum(by[order])])
+        low, high = (np.searchsorted(flat, edge - self.aims) for edge in box)
+        hits = total[high] - total[low]
+        return float(self.aims[int(np.argmax(hits))])
+
+
+def regressed_aim(laps, box, usual_ft: float) -> float:
+    """The aim by a plain regression: the mean of where they touched, with nothing known before."""
+    if not laps:
+        return (box[0] + box[1]) / 2 - usual_ft
+    return (box[0] + box[1]) / 2 - float(np.mean([touchdown for touchdown, _, _ in laps]))
+
+
+def run(count: int, seed: int, school: str, wild: float, *, mends: bool = False) -> list[dict[str, float]]:
+    """Every lap of every pupil: what was said, and what was true.
+
+    :param mends: pupils give up half of what they are too fast or too slow each time they are told to
+    """
     chance = np.random.default_rng(seed)
     asked = request()
     asked = replace(asked, technique=replace(asked.technique, aim_speed=school))
     setup = landing_setup(asked)
     box = make_brief(asked).aim.box_ft
     briefed, stall = setup.approach.speed_ktas, setup.approach.touchdown_ktas / 1.05
-    rows = []
+    usual_ft = make_brief(asked).touchdown.touchdown_minus_aim_ft
+    observer = Observer(briefed, stall, wild)
+    rows, before, population = [], [], None
     for number in range(count):
+        if number and number % SNAPSHOT == 0:
+            population = learn_population(before[-300:])
         pupil = draw(chance, wild)
         laps: list[FlownLap] = []
-        truth = np.sort(fly(pupil, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
-        mended = replace(pupil, habit_kt=0.0)
-        if_briefed = np.sort(fly(mended, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
-        width = box[1] - box[0]
-        inside = np.searchsorted(truth, truth + width, side='right') - np.arange(truth.size)
-        best = inside.max() / truth.size
+        plain: list[tuple[float, float | None, float | None]] = []
         aim_before = None
         for lap in range(1, LAPS + 1):
+            truth = np.sort(fly(pupil, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
+            mended = replace(pupil, habit_kt=0.0)
+            if_briefed = np.sort(fly(mended, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
+            width = box[1] - box[0]
+            inside = np.searchsorted(truth, truth + width, side='right') - np.arange(truth.size)
+            best = inside.max() / truth.size
             known = calibrate(
                 aircraft_laps=laps,
                 pilot_laps=laps,
                 prior_deceleration_fps2=prior_deceleration_fps2(asked),
                 power_share=power_share('normal'),
+                population=population,
             )
             after = replace(asked, calibration=known)
             brief = make_brief(after)
@@ -174,18 +257,20 @@ def run(count: int, seed: int, school: str, wild: float) -> list[dict[str, float
                     'said_briefed': brief.aim.hit_chance_if_briefed,
                     'true_briefed': chance_of(aim + if_briefed, box),
                     'best': best,
+                    'observer': chance_of(observer.aim(plain, box) + truth, box),
+                    'regressed': chance_of(regressed_aim(plain, box, usual_ft) + truth, box),
                     'thumb': chance_of(1_300 + truth, box),
                     'short': float(np.mean(aim + truth < 0)),
                     'habit_in': abs(known.speed_habit_kt - pupil.habit_kt) <= 1.96 * known.speed_habit_sd_kt,
+                    'mean_in': _mean_in(brief, aim, truth, known),
                     'reads': pupil.reads,
-                    'off_kt': known.speed_habit_kt - pupil.habit_kt,
-                    'mean_off': brief.touchdown.predicted_lately_ft - aim - float(truth.mean()),
                 }
             )
             touchdown, speed, held = one_landing(pupil, briefed, stall, 6.0, chance)
             read = round(speed + 1.2 * chance.standard_normal()) if pupil.reads else None
             approach = setup.approach if read is None else replace(setup.approach, speed_ktas=float(read))
             timed = round(held + 0.3 * chance.standard_normal(), 1) if chance.random() < 0.4 else None
+            plain.append((touchdown, read, timed))
             laps.append(
                 FlownLap(
                     approach=approach,
@@ -195,21 +280,51 @@ def run(count: int, seed: int, school: str, wild: float) -> list[dict[str, float
                     briefed_ktas=briefed,
                 )
             )
+            if mends and lap >= 2:
+                pupil = replace(pupil, habit_kt=pupil.habit_kt / 2)
+        before.append(laps)
     return rows
 
 
+def _mean_in(brief, aim: float, truth, known) -> bool:
+    """Whether the mean touchdown lies within its stated 95 %."""
+    per_kt = brief.touchdown.ft_per_kt_speed
+    sd = np.hypot(known.bias_sd_ft, per_kt * known.speed_habit_sd_kt)
+    both = 2 * (known.bias_habit_corr or 0.0) * known.bias_sd_ft * per_kt * known.speed_habit_sd_kt
+    off = brief.touchdown.predicted_lately_ft - aim - float(truth.mean())
+    return bool(abs(off) <= 1.96 * np.sqrt(max(1.0, sd**2 + both)))
+
+
 def tell(rows: list[dict[str, float]], school: str) -> None:
-    """Print what was said against what was true."""
-    print(f'\naim for the {school} speed, {len({row["pupil"] for row in rows})} pupils')
-    titles = ('lap', 'said', 'true', 'if briefed', 'true', 'of best', 'worst 10th', '200 ft rule')
-    print(''.join(f'{title:>12}' for title in titles))
+    """Print what was said against what was true, for pupils of a school that has had some before."""
+    rows = [row for row in rows if row['pupil'] >= SNAPSHOT]
+    pupils = len({row['pupil'] for row in rows})
+    print(f'\naim for the {school} speed, {pupils} pupils after the first {SNAPSHOT}')
+    titles = ('lap', 'said', 'true', '±', 'if briefed', 'true', 'of best', 'w. 10th')
+    more = ('observer', 'w. 10th', 'ratio', 'w. ratio', 'regression', '200 ft')
+    print(''.join(f'{title:>11}' for title in (*titles, *more)))
     for lap in range(1, LAPS + 1):
         here = [row for row in rows if row['lap'] == lap]
-        share = np.array([row['true'] / max(row['best'], 1e-6) for row in here])
-        worst = np.sort(share)[: max(1, len(share) // 10)].mean()
-        thumb = np.mean([row['thumb'] / max(row['best'], 1e-6) for row in here])
-        means = [np.mean([row[name] for row in here]) for name in ('said', 'true', 'said_briefed', 'true_briefed')]
-        print(f'{lap:>12}' + ''.join(f'{value:>12.3f}' for value in (*means, share.mean(), worst, thumb)))
+
+        def of_best(name: str, here=here) -> tuple[float, float]:
+            share = np.array([row[name] / max(row['best'], 1e-6) for row in here])
+            return float(share.mean()), float(np.sort(share)[: max(1, len(share) // 10)].mean())
+
+        ours, theirs = of_best('true'), of_best('observer')
+        off = np.array([row['true'] - row['said'] for row in here])
+        means = [np.mean([row[name] for row in here]) for name in ('said', 'true')]
+        briefed = [np.mean([row[name] for row in here]) for name in ('said_briefed', 'true_briefed')]
+        figures = (
+            *means,
+            off.std() / np.sqrt(pupils),
+            *briefed,
+            *ours,
+            *theirs,
+            ours[0] / theirs[0],
+            ours[1] / theirs[1],
+        )
+        figures += (of_best('regressed')[0], of_best('thumb')[0])
+        print(f'{lap:>11}' + ''.join(f'{value:>11.3f}' for value in figures))
     print('said in bands, laps 3 to 8: said, true, how many (standard error by pupil)')
     bands = defaultdict(list)
     for row in rows:
@@ -229,8 +344,8 @@ def tell(rows: list[dict[str, float]], school: str) -> None:
         here = [row for row in rows if row['reads'] == reads and row['lap'] >= 3]
         print(
             f'speed {"read" if reads else "not read"}: said {np.mean([r["said"] for r in here]):.3f}, '
-            f'true {np.mean([r["true"] for r in here]):.3f}; habit within its 95 %: '
-            f'{np.mean([r["habit_in"] for r in here]):.0%}'
+            f'true {np.mean([r["true"] for r in here]):.3f}; within their 95 %: habit '
+            f'{np.mean([r["habit_in"] for r in here]):.0%}, mean touchdown {np.mean([r["mean_in"] for r in here]):.0%}'
         )
     print(f'most landings before the threshold: {max(row["short"] for row in rows):.1%}')
 
@@ -239,8 +354,17 @@ if __name__ == '__main__':
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument('--pupils', type=int, default=100)
     parser.add_argument('--seed', type=int, default=1)
+    parser.add_argument('--only', choices=['calm', 'wild'])
+    parser.add_argument('--school', choices=['briefed', 'habit'])
     wanted = parser.parse_args()
     for share in (1.0, 2.5):
+        kind = 'calm' if share == 1 else 'wild'
+        if wanted.only not in (None, kind):
+            continue
         for name in ('briefed', 'habit'):
-            print(f'\n{"calm" if share == 1 else "wild"} pupils', end='')
-            tell(run(wanted.pupils, wanted.seed, name, share), name)
+            if wanted.school in (None, name):
+                print(f'\n{kind} pupils', end='')
+                tell(run(wanted.pupils + SNAPSHOT, wanted.seed, name, share), name)
+        if wanted.school in (None, 'briefed'):
+            print(f'\n{kind} pupils who mend their speed when told', end='')
+            tell(run(wanted.pupils + SNAPSHOT, wanted.seed, 'briefed', share, mends=True), 'briefed')

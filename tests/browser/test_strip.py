@@ -109,7 +109,7 @@ def test_short_of_the_spot_is_short_however_little(marta: Page):
     result = page.get_by_label('Result')
     expect(result).to_contain_text('10 ft short of the box: short is a fail, however small')
     page.keyboard.press('ArrowRight')
-    expect(result).to_contain_text('In the box, 0 ft past the spot')
+    expect(result).to_contain_text('In the box, on the spot')
 
 
 def test_grass_has_no_paint_and_no_stripes_to_count(marta: Page):

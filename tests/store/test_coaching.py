@@ -72,6 +72,22 @@ def test_a_result_can_be_had_again_from_its_stored_inputs_alone(db):
     assert result.lap.model_version
 
 
+def test_a_lap_keeps_the_surface_and_the_weather_it_was_flown_in(db):
+    sortie, marta = todays(db, 'Ines'), db.info['marta']
+    report = 'LBAY 201550Z 02009KT 340V070 9999 -RA OVC016 14/12 Q1012'
+    sorties.change(db, sortie, by=marta, values={'metar': report, 'wind_source': 'report', 'surface_state': 'wet'})
+    asked = live_request(db, sortie)
+    flown = keep(db, sortie).request
+    assert (flown.surface_state, flown.weather.ceiling_ft) == ('wet', 1_600)
+    assert (flown.weather.wind_range_from_deg_true, flown.weather.wind_range_to_deg_true) == (340, 70)
+    assert flown.weather == asked.weather
+    # the day dries; the lap stays wet, and is judged by what it was flown by
+    sorties.change(db, sortie, by=marta, values={'metar': None, 'wind_source': 'hand', 'surface_state': 'dry'})
+    lap = db.scalars(select(Lap).where(Lap.sortie_id == sortie.id)).one()
+    assert laps.result(db, sortie, lap.id).request == flown
+    assert keep(db, sortie).request.surface_state == 'dry'
+
+
 def test_the_wind_of_a_lap_is_resolved_on_its_runway(db):
     sortie = todays(db, 'Ines')
     with_wind = keep(db, sortie, wind_dir_deg_mag=50.4, wind_kt=15.0)

@@ -13,6 +13,7 @@ if TYPE_CHECKING:
 ANALYSE = 'analyse'
 TAKE_UP = 'analyse files that wait unheeded'
 REWORK = 'work out again what an older model made'
+LOOK = 'look at what the pilots of a school have in common'
 
 
 def plain_url(url: str) -> str:

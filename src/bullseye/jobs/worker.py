@@ -6,14 +6,15 @@ import asyncio
 import uuid
 from collections.abc import Sequence
 from contextlib import suppress
+from datetime import UTC, datetime
 
 from procrastinate import App, PsycopgConnector
 from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
-from bullseye.jobs import ANALYSE, REWORK, TAKE_UP, lock_of, plain_url
-from bullseye.store import reworking, scope, trackfiles
+from bullseye.jobs import ANALYSE, LOOK, REWORK, TAKE_UP, lock_of, plain_url
+from bullseye.store import populations, reworking, scope, trackfiles
 from bullseye.store.database import open_engine, session_maker
 
 _CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
@@ -37,6 +38,7 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
             scope.see_every_school(db)
             flights = reworking.old_flights(db)
         await _hand_in(app, flights)
+        await asyncio.to_thread(_look, sessions)  # by what the new model made of the laps
 
     @app.periodic(cron='*/2 * * * *')
     @app.task(name=TAKE_UP, queueing_lock=TAKE_UP)
@@ -46,7 +48,20 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
             left = trackfiles.forgotten(db)
         await _hand_in(app, left)
 
+    @app.periodic(cron='17 * * * *')
+    @app.task(name=LOOK, queueing_lock=LOOK)
+    async def look(timestamp: int) -> None:
+        await asyncio.to_thread(_look, sessions)
+
     return app
+
+
+def _look(sessions: sessionmaker[Session]) -> None:
+    """Look at each school whose pilots have not been looked at for some time."""
+    with sessions() as db:
+        scope.see_every_school(db)
+        for school_id in populations.schools_due(db, now=datetime.now(UTC)):
+            populations.take_snapshot(db, school_id)
 
 
 def _rework_some(sessions: sessionmaker[Session]) -> int:

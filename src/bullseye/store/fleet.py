@@ -2,24 +2,27 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from typing import Any
 
-from sqlalchemy import func, select
+from sqlalchemy import Integer, String, column, select, true, values
 from sqlalchemy.orm import Session
 
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.learn.fit import fit_deceleration
+from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.core.model.speeds import touchdown_speed_kcas
 from bullseye.core.model.touchdown import Approach, predict
 from bullseye.store import catalogue
-from bullseye.store.learning import flown_laps
+from bullseye.store.flown import flown_laps
 from bullseye.store.models import Lap, User
 from bullseye.store.sorties import require_coach, usual_weight_lb
 
 _INTERVAL = 1.96  # of a normal distribution holds 95 %
-_LAPS = 400
+_LAPS = 150  # [own] the latest of an aircraft and flap; older ones tell of other pilots and other tyres
 
 
 def now() -> datetime:
@@ -33,7 +36,8 @@ class Float:
 
     aircraft: str
     flap: str
-    laps: int
+    laps: int  # the latest, of which it is learned
+    has_more_laps: bool  # older ones, which no longer count
     timed_laps: int
     deceleration_fps2: float
     deceleration_low: float
@@ -49,26 +53,10 @@ def floats(db: Session, *, by: User) -> list[Float]:
     :raises NotAllowed: for a student, who sees their own laps only
     """
     require_coach(by)
-    rows = {row.id: row for row in catalogue.all_aircraft(db)}
-    groups = db.execute(
-        select(Lap.aircraft_id, Lap.flap, func.count())
-        .where(Lap.removed_at.is_(None), Lap.flown.is_not(None))
-        .group_by(Lap.aircraft_id, Lap.flap)
-    ).all()
+    aircraft_of = {row.id: catalogue.aircraft_of(row) for row in catalogue.all_aircraft(db)}
     found = []
-    for aircraft_id, flap, count in groups:
-        if aircraft_id not in rows:
-            continue
-        aircraft = catalogue.aircraft_of(rows[aircraft_id])
-        if flap not in [one.name for one in aircraft.flaps]:
-            continue
-        query = (
-            select(Lap.flown)
-            .where(Lap.aircraft_id == aircraft_id, Lap.flap == flap, Lap.removed_at.is_(None), Lap.flown.is_not(None))
-            .order_by(Lap.flown_at.desc())
-            .limit(_LAPS)
-        )
-        flown = flown_laps(db.scalars(query).all())
+    for (aircraft_id, flap), flown in _latest(db, aircraft_of, school_id=by.school_id).items():
+        aircraft = aircraft_of[aircraft_id]
         setting, weight_lb = aircraft.flap(flap), usual_weight_lb(aircraft)
         fit = fit_deceleration(flown, prior_fps2=prior_fps2(aircraft, setting, weight_lb=weight_lb))
         low = max(0.5, fit.mean - _INTERVAL * fit.sd)
@@ -77,7 +65,8 @@ def floats(db: Session, *, by: User) -> list[Float]:
             Float(
                 aircraft=aircraft.name,
                 flap=flap,
-                laps=count,
+                laps=len(flown),
+                has_more_laps=len(flown) == _LAPS,
                 timed_laps=len(fit.weights),
                 deceleration_fps2=fit.mean,
                 deceleration_low=low,
@@ -88,6 +77,33 @@ def floats(db: Session, *, by: User) -> list[Float]:
             )
         )
     return sorted(found, key=lambda one: -one.float_ft)
+
+
+def _latest(
+    db: Session, aircraft_of: Mapping[int, CoreAircraft], *, school_id: int
+) -> dict[tuple[int, str], list[FlownLap]]:
+    """The latest laps of each aircraft and flap, in one statement and by index; those without any are left out."""
+    pairs = [(aircraft_id, flap.name) for aircraft_id, one in aircraft_of.items() for flap in one.flaps]
+    if not pairs:
+        return {}
+    asked = values(column('aircraft_id', Integer), column('flap', String), name='asked').data(pairs)
+    latest = (
+        select(Lap.flown)
+        .where(
+            Lap.school_id == school_id,
+            Lap.aircraft_id == asked.c.aircraft_id,
+            Lap.flap == asked.c.flap,
+            Lap.removed_at.is_(None),
+            Lap.flown.is_not(None),
+        )
+        .order_by(Lap.flown_at.desc())
+        .limit(_LAPS)
+        .lateral()
+    )
+    found: dict[tuple[int, str], list[Any]] = {}
+    for aircraft_id, flap, flown in db.execute(select(asked, latest.c.flown).join(latest, true())):
+        found.setdefault((aircraft_id, flap), []).append(flown)
+    return {pair: flown_laps(rows) for pair, rows in found.items()}
 
 
 def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) -> float:

@@ -11,7 +11,7 @@ from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
 from bullseye.core.air.wind import Wind, components
-from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.basis.kinds import NOT_LANDED, Going
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose
@@ -55,7 +55,16 @@ def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
     if lap.wind_kt is not None:
         wind = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
         head_kt = components(wind, course_deg_true=request.runway.course_deg_true).head_kt
-    return _MEASURED_LAP.validate_python({**{name: getattr(lap, name) for name in MEASURED}, 'headwind_kt': head_kt})
+    seen = {name: getattr(lap, name) for name in MEASURED}
+    return _MEASURED_LAP.validate_python({**seen, 'headwind_kt': head_kt, 'going': _going(lap)})
+
+
+def _going(lap: Lap) -> Going | None:
+    """Where a go-around was going to land, as it was marked; None of both at once, which tells nothing."""
+    if lap.outcome != 'go_around':
+        return None
+    long, short = 'going_long' in lap.marks, 'going_short' in lap.marks
+    return None if long == short else 'long' if long else 'short'
 
 
 def results_of(db: Session, laps: Sequence[Lap]) -> list[LapResult | None]:

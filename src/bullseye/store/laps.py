@@ -22,8 +22,8 @@ from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.store.errors import Conflict, NotFound, UnreadableRow
+from bullseye.store.flown import plain_flown
 from bullseye.store.judging import MEASURED, LapResult, measured_of, results_of
-from bullseye.store.learning import plain_flown
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
 from bullseye.store.requests import SortieSoFar, aim_of_ft, changed_request, flown_request, fly_by, live_request
 

@@ -107,14 +107,19 @@ def candidates(
     query = sorties.visible(person).where(
         Sortie.planned_on >= (begun_at - _AROUND).date(), Sortie.planned_on <= (ended_at + _AROUND).date()
     )
+    about = db.scalars(query.limit(200)).unique().all()
     meanwhile = (
         select(Lap.sortie_id, func.count())
-        .where(Lap.removed_at.is_(None), Lap.flown_at.between(begun_at, ended_at + _LAST_TAP))
+        .where(
+            Lap.sortie_id.in_([sortie.id for sortie in about]),
+            Lap.removed_at.is_(None),
+            Lap.flown_at.between(begun_at, ended_at + _LAST_TAP),
+        )
         .group_by(Lap.sortie_id)
     )
     noted_in: dict[int, int] = {row[0]: row[1] for row in db.execute(meanwhile)}
     found = []
-    for sortie in db.scalars(query.limit(200)).unique():
+    for sortie in about:
         noted = noted_in.get(sortie.id, 0)
         same = None if aircraft_id is None else sortie.aircraft_id == aircraft_id
         field = sortie.runway_end.airfield.ident

@@ -6,7 +6,17 @@ import uuid
 from datetime import date, datetime, time
 from typing import Any, ClassVar
 
-from sqlalchemy import CheckConstraint, ForeignKey, ForeignKeyConstraint, Index, String, UniqueConstraint, func
+from sqlalchemy import (
+    BigInteger,
+    CheckConstraint,
+    ForeignKey,
+    ForeignKeyConstraint,
+    Index,
+    String,
+    UniqueConstraint,
+    func,
+    text,
+)
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
@@ -48,6 +58,7 @@ class School(Base):
     least_ceiling_ft: Mapped[float] = mapped_column(default=LEAST_CEILING_FT)  # below it nobody flies the pattern
     least_visibility_m: Mapped[float] = mapped_column(default=LEAST_VISIBILITY_M)
     # of which the chief has read how far it moves the aim points; a new school starts with the latest
+    track_bytes: Mapped[int] = mapped_column(BigInteger, server_default='0')  # of recorded flights; a trigger counts
     told_model_version: Mapped[str | None] = mapped_column(String(8), default=MODEL_VERSION)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
 
@@ -186,8 +197,8 @@ class Sortie(SchoolOwned, Base):
         points_at('runway_end'),
         points_at('standard'),
         points_at('technique'),
-        Index(None, 'school_id', 'planned_on'),
-        Index(None, 'school_id', 'student_id'),
+        Index(None, 'school_id', 'planned_on', 'id'),
+        Index(None, 'school_id', 'student_id', 'planned_on', 'id'),
         CheckConstraint(
             "landing in ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip', "
             "'three_point', 'wheel_landing')",
@@ -256,6 +267,9 @@ class Version(SchoolOwned, Base):
     spec: Mapped[Json]
 
 
+_TEACHES = text('removed_at is null and flown is not null')
+
+
 class Lap(SchoolOwned, Base):
     """One lap as measured, from the landing threshold; unknown is null.
 
@@ -276,8 +290,14 @@ class Lap(SchoolOwned, Base):
         points_at('version', 'technique_version'),
         Index(None, 'school_id', 'sortie_id'),
         Index(None, 'school_id', 'model_version'),
-        Index(None, 'school_id', 'student_id', 'aircraft_id', 'flap'),
-        Index(None, 'school_id', 'aircraft_id', 'flap'),
+        Index(None, 'school_id', 'student_id', 'flown_at'),
+        # what teaches, latest first: of an aircraft and flap, of a pilot, of a pilot in one kind
+        Index('ix_lap_teaches_of_aircraft', 'school_id', 'aircraft_id', 'flap', 'flown_at', postgresql_where=_TEACHES),
+        Index(
+            'ix_lap_teaches_of_pilot',
+            *('school_id', 'student_id', 'aircraft_id', 'flap', 'landing', 'flown_at'),
+            postgresql_where=_TEACHES,
+        ),
         CheckConstraint(
             "outcome in ('full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill')",
             name='outcome_known',
@@ -293,7 +313,7 @@ class Lap(SchoolOwned, Base):
         ForeignKeyConstraint(
             ['school_id', 'track_file_id'], ['track_file.school_id', 'track_file.id'], ondelete='RESTRICT'
         ),
-        Index(None, 'school_id', 'track_file_id'),
+        Index('ix_lap_of_track', 'school_id', 'track_file_id', postgresql_where=text('track_file_id is not null')),
         CheckConstraint("drift in ('left', 'none', 'right')", name='drift_known'),
     )
 
@@ -347,6 +367,7 @@ class Lap(SchoolOwned, Base):
     school_crosswind_limit_kt: Mapped[float | None]
     student_crosswind_limit_kt: Mapped[float | None]
     overruled: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # that it was flown by
+    conditions: Mapped[Json | None] = mapped_column(JSONB(none_as_null=True))  # surface and weather, where not usual
     # figures of the core's Calibration in its order: what had been learned before this lap; earlier ones have names
     belief: Mapped[list[Any] | Json] = mapped_column(JSONB)
     # what follows from it
@@ -354,6 +375,21 @@ class Lap(SchoolOwned, Base):
     model_version: Mapped[str] = mapped_column(String(16))
     removed_at: Mapped[datetime | None]
     recorded_by: Mapped[int]
+
+
+class PopulationSnapshot(SchoolOwned, Base):
+    """What the pilots of a school were like when they were looked at: priors by kind of landing, numbered.
+
+    ``kinds`` holds the core's Population by kind; never changed once made.
+    """
+
+    __tablename__ = 'population_snapshot'
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True, autoincrement=False)
+    model_version: Mapped[str] = mapped_column(String(16))
+    made_at: Mapped[datetime]
+    kinds: Mapped[Json] = mapped_column(JSONB)
 
 
 class LapRevision(SchoolOwned, Base):
@@ -406,7 +442,16 @@ class TrackFile(SchoolOwned, Base):
         points_at('sortie'),
         points_at('aircraft'),
         points_at('user_account', 'uploaded_by'),
-        Index(None, 'school_id', 'begun_at'),
+        Index(
+            'ix_track_file_latest',
+            *('school_id', text('coalesce(begun_at, created_at)'), 'id'),
+            postgresql_where=text('removed_at is null'),
+        ),
+        Index(
+            'ix_track_file_analysed',
+            *('school_id', 'analysis_version'),
+            postgresql_where=text("state = 'done' and removed_at is null"),
+        ),
         Index(None, 'school_id', 'sortie_id'),
         Index(None, 'school_id', 'digest'),
         CheckConstraint("state in ('waiting', 'working', 'done', 'refused', 'columns')", name='state_known'),

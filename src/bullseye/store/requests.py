@@ -161,6 +161,22 @@ def kept_belief(kept: list[Any] | dict[str, Any]) -> Calibration:
     return _BELIEF.validate_python(named)
 
 
+_REPORTED = ('visibility_m', 'ceiling_ft', 'hazards', 'later', 'wind_range_from_deg_true', 'wind_range_to_deg_true')
+_OF_THE_DAY = ('surface_state', 'least_ceiling_ft', 'least_visibility_m')
+
+
+def _unusual(request: BriefRequest) -> dict[str, Any]:
+    """What was not as usual of the surface, the weather and the school's minima."""
+    usual = {one.name: one.default for kind in (Weather, BriefRequest) for one in dataclasses.fields(kind)}
+    found = {name: getattr(request.weather, name) for name in _REPORTED}
+    found |= {name: getattr(request, name) for name in _OF_THE_DAY}
+    return {
+        name: list(value) if isinstance(value, tuple) else value
+        for name, value in found.items()
+        if value != usual[name]
+    }
+
+
 def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     """Set what a lap is flown by."""
     names = versions.keep(
@@ -188,6 +204,7 @@ def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     lap.school_crosswind_limit_kt = request.school_crosswind_limit_kt
     lap.student_crosswind_limit_kt = request.student_crosswind_limit_kt
     lap.overruled = _OVERRULES.dump_python(request.overruled, mode='json') or None
+    lap.conditions = _unusual(request) or None
     lap.belief = plain_belief(request.calibration)
 
 
@@ -220,6 +237,8 @@ def flown_request(db: Session, lap: Lap) -> BriefRequest:
 
 
 def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
+    kept: dict[str, Any] = lap.conditions or {}
+    conditions: dict[str, Any] = {name: tuple(v) if isinstance(v, list) else v for name, v in kept.items()}
     return BriefRequest(
         aircraft=parts[lap.aircraft_version],
         runway=parts[lap.runway_version],
@@ -231,7 +250,9 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
             gust_kt=lap.briefed_gust_kt,
             temperature_c=lap.temperature_c,
             qnh_hpa=lap.qnh_hpa,
+            **{name: value for name, value in conditions.items() if name in _REPORTED},
         ),
+        **{name: value for name, value in conditions.items() if name in _OF_THE_DAY},
         weight_lb=lap.weight_lb,
         landing=cast(LandingKind, lap.landing),
         spot_ft=lap.spot_ft,
@@ -273,8 +294,10 @@ class SortieSoFar:
         if followed and request is not None and lap.landing in self.last:
             self.last[lap.landing] = LastLap(lap.flown_at, request)
         if followed and lap.flown is not None:
-            of_flap = [(landing, known) for (landing, flap), known in self.teaching.items() if flap == lap.flap]
-            followed = all(known.add(lap, is_own_kind=landing == lap.landing) for landing, known in of_flap)
+            followed = all(
+                known.add(lap, is_same_flap=flap == lap.flap, is_same_kind=landing == lap.landing)
+                for (landing, flap), known in self.teaching.items()
+            )
         if not followed:
             self.forget()
 

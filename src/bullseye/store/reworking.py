@@ -32,11 +32,13 @@ def _is_old_lap() -> ColumnElement[bool]:
 
 
 def _is_old_flight() -> ColumnElement[bool]:
+    version = TrackFile.analysis_version
     return (
         (TrackFile.state == 'done')
         & TrackFile.raw.is_not(None)
         & TrackFile.removed_at.is_(None)
-        & (TrackFile.analysis_version.is_distinct_from(ANALYSIS_VERSION))
+        # as an index reads it
+        & or_(version < ANALYSIS_VERSION, version > ANALYSIS_VERSION, version.is_(None))
     )
 
 

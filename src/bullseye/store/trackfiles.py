@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session, joinedload, undefer
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.store.errors import Conflict, NotFound
-from bullseye.store.models import Aircraft, CsvColumns, Sortie, TrackFile, User
+from bullseye.store.models import Aircraft, CsvColumns, School, Sortie, TrackFile, User
 from bullseye.store.sorties import Right, may_coach, require_coach
 from bullseye.tracks.readers import Columns, as_text, looks_like, unpacked
 from bullseye.tracks.readers.columns import UNITS, columns_from_dict
@@ -99,7 +99,7 @@ def keep(
     same = db.scalar(select(TrackFile).where(TrackFile.digest == digest, TrackFile.removed_at.is_(None)).limit(1))
     if same is not None and same.state != 'refused':
         raise Conflict(f'this file is here already, as {same.name}')
-    kept = db.scalar(select(func.coalesce(func.sum(TrackFile.size), 0)).where(TrackFile.raw.is_not(None))) or 0
+    kept = db.scalar(select(School.track_bytes).where(School.id == by.school_id)) or 0
     if kept + len(raw) > _MOST_KEPT_BYTES:
         raise InvalidInput('file', f'{len(raw)} bytes', 'the school’s tracks fill 5 GB: remove old ones first')
     row = TrackFile(

@@ -397,6 +397,8 @@ def test_no_aim_is_good_that_an_instructor_would_forbid(drawn):
         assert head is None or head >= -10
         assert touch.predicted_band_ft[0] > 0
         assert brief.ground.box_fits is not False
+        # nothing in red beside a number to fly, but that a student alone would not fly it
+        assert all('over the school limit' in one or 'over the student limit' in one for one in _stops(brief))
         gate = [place for place in (brief.ground.roll_point_ft, brief.ground.climb_point_ft) if place is not None]
         assert all(place >= aim.box_ft[1] - 1e-6 for place in gate)
         assert brief.ground.go_around_point_ft <= request.runway.landing_distance_available_ft

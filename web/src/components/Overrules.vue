@@ -1,37 +1,74 @@
 <script setup lang="ts">
 /** Numbers that the instructor sets against what is worked out, each with its reason, which stays with it. */
-import { ref } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { api, forgetSortie } from '@/api/queries'
 import type { Sortie } from '@/api/types'
 import Stepper from '@/components/Stepper.vue'
+import { useWrite } from '@/composables/useWrite'
 
 type Overrule = Sortie['overruled'][number]
-const props = defineProps<{ overruled: Sortie['overruled']; error: string; worked: Partial<Record<string, number>> }>()
-const emit = defineEmits<{ set: [overruled: Pick<Overrule, 'number' | 'value' | 'reason'>[]] }>()
+type Part = 'landing' | 'takeoff' | 'pattern'
+const props = defineProps<{
+  sortie: Sortie
+  part: Part
+  /** What is worked out, by number: where the stepper starts. */
+  worked: Partial<Record<Overrule['number'], number | null>>
+}>()
 
-const NUMBERS: { value: Overrule['number']; label: string; unit: string }[] = [
-  { value: 'aim_point_ft', label: 'Aim point', unit: 'ft' },
-  { value: 'approach_speed_kias', label: 'Approach speed', unit: 'kt' },
-  { value: 'go_around_point_ft', label: 'Go-around point', unit: 'ft' },
-  { value: 'landing_roll_ft', label: 'Landing ground roll, with its safety factor', unit: 'ft' },
-  { value: 'takeoff_over_50_ft', label: 'Takeoff distance over 50 ft', unit: 'ft' },
+const NUMBERS: { part: Part; value: Overrule['number']; label: string; unit: string }[] = [
+  { part: 'landing', value: 'aim_point_ft', label: 'Aim point', unit: 'ft' },
+  { part: 'landing', value: 'approach_speed_kias', label: 'Approach speed', unit: 'kt' },
+  { part: 'landing', value: 'go_around_point_ft', label: 'Go-around point', unit: 'ft' },
+  { part: 'landing', value: 'landing_roll_ft', label: 'Landing ground roll, with its safety factor', unit: 'ft' },
+  { part: 'takeoff', value: 'takeoff_over_50_ft', label: 'Takeoff distance over 50 ft', unit: 'ft' },
+  { part: 'takeoff', value: 'rotate_kias', label: 'Lift-off speed', unit: 'kt' },
+  { part: 'takeoff', value: 'vx_kias', label: 'Best angle of climb, Vx', unit: 'kt' },
+  { part: 'takeoff', value: 'vy_kias', label: 'Best rate of climb, Vy', unit: 'kt' },
+  { part: 'takeoff', value: 'abort_point_ft', label: 'Place to give the takeoff up by', unit: 'ft' },
+  { part: 'takeoff', value: 'first_turn_height_ft', label: 'First turn, height above the field', unit: 'ft' },
+  { part: 'pattern', value: 'downwind_kias', label: 'Speed on downwind', unit: 'kt' },
+  { part: 'pattern', value: 'base_kias', label: 'Speed on base', unit: 'kt' },
+  { part: 'pattern', value: 'best_glide_kias', label: 'Glide speed', unit: 'kt' },
+  { part: 'pattern', value: 'glide_turn_ft', label: 'Start of the power-off turn, after abeam', unit: 'ft' },
 ]
-const number = ref<Overrule['number']>('aim_point_ft')
+const offered = computed(() => NUMBERS.filter((one) => one.part === props.part))
+const number = ref<Overrule['number']>(offered.value[0]!.value)
 const value = ref<number | null>(null)
 const reason = ref('')
 const of = (name: Overrule['number']) => NUMBERS.find((one) => one.value === name)
+const held = computed(() => props.sortie.overruled.filter((one) => of(one.number)?.part === props.part))
+const start = computed(() => {
+  const worked = props.worked[number.value]
+  const step = of(number.value)?.unit === 'kt' ? 1 : 10
+  return worked == null ? undefined : Math.round(worked / step) * step
+})
 
-function add() {
+const client = useQueryClient()
+const { write, fields, problem } = useWrite({
+  refresh: () => forgetSortie(client, props.sortie.id),
+  otherwise: 'The number was not set.',
+})
+const error = computed(() => Object.values(fields.value)[0] ?? problem.value)
+type Plain = Pick<Overrule, 'number' | 'value' | 'reason'>
+const plain = (ones: readonly Overrule[]): Plain[] =>
+  ones.map(({ number, value, reason }) => ({ number, value, reason }))
+function set(overruled: Plain[]) {
+  const { id } = props.sortie
+  const before = plain(props.sortie.overruled)
+  return write({
+    call: () => api.changeSortie(id, { overruled }),
+    undo: { what: 'number set by hand', back: () => api.changeSortie(id, { overruled: before }) },
+  })
+}
+const others = (name: Overrule['number']) => plain(props.sortie.overruled.filter((one) => one.number !== name))
+async function add() {
   if (value.value === null || reason.value.trim().length < 3) return
-  const others = props.overruled.filter((one) => one.number !== number.value)
-  emit('set', [...others, { number: number.value, value: value.value, reason: reason.value.trim() }])
+  const one = { number: number.value, value: value.value, reason: reason.value.trim() }
+  // what was typed stays when it is refused
+  if (!(await set([...others(number.value), one]))) return
   value.value = null
   reason.value = ''
-}
-function remove(name: Overrule['number']) {
-  emit(
-    'set',
-    props.overruled.filter((one) => one.number !== name),
-  )
 }
 </script>
 
@@ -39,20 +76,20 @@ function remove(name: Overrule['number']) {
   <section class="panel" aria-labelledby="overrules">
     <h2 id="overrules" class="text-lg font-bold">Set a number yourself</h2>
     <p class="text-sm text-soft">It takes the place of what is worked out, and your reason is shown beside it.</p>
-    <ul v-if="overruled.length" class="mt-2 space-y-1">
-      <li v-for="one in overruled" :key="one.number" class="flex flex-wrap items-center gap-2">
+    <ul v-if="held.length" class="mt-2 space-y-1">
+      <li v-for="one in held" :key="one.number" class="flex flex-wrap items-center gap-2">
         <span class="min-w-0 flex-1"
           ><b>{{ of(one.number)?.label }} {{ one.value }} {{ of(one.number)?.unit }}</b
           >, set by {{ one.by }}: {{ one.reason }}</span
         >
-        <button type="button" class="button" @click="remove(one.number)">Back to what is worked out</button>
+        <button type="button" class="button" @click="set(others(one.number))">Back to what is worked out</button>
       </li>
     </ul>
     <form class="mt-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.4fr_auto]" @submit.prevent="add">
       <label>
         <span class="heading">Number</span>
         <select v-model="number" class="field">
-          <option v-for="one in NUMBERS" :key="one.value" :value="one.value">{{ one.label }}</option>
+          <option v-for="one in offered" :key="one.value" :value="one.value">{{ one.label }}</option>
         </select>
       </label>
       <Stepper
@@ -61,8 +98,8 @@ function remove(name: Overrule['number']) {
         :unit="of(number)?.unit ?? ''"
         :min="0"
         :max="20000"
-        :step="number === 'approach_speed_kias' ? 1 : 10"
-        :start="worked[number]"
+        :step="of(number)?.unit === 'kt' ? 1 : 10"
+        :start="start"
         empty-word="none"
       />
       <label>

@@ -65,15 +65,6 @@ async function keep() {
   if (kept) back()
 }
 
-const overruling = useWrite({ refresh: () => forgetSortie(client, id), otherwise: 'The number was not set.' })
-function overrule(overruled: Parameters<typeof api.changeSortie>[1]['overruled']) {
-  const before = sortie.value?.overruled ?? []
-  const plain = before.map(({ number, value, reason }) => ({ number, value, reason }))
-  void overruling.write({
-    call: () => api.changeSortie(id, { overruled }),
-    undo: { what: 'number set by hand', back: () => api.changeSortie(id, { overruled: plain }) },
-  })
-}
 const isFlown = computed(() => !!brief.value && (brief.value.aim.aim_is_good || brief.value.aim.is_set_by_instructor))
 
 type Asked = 'spot_ft' | 'approach_speed_kias' | 'wind_dir_deg_mag' | 'wind_kt' | 'gust_kt' | 'weight_lb' | 'flap'
@@ -173,23 +164,21 @@ const otherProblem = computed(() =>
         <p v-if="brief.aim.aim_is_good" class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
           {{ planState.data.value.plan.power_off.words }} The glide reaches {{ round(reach?.[0], 10) }} to
-          {{ round(reach?.[1], 10) }} ft: {{ round(planState.data.value.plan.power_off.margin_ft, 10) }} ft to spare at
-          the aim.
+          {{ round(reach?.[1], 10) }} ft: {{ round(Math.abs(planState.data.value.plan.power_off.margin_ft), 10) }} ft
+          {{ planState.data.value.plan.power_off.margin_ft < 0 ? 'short of' : 'to spare at' }} the aim.
         </p>
       </section>
       <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />
       <Overrules
         v-if="mayChange && !isChanged"
-        :overruled="sortie.overruled"
-        :error="Object.values(overruling.fields.value)[0] ?? overruling.problem.value"
+        :sortie="sortie"
+        part="landing"
         :worked="{
-          aim_point_ft: Math.round(brief.aim.recommended_aim_point_ft / 10) * 10,
-          approach_speed_kias: Math.round(brief.speed.recommended_speed_kias),
-          go_around_point_ft: Math.round(brief.ground.go_around_point_ft / 10) * 10,
-          landing_roll_ft: Math.round((brief.ground.ground_roll?.factored_ft ?? 1000) / 10) * 10,
-          takeoff_over_50_ft: 1500,
+          aim_point_ft: brief.aim.recommended_aim_point_ft,
+          approach_speed_kias: brief.speed.recommended_speed_kias,
+          go_around_point_ft: brief.ground.nearest_point_ft,
+          landing_roll_ft: brief.ground.ground_roll?.factored_ft,
         }"
-        @set="overrule"
       />
       <section class="panel" aria-label="What if">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">

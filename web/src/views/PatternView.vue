@@ -10,6 +10,7 @@ import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import Flows from '@/components/Flows.vue'
 import Loading from '@/components/Loading.vue'
+import Overrules from '@/components/Overrules.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useLatest } from '@/composables/useLatest'
 import { useWidth } from '@/composables/useWidth'
@@ -162,6 +163,17 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         </table>
       </section>
       <Flows :flows="plan.flows" :phases="['downwind', 'base', 'final', 'go-around', 'after landing']" />
+      <Overrules
+        v-if="mayChange && !isChanged"
+        :sortie="sortie"
+        part="pattern"
+        :worked="{
+          downwind_kias: pattern?.legs[2]?.kias,
+          base_kias: pattern?.legs[3]?.kias,
+          best_glide_kias: plan.power_off?.glide_kias,
+          glide_turn_ft: plan.power_off?.turn_after_abeam_ft,
+        }"
+      />
     </div>
     <aside class="min-w-0 space-y-3">
       <template v-if="pattern">
@@ -189,7 +201,8 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           <p class="text-sm">
             At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from
             {{ round(plan.power_off.reach_ft[0], 10) }} to {{ round(plan.power_off.reach_ft[1], 10) }} ft;
-            {{ round(plan.power_off.margin_ft, 10) }} ft of glide to spare at the aim. At the 45°
+            {{ round(Math.abs(plan.power_off.margin_ft), 10) }} ft of glide
+            {{ plan.power_off.margin_ft < 0 ? 'short of' : 'to spare at' }} the aim. At the 45°
             {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
             {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
           </p>

@@ -10,6 +10,7 @@ import Choice from '@/components/Choice.vue'
 import Figure from '@/components/Figure.vue'
 import Flows from '@/components/Flows.vue'
 import Loading from '@/components/Loading.vue'
+import Overrules from '@/components/Overrules.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import TakeoffStrip from '@/strip/TakeoffStrip.vue'
@@ -47,6 +48,10 @@ async function choose(kind: Takeoff['kind'] | null) {
     undo: { what: 'kind of takeoff', back: () => api.changeSortie(id, { takeoff: before }) },
   })
 }
+/** Whether the takeoff is given up by half the runway, as is usual. */
+const isHalf = computed(
+  () => !!takeoff.value && Math.abs(takeoff.value.abort_point_ft - takeoff.value.runway_available_ft / 2) < 1,
+)
 /** Margin in words for a figure: what is left, or what is missing. */
 const spare = (feet: number | null) =>
   feet === null ? 'unknown' : feet < 0 ? `${round(-feet, 10)} ft TOO SHORT` : `${round(feet, 10)} ft to spare`
@@ -95,7 +100,7 @@ const spare = (feet: number | null) =>
           tone="fail"
           :value="round(takeoff.abort_speed_kias)"
           unit="KIAS"
-          :note="`by ${round(takeoff.abort_point_ft, 10)} ft, half the runway`"
+          :note="`by ${round(takeoff.abort_point_ft, 10)} ft${isHalf ? ', half the runway' : ''}`"
         />
       </div>
       <Cautions :cautions="takeoff.cautions" />
@@ -112,6 +117,19 @@ const spare = (feet: number | null) =>
         </ol>
       </section>
       <Flows :flows="flows" :phases="['before takeoff', 'takeoff', 'climb']" />
+      <Overrules
+        v-if="mayChange"
+        :sortie="sortie"
+        part="takeoff"
+        :worked="{
+          takeoff_over_50_ft: takeoff.over_50_ft_ft,
+          rotate_kias: takeoff.lift_off_speed_kias,
+          vx_kias: takeoff.vx_kias,
+          vy_kias: takeoff.vy_kias,
+          abort_point_ft: takeoff.abort_point_ft,
+          first_turn_height_ft: takeoff.first_turn_ft - sortie.runway.elevation_ft,
+        }"
+      />
     </div>
     <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
       <section class="panel border-l-8 !border-l-spot" aria-labelledby="engine">

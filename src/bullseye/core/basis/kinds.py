@@ -67,7 +67,10 @@ LapMark = Literal[
     'wide',
     'tight',
     'over_banked',
+    'going_long',
+    'going_short',
 ]
+Going = Literal['long', 'short']
 Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']
 FlownBy = Literal['student', 'instructor']
 DriftSide = Literal['left', 'none', 'right']

@@ -162,6 +162,11 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
     return said
 
 
+def is_for_one_alone(caution: Caution) -> bool:
+    """Whether a caution is of a limit for students alone: with an instructor aboard it is red, and still flown by."""
+    return caution.words.template == 'wind.over_limit' and ('name', 'aircraft') not in caution.words.values
+
+
 def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
     """What thin air warns of."""
     altitude_ft = wind.density_altitude_ft

@@ -7,7 +7,14 @@ from dataclasses import dataclass, replace
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, knots
 from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
-from bullseye.core.brief.conditions import WindPart, air_cautions, rudder_cautions, wind_cautions, wind_part
+from bullseye.core.brief.conditions import (
+    WindPart,
+    air_cautions,
+    is_for_one_alone,
+    rudder_cautions,
+    wind_cautions,
+    wind_part,
+)
 from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
 from bullseye.core.brief.overruled import LANDING_NUMBERS, overrule_cautions
 from bullseye.core.brief.request import BriefRequest
@@ -150,8 +157,16 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     aim, touchdown = aim_and_touchdown(request, setup, basis)
     ground, unknown = ground_part(request, setup, box_to_ft=aim.box_ft[1])
     beyond, mind = box_problems(request, ground, aim.box_ft[1])
-    if beyond:
-        aim = replace(aim, aim_is_good=False, aim_problems=(*aim.aim_problems, *beyond))
+    today = [
+        *wind_cautions(request, setup, wind),
+        *weather_cautions(request),
+        *air_cautions(request, wind),
+        *_speed_cautions(request, setup),
+    ]
+    # no aim is good in a wind, a weather or at a speed that is not to be flown
+    problems = (*beyond, *(one.words for one in today if one.severity == 'stop' and not is_for_one_alone(one)))
+    if problems:
+        aim = replace(aim, aim_is_good=False, aim_problems=tuple(dict.fromkeys((*aim.aim_problems, *problems))))
     worked_out: dict[OverruledNumber, float | None] = {
         'approach_speed_kias': setup.recommended_kias,
         'aim_point_ft': aim.recommended_aim_point_ft,
@@ -161,10 +176,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
     choices = unsafe_combinations(request.technique, request.aircraft)
     cautions = [
         *(Caution('stop', problem) for problem in aim.aim_problems),
-        *wind_cautions(request, setup, wind),
-        *weather_cautions(request),
-        *air_cautions(request, wind),
-        *_speed_cautions(request, setup),
+        *today,
         *unknown,
         *aim_cautions(aim),
         *mind,

@@ -122,17 +122,23 @@ def aim_flown_ft(lap: MeasuredLap, planned_ft: float) -> float | None:
 
 
 def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
-    """A lap as learning takes it; None when no touchdown was seen.
+    """A lap as learning takes it; None when it tells nothing: no touchdown was seen, nor where it was going to be.
 
-    The request must carry the aim point that was flown, or none when the recommended one was.
+    The request must carry the aim point that was flown, or none when the recommended one was. A go-around that was
+    going to be long or short would have touched outside of the box on that side.
     """
-    if lap.along_ft is None:
+    if lap.along_ft is None and lap.going is None:
         return None
     planned_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
     aim_ft = planned_ft if (flown_ft := aim_flown_ft(lap, planned_ft)) is None else flown_ft
+    tolerance = request.standard.tolerance(request.landing)
+    box_from_ft = request.spot_ft + tolerance.touchdown_from_ft
+    box_to_ft = request.spot_ft + tolerance.touchdown_to_ft
     return FlownLap(
         approach=flown_approach(lap, request),
-        touchdown_from_aim_ft=lap.along_ft - aim_ft,
+        touchdown_from_aim_ft=None if lap.along_ft is None else lap.along_ft - aim_ft,
+        least_from_aim_ft=box_to_ft - aim_ft if lap.going == 'long' else None,
+        most_from_aim_ft=box_from_ft - aim_ft if lap.going == 'short' else None,
         speed_is_known=lap.threshold_speed_kias is not None,
         float_s=lap.float_s,
         is_idle=power_share(request.landing) == 1.0,

@@ -10,7 +10,7 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter, ValidationError
 
 from bullseye.core.basis.constants import AIM_STEP_FT
-from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.kinds import Going, LandingKind
 from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet, joined
@@ -46,6 +46,7 @@ class AdviceLap(Checked):
 
     aim_ft: AimFt
     touchdown_ft: AlongFt | None = None  # None: went around
+    going: Going | None = None  # of a go-around: where it was going to land
     threshold_speed_kias: SpeedKias | None = None
     headwind_kt: HeadwindKt | None = None
     float_s: FloatS | None = None
@@ -114,6 +115,7 @@ def _measured(lap: AdviceLap) -> MeasuredLap:
         threshold_speed_kias=lap.threshold_speed_kias,
         float_s=lap.float_s,
         headwind_kt=lap.headwind_kt,
+        going=lap.going if lap.touchdown_ft is None else None,
     )
 
 
@@ -121,9 +123,11 @@ def _kind(lap: AdviceLap, request: BriefRequest) -> LandingKind:
     return lap.landing or request.landing
 
 
-def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[FlownLap], list[FlownLap]]:
-    """Laps that teach: all of the aircraft, and those of this kind of landing by the pilot."""
-    everything, own = [], []
+def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[FlownLap], list[FlownLap], list[FlownLap]]:
+    """Laps that teach: all of the aircraft, those of this kind of landing by the pilot, and their others."""
+    everything: list[FlownLap] = []
+    own: list[FlownLap] = []
+    others: list[FlownLap] = []
     for lap in laps:
         kind = _kind(lap, request)
         flown_by = replace(request, aim_point_ft=lap.aim_ft)
@@ -132,20 +136,20 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
         flown = None if lap.exclude else flown_lap(_measured(lap), flown_by)
         if flown is not None:
             everything.append(flown)
-            if kind == request.landing:
-                own.append(flown)
-    return everything, own
+            (own if kind == request.landing else others).append(flown)
+    return everything, own, others
 
 
 def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration:
     given = request.calibration
-    everything, own = _flown(laps, replace(request, calibration=Calibration()))
+    everything, own, others = _flown(laps, replace(request, calibration=Calibration()))
     prior = given.deceleration_fps2 or prior_deceleration_fps2(request)
     return calibrate(
         aircraft_laps=everything,
         pilot_laps=own,
         prior_deceleration_fps2=prior,
         power_share=power_share(request.landing),
+        other_laps=others,
     )
 
 

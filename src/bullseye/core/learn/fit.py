@@ -11,11 +11,13 @@ from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import DECELERATION_FPS2, DECELERATION_SD_FPS2
 from bullseye.core.given.belief import Calibration
-from bullseye.core.learn.joint import Prior, learn
+from bullseye.core.learn.joint import learn
+from bullseye.core.learn.population import Population, from_other_kinds
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import Approach, reckon
 
 _TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flown to two knots
+_OTHERS_SD_FPS2 = 0.3  # [own] how well the deceleration of other flaps and aircraft is known
 _STUDENT_DEGREES = 4.0  # [own] of freedom: how soon a lap counts as wild
 
 
@@ -118,17 +120,28 @@ def calibrate(
     pilot_laps: Sequence[FlownLap],
     prior_deceleration_fps2: float,
     power_share: float = 1.0,
+    other_laps: Sequence[FlownLap] = (),
+    population: Population | None = None,
 ) -> Calibration:
     """Learn from the laps so far.
 
     :param aircraft_laps: of this aircraft and flap, by every pilot
     :param pilot_laps: of this pilot in this kind of landing and flap, oldest first
     :param prior_deceleration_fps2: at idle, what the aircraft's record says before any lap
+    :param other_laps: of this pilot in other kinds, flaps or aircraft, oldest first
+    :param population: what the school's pilots are like in this kind; ours when not given
     :param power_share: of the idle deceleration that this kind of landing is flown with; its own laps then tell more
     """
     timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
-    prior = Prior(deceleration_fps2=timed.mean * power_share, deceleration_sd_fps2=timed.sd)
-    found = learn(pilot_laps, prior=prior)
+    ours = population or Population()
+    if other_laps:
+        # the deceleration of other flaps is no concern here: each lap counts by its own
+        elsewhere = ours.prior(deceleration_fps2=0.0, deceleration_sd_fps2=_OTHERS_SD_FPS2)
+        found_there = learn(other_laps, prior=elsewhere, by_their_own=True)
+        ours = from_other_kinds(ours, ours, found_there)
+    found = learn(
+        pilot_laps, prior=ours.prior(deceleration_fps2=timed.mean * power_share, deceleration_sd_fps2=timed.sd)
+    )
     a_fps2, bias_ft, habit_kt = (float(value) for value in found.mean)
     sds = np.sqrt(np.diag(found.covariance))
     together = found.covariance / np.outer(sds, sds)
@@ -147,6 +160,6 @@ def calibrate(
         speed_scatter_spread=round(found.speed_scatter_spread, 4),
         deceleration_habit_corr=round(float(together[0, 2]), 4),
         bias_habit_corr=round(float(together[1, 2]), 4),
-        laps=len(pilot_laps),
+        laps=sum(lap.touchdown_from_aim_ft is not None for lap in pilot_laps),
         timed_laps=len(timed.weights),
     )

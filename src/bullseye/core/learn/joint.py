@@ -12,6 +12,7 @@ from dataclasses import dataclass, fields
 
 import numpy as np
 from numpy.typing import NDArray
+from scipy.special import log_ndtr
 
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
@@ -28,17 +29,24 @@ Floats = NDArray[np.float64]
 # [own]
 READ_SD_KT = 1.5  # [own] of a speed that the right seat reads
 _DEGREES = 5.0  # [own] of freedom of Student's t: how soon a lap counts as wild
+# [own] by which Student's t is narrower than the normal that it takes the place of, so that of normal laps it finds
+# their very scatter: the solution of E[(d+1)z²/(d+z²)] = 1
+_NARROWER = 0.8566
 _HALF_LIFE_LAPS = 8.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
-_SCATTERS_FT = np.geomspace(30.0, 420.0, 11)
+_SCATTERS_FT = np.geomspace(25.0, 480.0, 12)
 _SPEED_SCATTERS_KT = np.geomspace(0.8, 8.0, 7)
 _ROUNDS = 8
 _APPROACH = tuple(one.name for one in fields(Approach))
 _STEP_FPS2, _STEP_KT = 0.05, 0.5
+_MOST_SURPRISED = 4.0  # standard deviations, beyond which a go-around that contradicts everything pulls no harder
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Prior:
-    """What is believed of an aircraft and a pilot before their laps, as means and standard deviations."""
+    """What is believed of an aircraft and a pilot before their laps, as means and standard deviations.
+
+    The scatters are medians from pilot to pilot, their spreads the standard deviations of their logarithms.
+    """
 
     deceleration_fps2: float
     deceleration_sd_fps2: float
@@ -48,6 +56,8 @@ class Prior:
     habit_sd_kt: float = HABIT_SD_KT
     scatter_ft: float = SCATTER_FT
     speed_scatter_kt: float = SPEED_SCATTER_KT
+    scatter_spread: float = SCATTER_SPREAD
+    speed_scatter_spread: float = SCATTER_SPREAD
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,18 +84,29 @@ class _Seen:
 
     speed_off_kt: Floats  # read less briefed; nan where it is not known
     speed_is_read: NDArray[np.bool_]
-    rest_ft: Floats  # touchdown less the model's, at the speed that was read, else briefed
+    rest_ft: Floats  # touchdown, or what bounds it, less the model's, at the speed that was read, else briefed
+    beyond: Floats  # 0 touched there; 1 went around and would have touched farther, -1 nearer
     per_fps2: Floats
     per_kt: Floats
     share: Floats  # how much a lap counts by its age
 
 
-def _seen(laps: Sequence[FlownLap], deceleration_fps2: float) -> _Seen:
+def _place_ft(lap: FlownLap) -> tuple[float, int]:
+    """Where a lap touched, from its aim point, or what bounds it and to which side."""
+    if lap.touchdown_from_aim_ft is not None:
+        return lap.touchdown_from_aim_ft, 0
+    if lap.least_from_aim_ft is not None:
+        return lap.least_from_aim_ft, 1
+    return lap.most_from_aim_ft or 0.0, -1
+
+
+def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats) -> _Seen:
     given = {name: np.array([getattr(lap.approach, name) for lap in laps], float) for name in _APPROACH}
     read = np.array([lap.speed_is_known for lap in laps])
     briefed = np.array([math.nan if lap.briefed_ktas is None else lap.briefed_ktas for lap in laps], float)
     # the model as it is, and a little to either side in deceleration and in speed, all in one go
     spread = np.array([[0.0], [_STEP_FPS2], [-_STEP_FPS2], [0.0], [0.0]])
+    touched = [_place_ft(lap) for lap in laps]
     faster = np.array([[0.0], [0.0], [0.0], [_STEP_KT], [-_STEP_KT]])
     changed = {**given, 'deceleration_fps2': deceleration_fps2 + spread, 'speed_ktas': given['speed_ktas'] + faster}
     here, more, less, fast, slow = reckon(**changed)['touchdown_ft']
@@ -93,65 +114,94 @@ def _seen(laps: Sequence[FlownLap], deceleration_fps2: float) -> _Seen:
     return _Seen(
         speed_off_kt=np.where(read, given['speed_ktas'] - briefed, math.nan),
         speed_is_read=read,
-        rest_ft=np.array([lap.touchdown_from_aim_ft for lap in laps]) - here,
+        rest_ft=np.array([place for place, _ in touched]) - here,
+        beyond=np.array([side for _, side in touched], float),
         per_fps2=(more - less) / (2 * _STEP_FPS2),
         per_kt=(fast - slow) / (2 * _STEP_KT),
         share=0.5 ** (age / _HALF_LIFE_LAPS),
     )
 
 
-def learn(laps: Sequence[FlownLap], *, prior: Prior) -> Belief:
+def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False) -> Belief:
     """What laps tell of an aircraft and the pilot who flew them.
 
     :param laps: oldest first
+    :param by_their_own: the laps are of several aircraft or flaps, each reckoned with the deceleration it was briefed
+        by; the mean is then the prior's plus what all of them are off
 
     A touchdown tells bias plus what the deceleration is off; one whose speed nobody read tells the speed habit too, and
-    less exactly. A speed that was read tells the habit. Sources: conjugate normal model of Bayesian textbooks for the
-    linear part; Student's t by reweighting [pub: Lange, Little & Taylor (1989), value from memory].
+    less exactly. A speed that was read tells the habit. A go-around that was going to be long or short tells on which
+    side of the box it would have touched: a censored observation [pub: Tobin (1958), from memory]. Sources: conjugate
+    normal model of Bayesian textbooks for the linear part; Student's t by reweighting [pub: Lange, Little & Taylor
+    (1989), value from memory].
     """
-    start = np.array([prior.deceleration_fps2, prior.bias_ft, prior.habit_kt])
+    start = np.array([0.0, prior.bias_ft, prior.habit_kt])  # the deceleration as what it is off
     prior_precision = np.diag([1 / prior.deceleration_sd_fps2**2, 1 / prior.bias_sd_ft**2, 1 / prior.habit_sd_kt**2])
     scatter, speed_scatter = (grid.ravel() for grid in np.meshgrid(_SCATTERS_FT, _SPEED_SCATTERS_KT, indexing='ij'))
     log_prior = (
-        -0.5 * (np.log(scatter / prior.scatter_ft) / SCATTER_SPREAD) ** 2
-        - 0.5 * (np.log(speed_scatter / prior.speed_scatter_kt) / SCATTER_SPREAD) ** 2
+        -0.5 * (np.log(scatter / prior.scatter_ft) / prior.scatter_spread) ** 2
+        - 0.5 * (np.log(speed_scatter / prior.speed_scatter_kt) / prior.speed_scatter_spread) ** 2
     )
     if not laps:
         share = _normed(log_prior)
-        return _mixed(share, start[None].repeat(share.size, 0), prior_precision, scatter, speed_scatter, np.empty(0))
-    seen = _seen(laps, prior.deceleration_fps2)
-    rows, values, shares = _observations(seen, prior.deceleration_fps2)
-    # the scale of Student's t of the same standard deviation [cells, observations]
-    sds = _sds(seen, scatter, speed_scatter) * math.sqrt((_DEGREES - 2) / _DEGREES)
+        means = start[None].repeat(share.size, 0)
+        return _mixed(share, means, prior_precision, scatter, speed_scatter, np.empty(0), prior)
+    own = np.array([lap.approach.deceleration_fps2 for lap in laps]) if by_their_own else prior.deceleration_fps2
+    seen = _seen(laps, own)
+    rows, values, shares = _observations(seen)
+    full_sds = _sds(seen, scatter, speed_scatter)
+    sds = full_sds * _NARROWER  # scales of Student's t [cells, observations]
+    beyond = np.concatenate([seen.beyond, np.zeros(len(values) - len(laps))])
+    is_bound = beyond != 0
     found = np.broadcast_to(start, (scatter.size, 3))
     belief = np.ones_like(sds)
     precision = np.broadcast_to(prior_precision, (scatter.size, 3, 3))
     for _ in range(_ROUNDS):
-        weights = shares * belief / sds**2
+        weights, wanted = shares * belief / sds**2, np.broadcast_to(values, sds.shape)
+        if is_bound.any():
+            bound_weights, bound_values, _ = _bounds(found @ rows.T, values, beyond, full_sds)
+            weights = np.where(is_bound, shares * bound_weights, weights)
+            wanted = np.where(is_bound, bound_values, wanted)
         precision = np.einsum('co,oi,oj->cij', weights, rows, rows) + prior_precision
-        pull = (weights * values) @ rows + prior_precision @ start
+        pull = (weights * wanted) @ rows + prior_precision @ start
         found = np.linalg.solve(precision, pull[..., None])[..., 0]
         off = (values - found @ rows.T) / sds
         belief = (_DEGREES + 1) / (_DEGREES + off**2)
-    explained = (shares * (-np.log(sds) - (_DEGREES + 1) / 2 * np.log1p(off**2 / _DEGREES))).sum(axis=1)
+    likely = -np.log(sds) - (_DEGREES + 1) / 2 * np.log1p(off**2 / _DEGREES)
+    if is_bound.any():
+        likely = np.where(is_bound, _bounds(found @ rows.T, values, beyond, full_sds)[2], likely)
+    explained = (shares * likely).sum(axis=1)
     away = found - start
     explained -= 0.5 * np.einsum('ci,ij,cj->c', away, prior_precision, away)
     explained -= 0.5 * np.linalg.slogdet(precision)[1]
     share = _normed(log_prior + explained)
     count = len(laps)
-    return _mixed(share, found, precision, scatter, speed_scatter, np.minimum(1.0, share @ belief)[:count])
+    believed = np.minimum(1.0, share @ np.where(is_bound, 1.0, belief))[:count]
+    return _mixed(share, found, precision, scatter, speed_scatter, believed, prior)
 
 
-def _observations(seen: _Seen, deceleration_fps2: float) -> tuple[Floats, Floats, Floats]:
+def _bounds(found: Floats, bounds: Floats, beyond: Floats, sds: Floats) -> tuple[Floats, Floats, Floats]:
+    """What a landing on one side of a bound tells, as weight and value of an observation of the same slope and bend.
+
+    :param found: where each observation is expected, of every cell
+    :return: weights, values and logarithms of the probability
+    """
+    u = np.clip(beyond * (found - bounds) / sds, -_MOST_SURPRISED, 8.0)
+    log_chance: Floats = log_ndtr(u)
+    steep = np.exp(-0.5 * u**2 - log_chance) / math.sqrt(2 * math.pi)
+    weights = np.maximum(steep * (steep + u), 1e-9) / sds**2
+    return weights, found + beyond * steep / sds / weights, log_chance
+
+
+def _observations(seen: _Seen) -> tuple[Floats, Floats, Floats]:
     """Rows of the design [observations, 3], what was seen, and how much each counts; touchdowns first, then speeds."""
     ones, none = np.ones_like(seen.rest_ft), np.zeros_like(seen.rest_ft)
     touchdowns = np.stack([seen.per_fps2, ones, np.where(seen.speed_is_read, 0.0, seen.per_kt)], axis=1)
-    values = seen.rest_ft + seen.per_fps2 * deceleration_fps2  # the row multiplies the deceleration, not its difference
     read = ~np.isnan(seen.speed_off_kt)
     speeds = np.stack([none, none, ones], axis=1)[read]
     return (
         np.concatenate([touchdowns, speeds]),
-        np.concatenate([values, seen.speed_off_kt[read]]),
+        np.concatenate([seen.rest_ft, seen.speed_off_kt[read]]),
         np.concatenate([seen.share, seen.share[read]]),
     )
 
@@ -177,7 +227,13 @@ def _spread(share: Floats, values: Floats) -> float:
 
 
 def _mixed(
-    share: Floats, means: Floats, precision: Floats, scatter: Floats, speed_scatter: Floats, weights: Floats
+    share: Floats,
+    means: Floats,
+    precision: Floats,
+    scatter: Floats,
+    speed_scatter: Floats,
+    weights: Floats,
+    prior: Prior,
 ) -> Belief:
     """The moments of the mixture over the grid."""
     mean = share @ means
@@ -185,7 +241,7 @@ def _mixed(
     within = np.broadcast_to(np.linalg.inv(precision), (share.size, 3, 3))
     covariance = np.einsum('c,cij->ij', share, within) + np.einsum('c,ci,cj->ij', share, away, away)
     return Belief(
-        mean=mean,
+        mean=mean + np.array([prior.deceleration_fps2, 0.0, 0.0]),
         covariance=covariance,
         scatter_ft=math.exp(float(share @ np.log(scatter))),
         scatter_spread=_spread(share, np.log(scatter)),

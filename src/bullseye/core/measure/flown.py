@@ -15,11 +15,16 @@ class FlownLap:
     speed was read or only planned. ``float_s`` is None when the hold-off was not timed. ``is_idle`` is False where
     power was left on through the touchdown: such a lap tells nothing of the aircraft at idle. ``briefed_ktas`` is the
     true speed that the brief asked for there; the difference is the pilot's habit.
+
+    A go-around that was going to be long or short has no touchdown; ``least_from_aim_ft`` is then a place beyond which
+    it would have been, or ``most_from_aim_ft`` one before which, from the aim point [ft].
     """
 
     approach: Approach
-    touchdown_from_aim_ft: float
+    touchdown_from_aim_ft: float | None
     speed_is_known: bool
     float_s: float | None = None
     is_idle: bool = True
     briefed_ktas: float | None = None
+    least_from_aim_ft: float | None = None
+    most_from_aim_ft: float | None = None

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Outcome
+from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Going, Outcome
 from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 
@@ -28,9 +28,12 @@ class MeasuredLap(Checked):
     bounced: bool | None = None
     ballooned: bool | None = None
     headwind_kt: HeadwindKt | None = None  # as it was on this lap
+    going: Going | None = None  # of a go-around: on which side of the box it was going to land
 
     def check_together(self) -> None:
         if self.outcome in NOT_LANDED and self.along_ft is not None:
             raise InvalidInput(
                 'along_ft', self.along_ft, f'nothing on a {self.outcome.replace("_", "-")}; the wheels did not land'
             )
+        if self.going is not None and self.outcome != 'go_around':
+            raise InvalidInput('going', self.going, 'of a go-around only')

@@ -1,0 +1,201 @@
+"""What the pilots of a school have in common: priors for one of whom nothing, or little, is known (empirical Bayes)."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Annotated
+
+import numpy as np
+from annotated_types import Ge, Gt, Le
+from numpy.typing import NDArray
+
+from bullseye.core.basis.constants import BIAS_SD_FT, HABIT_SD_KT, SCATTER_FT, SCATTER_SPREAD, SPEED_SCATTER_KT
+from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.learn.joint import Belief, Prior, learn
+from bullseye.core.measure.flown import FlownLap
+
+Floats = NDArray[np.float64]
+
+_LIKE_PILOTS = 4.0  # [own] by how many pilots of the school our own figures are outweighed evenly
+_ROUNDS = 60  # [own]
+_LEAST_SHARE = 0.2  # [own] of our own spread from pilot to pilot: the next one may be unlike all before
+# [own] correlations of one pilot's figures between two kinds of landing: hands and eyes are the same, the task is not
+_BIAS_ALIKE, _HABIT_ALIKE, _SCATTER_ALIKE = 0.5, 0.8, 0.6
+# wide enough that the laps of each pilot speak for themselves
+_BIAS_WIDE_FT, _HABIT_WIDE_KT, _SPREAD_WIDE = 600.0, 15.0, 1.2  # [own]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Population(Checked):
+    """How pilots differ, as means and standard deviations from pilot to pilot; as drawn up by us until laps tell.
+
+    Scatters are medians, their spreads standard deviations of the logarithm. ``pilots`` is of how many it was learned.
+    """
+
+    bias_ft: Annotated[Real, Ge(-2_000), Le(3_000)] = 0.0
+    bias_sd_ft: Annotated[Real, Gt(0), Le(2_000)] = BIAS_SD_FT
+    habit_kt: Annotated[Real, Ge(-40), Le(40)] = 0.0
+    habit_sd_kt: Annotated[Real, Gt(0), Le(60)] = HABIT_SD_KT
+    scatter_ft: Annotated[Real, Gt(0), Le(2_000)] = SCATTER_FT
+    scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
+    speed_scatter_kt: Annotated[Real, Gt(0), Le(60)] = SPEED_SCATTER_KT
+    speed_scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
+    pilots: Annotated[int, Ge(0), Le(10_000_000)] = 0
+
+    def prior(self, *, deceleration_fps2: float, deceleration_sd_fps2: float) -> Prior:
+        """What is believed of a pilot of this school in an aircraft, before their laps."""
+        return Prior(
+            deceleration_fps2=deceleration_fps2,
+            deceleration_sd_fps2=deceleration_sd_fps2,
+            bias_ft=self.bias_ft,
+            bias_sd_ft=self.bias_sd_ft,
+            habit_kt=self.habit_kt,
+            habit_sd_kt=self.habit_sd_kt,
+            scatter_ft=self.scatter_ft,
+            scatter_spread=self.scatter_spread,
+            speed_scatter_kt=self.speed_scatter_kt,
+            speed_scatter_spread=self.speed_scatter_spread,
+        )
+
+
+def pooled(values: Floats, variances: Floats, *, mean: float, sd: float) -> tuple[float, float]:
+    """Mean and standard deviation of what differs from pilot to pilot, from values known with their own variances.
+
+    The posterior mode by expectation and maximisation, with our own figures as so many pilots more. Source: normal
+    hierarchical model of Bayesian textbooks [pub: Gelman et al., Bayesian Data Analysis, chapter 5, from memory].
+
+    :param mean: our own, and ``sd`` from pilot to pilot
+    """
+    if not values.size:
+        return mean, sd
+    found, between = mean, sd**2
+    for _ in range(_ROUNDS):
+        shrunk = (values * between + found * variances) / (between + variances)
+        left = between * variances / (between + variances)
+        found = float((shrunk.sum() + _LIKE_PILOTS * mean) / (values.size + _LIKE_PILOTS))
+        apart = float(((shrunk - found) ** 2 + left).sum()) + _LIKE_PILOTS * (mean - found) ** 2 * values.size / (
+            values.size + _LIKE_PILOTS
+        )
+        between = (apart + _LIKE_PILOTS * sd**2) / (values.size + _LIKE_PILOTS)
+    return found, max(math.sqrt(between), _LEAST_SHARE * sd)
+
+
+def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population | None = None) -> Population:
+    """What pilots of a school are like in one kind of landing.
+
+    :param pilots: laps of each, oldest first, in whatever aircraft
+    :param base: what is taken where they tell little; ours when not given
+    """
+    ours = base or Population()
+    wide = Prior(
+        deceleration_fps2=0.0,
+        deceleration_sd_fps2=0.3,
+        bias_sd_ft=_BIAS_WIDE_FT,
+        habit_sd_kt=_HABIT_WIDE_KT,
+        scatter_spread=_SPREAD_WIDE,
+        speed_scatter_spread=_SPREAD_WIDE,
+    )
+    seen = [learn(laps, prior=wide, by_their_own=True) for laps in pilots if laps]
+    if not seen:
+        return ours
+    means = np.array([one.mean for one in seen])
+    variances = np.array([np.diag(one.covariance) for one in seen])
+    bias_ft, bias_sd_ft = pooled(means[:, 1], variances[:, 1], mean=ours.bias_ft, sd=ours.bias_sd_ft)
+    habit_kt, habit_sd_kt = pooled(means[:, 2], variances[:, 2], mean=ours.habit_kt, sd=ours.habit_sd_kt)
+    scatter, scatter_spread = _pooled_scatter(
+        [(one.scatter_ft, one.scatter_spread) for one in seen], ours.scatter_ft, ours.scatter_spread
+    )
+    speed, speed_spread = _pooled_scatter(
+        [(one.speed_scatter_kt, one.speed_scatter_spread) for one in seen],
+        ours.speed_scatter_kt,
+        ours.speed_scatter_spread,
+    )
+    return Population(
+        bias_ft=round(bias_ft, 2),
+        bias_sd_ft=round(bias_sd_ft, 2),
+        habit_kt=round(habit_kt, 3),
+        habit_sd_kt=round(habit_sd_kt, 3),
+        scatter_ft=round(scatter, 2),
+        scatter_spread=round(scatter_spread, 4),
+        speed_scatter_kt=round(speed, 3),
+        speed_scatter_spread=round(speed_spread, 4),
+        pilots=len(seen),
+    )
+
+
+def _pooled_scatter(known: Sequence[tuple[float, float]], median: float, spread: float) -> tuple[float, float]:
+    """Median and spread of scatters that are known each with a spread of its own, all in logarithms.
+
+    What was learned under the wide prior is taken apart from it first: else the prior would count with every pilot.
+    """
+    values, variances = [], []
+    for found, sd in known:
+        told = 1 / max(sd, 1e-3) ** 2 - 1 / _SPREAD_WIDE**2
+        if told > 0.2:  # less says next to nothing
+            value = (math.log(found) / sd**2 - math.log(median) / _SPREAD_WIDE**2) / told
+            values.append(value)
+            variances.append(1 / told)
+    middle, apart = pooled(np.array(values), np.array(variances), mean=math.log(median), sd=spread)
+    return math.exp(middle), apart
+
+
+def from_other_kinds(here: Population, there: Population, found: Belief) -> Population:
+    """What is believed of a pilot in one kind of landing who has flown others.
+
+    :param here: pilots of the school in this kind
+    :param there: in the others
+    :param found: what the laps in the others tell of this one, with ``there`` as prior
+    """
+    sds = np.sqrt(np.diag(found.covariance))
+
+    def carried(
+        mean: float, sd: float, off: float, off_sd: float, other_sd: float, alike: float
+    ) -> tuple[float, float]:
+        scale = alike * sd / other_sd  # a regression on the other kind, whose own spread may differ
+        return mean + scale * off, math.hypot(scale * off_sd, sd * math.sqrt(1 - alike**2))
+
+    bias_ft, bias_sd_ft = carried(
+        here.bias_ft,
+        here.bias_sd_ft,
+        float(found.mean[1]) - there.bias_ft,
+        float(sds[1]),
+        there.bias_sd_ft,
+        _BIAS_ALIKE,
+    )
+    habit_kt, habit_sd_kt = carried(
+        here.habit_kt,
+        here.habit_sd_kt,
+        float(found.mean[2]) - there.habit_kt,
+        float(sds[2]),
+        there.habit_sd_kt,
+        _HABIT_ALIKE,
+    )
+    scatter, scatter_spread = carried(
+        math.log(here.scatter_ft),
+        here.scatter_spread,
+        math.log(found.scatter_ft / there.scatter_ft),
+        found.scatter_spread,
+        there.scatter_spread,
+        _SCATTER_ALIKE,
+    )
+    speed, speed_spread = carried(
+        math.log(here.speed_scatter_kt),
+        here.speed_scatter_spread,
+        math.log(found.speed_scatter_kt / there.speed_scatter_kt),
+        found.speed_scatter_spread,
+        there.speed_scatter_spread,
+        _SCATTER_ALIKE,
+    )
+    return Population(
+        bias_ft=bias_ft,
+        bias_sd_ft=bias_sd_ft,
+        habit_kt=habit_kt,
+        habit_sd_kt=habit_sd_kt,
+        scatter_ft=math.exp(scatter),
+        scatter_spread=scatter_spread,
+        speed_scatter_kt=math.exp(speed),
+        speed_scatter_spread=speed_spread,
+        pilots=here.pilots,
+    )
