@@ -137,6 +137,12 @@ def open_app() -> Iterator[Callable[[str], APIFlask]]:
 
 
 @pytest.fixture(scope='session')
+def open_app_of() -> Callable[[str], APIFlask]:
+    """Make an application that the caller closes."""
+    return _app
+
+
+@pytest.fixture(scope='session')
 def kept_app(migrated: str) -> Iterator[APIFlask]:
     """One application a process: building one, and its statements, takes longer than most tests."""
     app = _app(migrated)

@@ -9,7 +9,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from sqlalchemy import Select, delete, func, select, update
-from sqlalchemy.orm import Session, joinedload, undefer
+from sqlalchemy.orm import Session, selectinload, undefer
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.store.errors import Conflict, NotFound
@@ -30,8 +30,9 @@ _HANDED_IN_BY = timedelta(minutes=2)
 def _visible(person: User) -> Select[TrackFile]:
     """Files a person may see: a student those of their own sorties, an instructor the school's."""
     query = select(TrackFile).options(
-        joinedload(TrackFile.sortie).joinedload(Sortie.student),
-        joinedload(TrackFile.sortie).joinedload(Sortie.runway_end),
+        # by their keys: joined, all sorties of a school might be gone through for a few files
+        selectinload(TrackFile.sortie).joinedload(Sortie.student),
+        selectinload(TrackFile.sortie).joinedload(Sortie.runway_end),
     )
     if may_coach(person):
         return query

@@ -205,3 +205,38 @@ def test_the_belief_is_that_of_a_posterior_drawn_by_brute_force():
     assert np.sqrt(np.diag(ours.covariance)) / spreads == pytest.approx([1, 1, 1], abs=0.25)
     assert np.log(ours.scatter_ft) == pytest.approx(weight @ np.log(s), abs=0.2)
     assert np.log(ours.speed_scatter_kt) == pytest.approx(weight @ np.log(sv), abs=0.2)
+
+
+def _bound(lap, side, place_ft):
+    name = 'least_from_aim_ft' if side == 1 else 'most_from_aim_ft'
+    return dataclasses.replace(lap, touchdown_from_aim_ft=None, **{name: place_ft})
+
+
+@pytest.mark.parametrize('side', [1, -1])
+def test_a_go_around_counts_as_far_as_a_censored_landing_does(side, monkeypatch):
+    # independent: the posterior of the bias by numerical integration, all else known
+    monkeypatch.setattr(joint, '_HALF_LIFE_LAPS', 1e9)
+    monkeypatch.setattr(joint, '_SCATTERS_FT', np.array([90.0]))
+    monkeypatch.setattr(joint, '_SPEED_SCATTERS_KT', np.array([0.001]))
+    monkeypatch.setattr(joint, 'READ_SD_KT', 0.001)
+    known = dataclasses.replace(KNOWN, deceleration_sd_fps2=1e-4, habit_sd_kt=1e-4)
+    one = FlownLap(
+        approach=approach(speed_ktas=62.0), touchdown_from_aim_ft=0.0, speed_is_known=True, briefed_ktas=62.0
+    )
+    model_ft = predict(one.approach).touchdown_ft
+    for off_ft in (-60.0, 40.0, 170.0):
+        ours = learn([_bound(one, side, model_ft + off_ft)], prior=known)
+        biases = np.linspace(-900, 900, 20_001)
+        post = stats.norm.pdf(biases / 150) * stats.norm.cdf(side * (biases - off_ft) / 90)
+        post /= post.sum()
+        sd = np.sqrt(post @ (biases - post @ biases) ** 2)
+        assert ours.mean[1] == pytest.approx(biases[post.argmax()], abs=3)  # the mode, as of every normal reckoning
+        assert np.sqrt(ours.covariance[1, 1]) == pytest.approx(sd, rel=0.15)
+
+
+def test_a_go_around_that_contradicts_everything_pulls_no_harder_than_a_wild_lap():
+    rng = np.random.default_rng(9)
+    laps = [fly(rng, scatter=50) for _ in range(6)]
+    before = bias_of(laps)
+    odd = _bound(laps[-1], 1, predict(laps[-1].approach).touchdown_ft + 3_000)
+    assert 0 < bias_of([*laps, odd]) - before < 150

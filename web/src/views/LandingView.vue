@@ -314,6 +314,7 @@ const otherProblem = computed(() =>
         <h2 id="sure" class="text-base font-bold">How sure</h2>
         <p v-if="brief.aim.aim_is_good" class="font-bold">{{ brief.aim.hit_words }}</p>
         <p>{{ brief.basis.words }}</p>
+        <p class="mt-1">{{ brief.teaching.teaches_words }}</p>
         <p v-if="brief.basis.assumed.length" class="mt-1">
           <b>Not from the handbook</b>, until somebody enters it: {{ brief.basis.assumed.join('; ') }}.
         </p>

@@ -6,7 +6,7 @@ of the real thing (tests compare them over random cases), and the server's own r
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,8 +16,8 @@ from bullseye.core.brief.aiming import pilot_forecast, winds_met_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
-from bullseye.core.model.forecast import PilotForecast, even_normal, hit_chance, simulate_pilot_ft
-from bullseye.core.model.touchdown import predict
+from bullseye.core.model.forecast import PilotForecast, even_normal, simulate_pilot_ft
+from bullseye.core.model.touchdown import Approach, predict, touchdown_from_aim_ft
 
 # [own]
 _SPEED_BELOW_KT, _SPEED_ABOVE_KT, _SPEED_STEP_KT = 10, 20, 2
@@ -25,6 +25,7 @@ _HEADWINDS_KT = tuple(float(kt) for kt in range(-20, 41, 3))
 _SHIFTS_FT = tuple(float(ft) for ft in range(-600, 601, 30))
 _SCATTERS_FT = (20.0, 40.0, 60.0, 80.0, 100.0, 125.0, 150.0, 200.0, 250.0, 300.0, 400.0)
 _MOST_LAPS = 30
+_APPROACH = tuple(one.name for one in fields(Approach))
 
 Grid = tuple[tuple[float, ...], ...]
 
@@ -76,13 +77,11 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     )
     approaches = [landing_setup(replace(request, approach_speed_kias=kias)).approach for kias in speeds]
 
-    def landed(i: int, headwind_kt: float) -> float:
-        return predict(replace(approaches[i], headwind_kt=headwind_kt)).touchdown_ft
-
     # gusts and a wind from no known direction move the mean of the touchdowns off that of the steady wind
     winds_ft = winds_met_ft(setup)
     gusts_ft = float(winds_ft.mean()) - predict(setup.approach).touchdown_ft
-    touch = gusts_ft + np.array([[landed(i, wind) for wind in _HEADWINDS_KT] for i in range(len(speeds))])
+    given = {name: np.array([[getattr(one, name)] for one in approaches], float) for name in _APPROACH}
+    touch = gusts_ft + touchdown_from_aim_ft(**{**given, 'headwind_kt': np.array(_HEADWINDS_KT)})
     target_ft = brief.aim.target_ft
     chances = _chances(winds_ft, box_ft=(brief.aim.box_ft[0] - target_ft, brief.aim.box_ft[1] - target_ft))
     known = request.calibration
@@ -126,10 +125,12 @@ def _chances(winds_ft: NDArray[np.float64], *, box_ft: tuple[float, float]) -> G
     """Chances to hit, by the scatter and by how far the mean touchdown lies off the target."""
     off_ft = winds_ft - winds_ft.mean()
     normal = even_normal(off_ft.size)
-    return tuple(
-        tuple(
-            round(hit_chance(off_ft + scatter * normal + shift, box_from_ft=box_ft[0], box_to_ft=box_ft[1]), 4)
-            for shift in _SHIFTS_FT
-        )
-        for scatter in _SCATTERS_FT
-    )
+    shifts = np.array(_SHIFTS_FT)
+    found = []
+    for scatter in _SCATTERS_FT:
+        landed_ft = np.sort(off_ft + scatter * normal)
+        # how many lie within the box moved back by each shift, its edges included
+        below = np.searchsorted(landed_ft, box_ft[0] - shifts, side='left')
+        up_to = np.searchsorted(landed_ft, box_ft[1] - shifts, side='right')
+        found.append(tuple(round(float(share), 4) for share in (up_to - below) / landed_ft.size))
+    return tuple(found)

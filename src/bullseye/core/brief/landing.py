@@ -20,6 +20,7 @@ from bullseye.core.brief.overruled import LANDING_NUMBERS, overrule_cautions
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart, rollout_part
 from bullseye.core.brief.setup import LandingSetup, landing_setup
+from bullseye.core.brief.teaching import TeachingPart, teaching_part
 from bullseye.core.brief.weather import weather_cautions
 from bullseye.core.fly.cards import Card, card_of
 from bullseye.core.given.disputes import unsafe_combinations
@@ -69,7 +70,7 @@ class SpeedPart:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BriefAnswer:
-    """One landing, briefed in six parts. Places are feet from the landing threshold; None is unknown."""
+    """One landing, briefed in seven parts. Places are feet from the landing threshold; None is unknown."""
 
     wind: WindPart
     speed: SpeedPart
@@ -78,6 +79,7 @@ class BriefAnswer:
     ground: GroundPart
     rollout: RolloutPart
     basis: Basis
+    teaching: TeachingPart
     card: Card
     cautions: tuple[Caution, ...]  # gravest first
     training_aid: Sentence
@@ -192,6 +194,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         ground=ground,
         rollout=rollout_part(request, setup, aim, touchdown, ground),
         basis=basis,
+        teaching=teaching_part(request, setup, basis),
         card=card_of(request.landing, request.technique, request.aircraft, flap=setup.flap),
         cautions=gravest_first(cautions),
         training_aid=_BOOK.say('training_aid'),

@@ -9,14 +9,13 @@ from dataclasses import dataclass, fields
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import DECELERATION_FPS2, DECELERATION_SD_FPS2
+from bullseye.core.basis.constants import DECELERATION_FPS2, DECELERATION_SD_FPS2, TIMED_SD_FPS2
 from bullseye.core.given.belief import Calibration
 from bullseye.core.learn.joint import learn
 from bullseye.core.learn.population import Population, from_other_kinds
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import Approach, reckon
 
-_TIMED_SD_FPS2 = 0.6  # [own] a hold-off timed by hand to half a second and flown to two knots
 _OTHERS_SD_FPS2 = 0.3  # [own] how well the deceleration of other flaps and aircraft is known
 _STUDENT_DEGREES = 4.0  # [own] of freedom: how soon a lap counts as wild
 
@@ -111,7 +110,7 @@ def timed_decelerations_fps2(laps: Sequence[FlownLap]) -> list[float]:
 def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATION_FPS2) -> Estimate:
     """Deceleration of an aircraft and flap at idle from all its timed laps, whoever flew them [ft/s²]."""
     found = timed_decelerations_fps2(laps)
-    return robust_mean(found, [_TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
+    return robust_mean(found, [TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
 
 
 def calibrate(

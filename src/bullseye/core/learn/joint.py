@@ -17,6 +17,7 @@ from scipy.special import log_ndtr
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     HABIT_SD_KT,
+    READ_SD_KT,
     SCATTER_FT,
     SCATTER_SPREAD,
     SPEED_SCATTER_KT,
@@ -27,7 +28,6 @@ from bullseye.core.model.touchdown import Approach, reckon
 Floats = NDArray[np.float64]
 
 # [own]
-READ_SD_KT = 1.5  # [own] of a speed that the right seat reads
 _DEGREES = 5.0  # [own] of freedom of Student's t: how soon a lap counts as wild
 # [own] by which Student's t is narrower than the normal that it takes the place of, so that of normal laps it finds
 # their very scatter: the solution of E[(d+1)z²/(d+z²)] = 1

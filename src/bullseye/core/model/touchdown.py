@@ -6,8 +6,9 @@ true, in the air; distances are along the ground; the wind is that reported for 
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, fields
-from typing import Annotated
+from typing import Annotated, Any
 
 import numpy as np
 from annotated_types import Ge, Gt, Le
@@ -92,7 +93,7 @@ def touchdown_from_aim_ft(
     hold_off_height_ft: Floats | float = HOLD_OFF_HEIGHT_FT,
 ) -> Floats:
     """Touchdown less aim point [ft] for arrays that broadcast against each other; see :class:`Approach`."""
-    return reckon(
+    found: Floats = reckon(
         speed_ktas=np.asarray(speed_ktas, float),
         touchdown_ktas=np.asarray(touchdown_ktas, float),
         headwind_kt=np.asarray(headwind_kt, float),
@@ -105,63 +106,87 @@ def touchdown_from_aim_ft(
         load_factor=np.asarray(load_factor, float),
         hold_off_height_ft=np.asarray(hold_off_height_ft, float),
     )['touchdown_ft']
+    return found
 
 
-def share_of_report(height_ft: Floats | float, roughness_ft: Floats | float) -> Floats:
+class OneNumber:
+    """The functions of NumPy that the model uses, for plain floats: ten times as fast for one approach."""
+
+    sin, cos, tan, arcsin, arctan = math.sin, math.cos, math.tan, math.asin, math.atan
+    sqrt, log, radians = math.sqrt, math.log, math.radians
+    maximum = max
+
+    @staticmethod
+    def clip(value: float, low: float, high: float) -> float:
+        """As NumPy's."""
+        return min(max(value, low), high)
+
+    @staticmethod
+    def where(chosen: bool, this: float, other: float) -> float:
+        """As NumPy's."""
+        return this if chosen else other
+
+
+def share_of_report(height_ft: Any, roughness_ft: Any, by: Any = np) -> Any:
     """Share of the reported wind that blows at a height over the ground; 1 where no roughness is given.
 
     The logarithmic profile u(h) = u₁₀ ln(h/z₀)/ln(10 m/z₀), not above the height of the report.
     Source: [pub: WMO-No. 8; roughness classes after Davenport].
+
+    :param by: NumPy for arrays, :class:`OneNumber` for floats
     """
-    height, rough = np.asarray(height_ft, float), np.asarray(roughness_ft, float)
-    safe = np.where(rough > 0, rough, 1.0)
-    low = np.clip(height, _LEAST_OVER_ROUGHNESS * safe, REPORT_HEIGHT_FT)
-    return np.where(rough > 0, np.log(low / safe) / np.log(REPORT_HEIGHT_FT / safe), 1.0)
+    safe = by.where(roughness_ft > 0, roughness_ft, 1.0)
+    low = by.clip(height_ft, _LEAST_OVER_ROUGHNESS * safe, REPORT_HEIGHT_FT)
+    return by.where(roughness_ft > 0, by.log(low / safe) / by.log(REPORT_HEIGHT_FT / safe), 1.0)
 
 
 def reckon(
     *,
-    speed_ktas: Floats,
-    touchdown_ktas: Floats,
-    headwind_kt: Floats,
-    path_angle_deg: Floats,
-    deceleration_fps2: Floats,
-    eye_height_ft: Floats,
-    slope: Floats,
-    wing_height_ft: Floats,
-    roughness_ft: Floats,
-    load_factor: Floats,
-    hold_off_height_ft: Floats,
-) -> dict[str, Floats]:
-    """All of :class:`Touchdown` for arrays that broadcast against each other, by its members' names."""
+    speed_ktas: Any,
+    touchdown_ktas: Any,
+    headwind_kt: Any,
+    path_angle_deg: Any,
+    deceleration_fps2: Any,
+    eye_height_ft: Any,
+    slope: Any,
+    wing_height_ft: Any,
+    roughness_ft: Any,
+    load_factor: Any,
+    hold_off_height_ft: Any,
+    by: Any = np,
+) -> dict[str, Any]:
+    """All of :class:`Touchdown` by its members' names, for arrays that broadcast against each other.
+
+    :param by: NumPy, or :class:`OneNumber` where all of them are plain floats
+    """
     v0, vt, reported = speed_ktas * FPS_PER_KT, touchdown_ktas * FPS_PER_KT, headwind_kt * FPS_PER_KT
-    tan_path, h1 = np.tan(np.radians(path_angle_deg)), hold_off_height_ft
-    low = reported * share_of_report(h1 + wing_height_ft, roughness_ft)
+    tan_path, h1 = by.tan(by.radians(path_angle_deg)), hold_off_height_ft
+    low = reported * share_of_report(h1 + wing_height_ft, roughness_ft, by)
     h0, vr = h1 + 13.0, v0  # a first guess, put right below
     for _ in range(_ROUNDS):
-        high = reported * share_of_report(h0 + wing_height_ft, roughness_ft)
+        high = reported * share_of_report(h0 + wing_height_ft, roughness_ft, by)
         # the angle of the path in the air, which makes the path over the ground
-        x = np.arctan(tan_path)
+        x = by.arctan(tan_path)
         for _ in range(3):
-            x = np.arcsin(np.clip((v0 * np.cos(x) - high) * tan_path / v0, -0.9, 0.9))
-        mean_v = np.sqrt((v0**2 + vr**2) / 2)
-        along = np.arctan(slope * (1 - high / mean_v))  # of the surface, seen in the air
+            x = by.arcsin(by.clip((v0 * by.cos(x) - high) * tan_path / v0, -0.9, 0.9))
+        mean_v = by.sqrt((v0**2 + vr**2) / 2)
+        along = by.arctan(slope * (1 - high / mean_v))  # of the surface, seen in the air
         radius = mean_v**2 / (GRAVITY_FPS2 * (load_factor - 1 + (x**2 - x * along + along**2) / 6))
-        turned = np.maximum(0.0, x + along)
-        dropped = radius * (np.cos(along) - np.cos(x))
+        turned = by.maximum(0.0, x + along)
+        dropped = radius * (by.cos(along) - by.cos(x))
         gained = 2 * GRAVITY_FPS2 * dropped - 2 * deceleration_fps2 * radius * turned
-        vr = np.sqrt(np.maximum(1.0, v0**2 + gained))
+        vr = by.sqrt(by.maximum(1.0, v0**2 + gained))
         roundout_s = radius * turned / mean_v
         # only forces change the groundspeed: the wind that is left behind above is airspeed lost, below
-        roundout_ft = radius * (np.sin(x) + np.sin(along)) - high * roundout_s
-        h0 = np.maximum(h1, h1 + dropped + slope * roundout_ft)
+        roundout_ft = radius * (by.sin(x) + by.sin(along)) - high * roundout_s
+        h0 = by.maximum(h1, h1 + dropped + slope * roundout_ft)
     entry = vr - (high - low)  # the wind that is left behind above was airspeed
-    excess = np.maximum(0.0, entry - vt)
+    excess = by.maximum(0.0, entry - vt)
     mean = vt + excess / 2
-    level = np.maximum(0.3, deceleration_fps2 + GRAVITY_FPS2 * slope * (1 - low / mean))
+    level = by.maximum(0.3, deceleration_fps2 + GRAVITY_FPS2 * slope * (1 - low / mean))
     float_s = excess / level
     float_ft = (mean - low) * float_s
-    start_ft = -(h0 + eye_height_ft) / np.maximum(_LEAST_CLOSING, tan_path + slope)
+    start_ft = -(h0 + eye_height_ft) / by.maximum(_LEAST_CLOSING, tan_path + slope)
     return {
         'roundout_height_ft': h0,
         'roundout_start_ft': start_ft,
@@ -176,8 +201,7 @@ def reckon(
 
 def predict(approach: Approach) -> Touchdown:
     """Follow one approach through roundout and hold-off to the touchdown."""
-    values = reckon(**{name: np.asarray(getattr(approach, name), float) for name in _FIELDS})
-    return Touchdown(**{name: float(value) for name, value in values.items()})
+    return Touchdown(**reckon(**{name: float(getattr(approach, name)) for name in _FIELDS}, by=OneNumber))
 
 
 def hold_off_groundspeed_kt(approach: Approach) -> float:
