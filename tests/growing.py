@@ -69,7 +69,7 @@ def fill(engine: Engine, *, laps: int) -> None:
             {
                 'student_id': f'people[1 + g % {flyers}]',
                 'aircraft_id': f'planes[1 + g % {flown}]',
-                'planned_on': 'current_date - 1 - g / 20',
+                'planned_on': 'current_date - g / 12',
                 'from_demo': 'false',
             },
             but=('id',),

@@ -36,7 +36,7 @@ def test_the_api_and_the_command_line_give_the_same_brief(marta):
     from bullseye.core.brief.landing import make_brief
     from tests.core.making import make_request
 
-    # a pilot without laps, so that both start from the same defaults
+    # a pilot without laps, who starts from the school's own
     guest = choices(marta) | {'landing': 'short_field', 'gust_kt': 14, 'weight_lb': 2_100, 'spot_ft': 500}
     newcomer = marta.call('POST', '/api/invitations', {'name': 'Noor Haddad', 'role': 'student'}, status=201)
     joined = Browser(marta.client.application).enter(
@@ -56,13 +56,14 @@ def test_the_api_and_the_command_line_give_the_same_brief(marta):
             landing='short_field',
             runway=made['runway'],
             weather={'wind_dir_deg_mag': 70, 'wind_kt': 8, 'gust_kt': 14},
+            calibration=ours['basis']['calibration'],
         )
     )
     assert ours['aim']['aim_point_ft'] == pytest.approx(theirs.aim.aim_point_ft)
     assert ours['speed']['approach_speed_kias'] == pytest.approx(theirs.speed.approach_speed_kias)
-    assert ours['aim']['hit_chance'] == pytest.approx(
-        theirs.aim.hit_chance, abs=0.05
-    )  # a prior of bias is carried along
+    assert ours['aim']['hit_chance'] == pytest.approx(theirs.aim.hit_chance)
+    assert ours['basis']['calibration']['pilots'] >= 3
+    assert 'starts from how' in ours['basis']['words']
 
 
 @pytest.mark.parametrize(

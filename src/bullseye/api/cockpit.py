@@ -77,7 +77,8 @@ class FloatOut(Out):
 
     aircraft: str
     flap: str
-    laps: int
+    laps: int  # the latest, of which it is learned
+    has_more_laps: bool
     timed_laps: int
     deceleration_fps2: float
     deceleration_low: float

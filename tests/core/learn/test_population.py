@@ -49,7 +49,7 @@ def test_a_school_is_recovered_and_little_of_it_is_ours():
     assert found.bias_ft == pytest.approx(90, abs=28)  # each pilot's is known to 80 ft: the mean of 80 to about 11
     assert found.habit_kt == pytest.approx(3.0, abs=0.6)
     assert found.scatter_ft == pytest.approx(80, rel=0.15)
-    assert found.bias_sd_ft == pytest.approx(50, abs=20)
+    assert found.bias_sd_ft == pytest.approx(50, abs=28)  # four pilots of ours, who differ by 150, are among them
     assert found.habit_sd_kt == pytest.approx(2.0, abs=0.6)
     assert 0.15 < found.scatter_spread < 0.42
     assert found.pilots == 80

@@ -34,9 +34,10 @@ const ticks = computed(() => x.value.ticks(6))
           <p class="font-bold">{{ one.aircraft }}, flap {{ one.flap }}</p>
           <p class="text-sm text-soft">
             {{ one.has_more_laps ? 'the latest ' : '' }}{{ one.laps }} lap{{ one.laps === 1 ? '' : 's' }},
-            {{ one.timed_laps }} timed;
-            {{ one.deceleration_fps2.toFixed(1) }} ft/s² ({{ one.deceleration_low.toFixed(1) }} to
-            {{ one.deceleration_high.toFixed(1) }})
+            {{ one.timed_laps }} timed; {{ one.deceleration_fps2.toFixed(1) }} ft/s² ({{
+              one.deceleration_low.toFixed(1)
+            }}
+            to {{ one.deceleration_high.toFixed(1) }})
           </p>
         </div>
         <div>

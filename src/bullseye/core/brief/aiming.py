@@ -99,6 +99,10 @@ _BOOK = Phrasebook(
     as_given='Our model with the figures given.',
     as_given_about='Our model with the figures given: average good to about ±{sd}.',
     from_laps='Our model, learned from {laps} of this pilot and {timed} of this aircraft: average good to about ±{sd}.',
+    from_school='No lap of this pilot in this landing is known: it starts from how {pilots} pilots of the school fly '
+    'it. Average good to about ±{sd}.',
+    from_others='No lap of this pilot in this landing is known: it starts from {laps} of other landings. '
+    'Average good to about ±{sd}.',
     one_lap='1 lap',
     laps='{number} laps',
     one_timed='1 timed hold-off',
@@ -194,15 +198,23 @@ def _or(value: float | None, usual: float) -> float:
     return usual if value is None else value
 
 
-def _basis_words(source: Literal['default', 'given', 'laps'], *, laps: int, timed: int, sd_ft: float) -> Sentence:
-    sd = feet(sd_ft)
+def _basis_words(source: Literal['default', 'given', 'laps'], known: Calibration, *, sd_ft: float) -> Sentence:
+    sd, laps, timed = feet(sd_ft), known.laps, known.timed_laps
+    if not laps and known.other_laps:
+        return _BOOK.say('from_others', laps=_counted('lap', known.other_laps), sd=sd)
+    if not laps and known.pilots > 1:
+        return _BOOK.say('from_school', pilots=count(known.pilots), sd=sd)
     if source == 'default':
         return _BOOK.say('by_default', sd=sd)
     if source == 'given':
         return _BOOK.say('as_given_about', sd=sd) if sd_ft else _BOOK.say('as_given')
-    flown = _BOOK.say('one_lap') if laps == 1 else _BOOK.say('laps', number=count(laps))
-    held = _BOOK.say('one_timed') if timed == 1 else _BOOK.say('timed', number=count(timed))
-    return _BOOK.say('from_laps', laps=flown, timed=held, sd=sd)
+    return _BOOK.say('from_laps', laps=_counted('lap', laps), timed=_counted('timed', timed), sd=sd)
+
+
+def _counted(what: Literal['lap', 'timed'], number: int) -> Sentence:
+    if number == 1:
+        return _BOOK.say(f'one_{what}')
+    return _BOOK.say('laps' if what == 'lap' else 'timed', number=count(number))
 
 
 def basis_of(request: BriefRequest, approach: Approach) -> Basis:
@@ -216,7 +228,7 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
     bias_sd_ft = known.bias_sd_ft if known.bias_sd_ft is not None else 0.0 if known.bias_ft is not None else BIAS_SD_FT
     return Basis(
         source=source,
-        words=_basis_words(source, laps=laps, timed=known.timed_laps, sd_ft=bias_sd_ft),
+        words=_basis_words(source, known, sd_ft=bias_sd_ft),
         laps=laps,
         timed_laps=known.timed_laps,
         deceleration_fps2=approach.deceleration_fps2,

@@ -36,3 +36,5 @@ class Calibration(Checked):
     bias_habit_corr: Correlation | None = None
     laps: Annotated[int, Ge(0)] = 0
     timed_laps: Annotated[int, Ge(0)] = 0
+    pilots: Annotated[int, Ge(0)] = 0  # of the school, from whom it starts
+    other_laps: Annotated[int, Ge(0)] = 0  # of this pilot in other landings, likewise

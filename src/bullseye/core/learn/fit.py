@@ -161,4 +161,6 @@ def calibrate(
         bias_habit_corr=round(float(together[1, 2]), 4),
         laps=sum(lap.touchdown_from_aim_ft is not None for lap in pilot_laps),
         timed_laps=len(timed.weights),
+        pilots=ours.pilots,
+        other_laps=len(other_laps),
     )

@@ -49,10 +49,13 @@ LATEST: Final = ModelNews(
         'more over the start of the pavement.',
         'The slope of the runway, the wind near the ground and the glide of the aircraft count too; in gusts the aim '
         'is for the mean of the winds that may be met.',
+        'What is believed of a pilot with few laps comes from how your school’s pilots fly, looked at once a week: '
+        'their aim points move by that too.',
         'Past laps are worked out again. What your pilots have got used to is no longer what the brief says: tell them '
         'before they fly.',
     ),
-    conditions='Marram 160 at maximum weight, spot 1,200 ft, sea level, no lap known; feet from model 2 to model 3.',
+    conditions='Marram 160 at maximum weight, spot 1,200 ft, sea level, no lap known; feet from model 2; those of '
+    'pilots move by what is known of them.',
     moves=(
         _move('Normal, crosswind', 187, 160, 218, 224, 159),
         _move('Short-field', 171, 150, 199, 192, 163),

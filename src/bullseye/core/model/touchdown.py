@@ -1,6 +1,6 @@
 """Where the wheels will touch: eyes and wheels, roundout, hold-off, and the arithmetic back to the aim point.
 
-The model is ours [own], version 3; docs/model.md gives its equations, its worked example and its limits. Speeds are
+The model is ours [own]; docs/model.md gives its equations, its worked example and its limits. Speeds are
 true, in the air; distances are along the ground; the wind is that reported for 10 m, and less of it is met below.
 """
 
