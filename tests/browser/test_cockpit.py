@@ -456,3 +456,13 @@ def test_a_new_version_waits_for_the_user(looking: Page):
     assert manifest['display'] == 'standalone'
     for icon in manifest['icons']:
         assert looking.request.get(looking.url.rstrip('/') + icon['src']).headers['content-type'].startswith('image/')
+
+
+def test_a_go_around_that_was_going_to_be_long_is_marked_with_one_tap_more(marta: Page):
+    page = marta
+    open_today(page, 'Ines Carvalho')
+    page.keyboard.press('5')
+    page.get_by_role('application').wait_for()
+    page.keyboard.press('g')
+    page.get_by_role('button', name='Going long').click()
+    expect(page.get_by_text('It was going to be long, and the next aim point takes that into account')).to_be_visible()

@@ -226,6 +226,16 @@ def test_three_laps_are_no_habit_that_five_would_not_support():
     assert str(summary_of(105, 120, 112).one_change).startswith('Steadily')
 
 
+@pytest.mark.parametrize('side', ['long', 'short'])
+def test_a_go_around_that_was_going_to_miss_says_on_which_side_and_promises_another_aim(side):
+    score, diagnosis, _ = judged(outcome='go_around', along_ft=None, going=side)
+    assert score.points is None
+    assert f'It was going to be {side}' in str(diagnosis.one_change)
+    assert 'same aim' not in str(diagnosis.one_change)
+    with pytest.raises(InvalidInput):  # a landing was not going to be anywhere: it is there
+        judged(going=side)
+
+
 @pytest.mark.parametrize(
     ('chances', 'errors_ft', 'words'),
     [

@@ -105,7 +105,9 @@ const touches = computed<Touch[]>(() => {
 })
 
 const state = ref<LapState>('takeoff')
-watch(recorder.id, (now) => (state.value = now ? 'touched' : 'takeoff'))
+// of a lap that did not land, what was seen on final tells why
+const hasLanded = computed(() => !current.value || !NOT_LANDED.has(current.value.values.outcome))
+watch([recorder.id, hasLanded], ([now, it]) => (state.value = now ? (it ? 'touched' : 'final') : 'takeoff'))
 
 /** What a lap carries of the plan, and of the aim that this device worked out, when it ends. */
 function asPlanned(): Partial<LapIn> {

@@ -22,6 +22,8 @@ Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
 _BOOK = Phrasebook(
     'explain',
     go_around='Go-around: a good answer. Fly the same aim point again.',
+    go_around_long='Go-around: a good answer. It was going to be long, and the next aim point takes that into account.',
+    go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into account.',
     low_approach='Low approach, as planned: nothing touched. Fly the same aim point again.',
     drill='Hold-off drill: nothing to score. Fly the same aim point again.',
     not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
@@ -165,7 +167,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
             error_ft=None,
             counted_from=counted_from(brief),
             parts=(),
-            one_change=_BOOK.say(lap.outcome if lap.outcome in NOT_LANDED else 'not_marked'),
+            one_change=_BOOK.say(_no_touchdown(lap)),
             largest=None,
         )
     parts = _parts(lap, request=request, brief=brief)
@@ -178,6 +180,13 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
         one_change=_one_change(largest, lap, brief),
         largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
     )
+
+
+def _no_touchdown(lap: MeasuredLap) -> str:
+    """Which sentence is said of a lap without a touchdown."""
+    if lap.outcome not in NOT_LANDED:
+        return 'not_marked'
+    return lap.outcome if lap.going is None else f'{lap.outcome}_{lap.going}'
 
 
 def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tuple[Part, ...]:

@@ -18,7 +18,7 @@ _SELDOM = 0.1  # [own] of lessons, in which luck alone makes as many or as few h
 _ENOUGH_LAPS = 3  # [own] fewer cannot tell a habit from chance
 _TIGHT_FT = 75.0  # [own] a spread that needs no remedy
 _WIDE_FT = 150.0  # [own] a spread that comes before any aim
-_NOTHING_FT = 0.5  # [own] of a mean, which is none
+_NOTHING_FT = 5.0  # [own] of a mean, which is none
 _SEEN = 'In the box {times} in {landings} landings, where the forecast expects {expected}'
 _BOOK = Phrasebook(
     'summary',
@@ -170,7 +170,7 @@ def _one_change(
         return _BOOK.say('too_few', laps=count(measured), enough=count(_ENOUGH_LAPS))
     if abs(mean_ft) > float(stdtrit(measured - 1, 0.975)) * spread_ft / math.sqrt(measured):
         return _steady_change(diagnoses, mean_ft, next_aim_ft=next_aim_ft, next_spot_ft=next_spot_ft)
-    spread = feet(spread_ft)
+    spread = feet(spread_ft, step=10.0)
     speed_ft = [part.feet for d in diagnoses for part in d.parts if part.cause == 'speed' and part.feet is not None]
     if spread_ft > _TIGHT_FT and len(speed_ft) >= _ENOUGH_LAPS and statistics.stdev(speed_ft) > spread_ft / 2:
         return _BOOK.say('scattered_speed', spread=spread)
@@ -178,7 +178,9 @@ def _one_change(
         return _BOOK.say('scattered', spread=spread)
     if abs(mean_ft) < _NOTHING_FT:
         return _BOOK.say('no_error', spread=spread)
-    return _BOOK.say('no_error_long' if mean_ft > 0 else 'no_error_short', mean=feet(abs(mean_ft)), spread=spread)
+    return _BOOK.say(
+        'no_error_long' if mean_ft > 0 else 'no_error_short', mean=feet(abs(mean_ft), step=10.0), spread=spread
+    )
 
 
 def _steady_change(
