@@ -10,19 +10,27 @@ database of its own, asks what people ask all day, and prints the ratio of the l
 from __future__ import annotations
 
 import argparse
+import json
 import os
-import resource
+import random
+import re
 import shutil
 import statistics
+import subprocess
 import sys
 import tempfile
 import threading
 import time
+import urllib.request
+import uuid
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from datetime import date
+from http.cookiejar import CookieJar
 from pathlib import Path
+from typing import Any
 
+import brotli
 from sqlalchemy import create_engine, text
 
 sys.path.insert(0, str(Path(__file__).parent.parent))
@@ -33,11 +41,12 @@ from tests.growing import counted, fill
 
 from bullseye.demo import seed
 from bullseye.jobs.worker import work
-from bullseye.launch.postgres import Cluster
+from bullseye.launch.postgres import Cluster, free_port
 from bullseye.store import populations, scope, upgrade
 from bullseye.store.database import open_engine, session_maker
 
-USERS, ROUNDS, THINK_S = 20, 6, 1.0
+ROOT = Path(__file__).parent.parent
+USERS, QUESTIONS, THINK_S = 20, 80, 1.0
 
 
 @contextmanager
@@ -83,8 +92,70 @@ def filled(server: str, laps: int) -> str:
     return url
 
 
-def measured(url: str) -> dict[str, tuple[float, int, float]]:
-    """By question: rows, pages, and the 95th percentile [ms] with twenty users who think a second."""
+class Visitor:
+    """Marta's browser, over HTTP; speaks as the tests' browser does."""
+
+    def __init__(self, base: str) -> None:
+        self.base, self.device, self.sent = base, str(uuid.uuid4()), 0
+        self.open = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(CookieJar())).open
+        self.token = ''
+        here = self.get('/api/session')
+        self.token = here['csrf_token']
+        chief = next(one for one in here['demo_people'] if one['name'].startswith('Marta'))
+        self.token = self.call('POST', '/api/session/demo', {'person_id': chief['id']})['csrf_token']
+
+    def call(self, method: str, path: str, body: Any = None) -> Any:
+        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token, 'Accept-Encoding': 'br'}
+        data = None if body is None else json.dumps(body).encode()
+        with self.open(urllib.request.Request(self.base + path, data, headers, method=method), timeout=60) as reply:
+            raw = reply.read()
+            self.received = len(raw)
+            raw = brotli.decompress(raw) if reply.headers.get('Content-Encoding') == 'br' else raw
+            return json.loads(raw or b'null')
+
+    def get(self, path: str) -> Any:
+        return self.call('GET', path)
+
+    def send_laps(self, sortie_id: int, *changes: Any) -> Any:
+        sent = []
+        for lap_id, lap in changes:
+            self.sent += 1
+            sent.append({'lap_id': lap_id, 'lap': lap, 'writer': {'device': self.device, 'number': self.sent}})
+        return self.call('POST', f'/api/sorties/{sortie_id}/laps/sent', {'changes': sent})
+
+
+# what twenty people ask, out of a hundred questions; the rest is asked once in a hundred
+_OFTEN = {'brief': 28, 'laps': 18, 'write a lap': 14, 'sortie': 10, 'plan': 8, 'sorties': 6, 'session': 4}
+
+
+@contextmanager
+def served(url: str) -> Iterator[tuple[str, subprocess.Popen[bytes]]]:
+    """The application as it is deployed: two processes of four threads."""
+    port = free_port()
+    environment = {**os.environ, 'BULLSEYE_DATABASE_URL': url, 'PYTHONPATH': str(ROOT / 'src')}
+    command = [sys.executable, '-m', 'gunicorn', '--workers', '2', '--threads', '4', '--bind', f'127.0.0.1:{port}']
+    with subprocess.Popen([*command, '--log-level', 'error', 'bullseye.api:create_app()'], env=environment) as running:
+        try:
+            for _ in range(200):
+                with suppress(OSError), urllib.request.urlopen(f'http://127.0.0.1:{port}/api/health') as reply:
+                    reply.read()
+                    break
+                time.sleep(0.1)
+            yield f'http://127.0.0.1:{port}', running
+        finally:
+            running.terminate()
+            running.wait(timeout=30)
+
+
+def _memory_mb(running: subprocess.Popen[bytes]) -> float:
+    """Memory of the largest worker [MB]."""
+    children = Path(f'/proc/{running.pid}/task/{running.pid}/children').read_text().split()
+    found = [re.search(r'VmRSS:\s+(\d+)', Path(f'/proc/{pid}/status').read_text()) for pid in children]
+    return max(int(one[1]) / 1024 for one in found if one)
+
+
+def measured(url: str) -> tuple[dict[str, tuple[float, int, float]], float, int]:
+    """By question: rows, pages, and the 95th percentile [ms] with twenty users who think a second; memory; bytes."""
     app = _app(url)
     engine = app.extensions['bullseye_sessions'].kw['bind']
     marta = Browser(app).sign_in('marta')
@@ -97,25 +168,36 @@ def measured(url: str) -> dict[str, tuple[float, int, float]]:
         with counted(engine) as one:
             ask()
         read[name] = one
-    taken: dict[str, list[float]] = {name: [] for name in read}
-
-    def use(number: int) -> None:
-        browser = Browser(app).sign_in('marta')
-        time.sleep(THINK_S * number / USERS)
-        for _ in range(ROUNDS):
-            for name, ask in asks(browser, sorties[number % len(sorties)], flight).items():
-                began = time.perf_counter()
-                ask()
-                taken[name].append((time.perf_counter() - began) * 1e3)
-                time.sleep(THINK_S)
-
-    users = [threading.Thread(target=use, args=(number,)) for number in range(USERS)]
-    for one in users:
-        one.start()
-    for one in users:
-        one.join()
     close(app)
-    return {name: (one.rows, one.pages, statistics.quantiles(taken[name], n=20)[-1]) for name, one in read.items()}
+    taken: dict[str, list[float]] = {name: [] for name in read}
+    weights = [_OFTEN.get(name, 1) for name in read]
+
+    def use(base: str, number: int) -> None:
+        visitor, chance = Visitor(base), random.Random(number)
+        mine = asks(visitor, sorties[number % len(sorties)], flight)  # type: ignore[arg-type]
+        time.sleep(THINK_S * number / USERS)
+        for turn in range(QUESTIONS):
+            # each is asked once first, then as often as people do
+            name = list(mine)[turn] if turn < len(mine) else chance.choices(list(mine), weights)[0]
+            began = time.perf_counter()
+            mine[name]()
+            if turn >= len(mine):
+                taken[name].append((time.perf_counter() - began) * 1e3)
+            time.sleep(THINK_S * chance.uniform(0.5, 1.5))
+
+    with served(url) as (base, running):
+        users = [threading.Thread(target=use, args=(base, number)) for number in range(USERS)]
+        for one in users:
+            one.start()
+        for one in users:
+            one.join()
+        alone = Visitor(base)
+        alone.get(f'/api/sorties/{sorties[0]}/aboard')
+        memory_mb, aboard_bytes = _memory_mb(running), alone.received
+    p95 = {
+        name: statistics.quantiles(ms, n=20)[-1] if len(ms) > 1 else max(ms, default=0.0) for name, ms in taken.items()
+    }
+    return {name: (one.rows, one.pages, p95[name]) for name, one in read.items()}, memory_mb, aboard_bytes
 
 
 if __name__ == '__main__':
@@ -128,9 +210,9 @@ if __name__ == '__main__':
     print(
         f'\n{"":16}' + ''.join(f'{f"{laps:,} laps":>30}' for laps in wanted.laps) + f'{"p95, largest : smallest":>26}'
     )
-    for name in found[0]:
-        figures = ''.join(
-            f'{rows:>10,.0f} rows {pages:>5} p {ms:>5.0f} ms' for rows, pages, ms in (one[name] for one in found)
-        )
-        print(f'{name:16}{figures}{found[-1][name][2] / found[0][name][2]:>18.2f}')
-    print(f'memory of the process: {resource.getrusage(resource.RUSAGE_SELF).ru_maxrss // 1024} MB at most')
+    for name in found[0][0]:
+        figures = [one[name] for one, _, _ in found]
+        shown = ''.join(f'{rows:>10,.0f} rows {pages:>5} p {ms:>5.0f} ms' for rows, pages, ms in figures)
+        print(f'{name:16}{shown}{figures[-1][2] / max(0.1, figures[0][2]):>18.2f}')
+    print(f'memory of a worker: {", ".join(f"{mb:.0f} MB" for _, mb, _ in found)}')
+    print(f'taking along: {", ".join(f"{size / 1_000:.1f} kB" for _, _, size in found)} received')

@@ -355,7 +355,7 @@ if __name__ == '__main__':
     parser.add_argument('--pupils', type=int, default=100)
     parser.add_argument('--seed', type=int, default=1)
     parser.add_argument('--only', choices=['calm', 'wild'])
-    parser.add_argument('--school', choices=['briefed', 'habit'])
+    parser.add_argument('--school', choices=['briefed', 'habit', 'mends'])
     wanted = parser.parse_args()
     for share in (1.0, 2.5):
         kind = 'calm' if share == 1 else 'wild'
@@ -365,6 +365,6 @@ if __name__ == '__main__':
             if wanted.school in (None, name):
                 print(f'\n{kind} pupils', end='')
                 tell(run(wanted.pupils + SNAPSHOT, wanted.seed, name, share), name)
-        if wanted.school in (None, 'briefed'):
+        if wanted.school in (None, 'mends'):
             print(f'\n{kind} pupils who mend their speed when told', end='')
             tell(run(wanted.pupils + SNAPSHOT, wanted.seed, 'briefed', share, mends=True), 'briefed')

@@ -2,12 +2,26 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory } from 'vue-router'
 import { askForTrack, sessionQuery } from './api/queries'
-import DebriefView from './views/DebriefView.vue'
-import LandingView from './views/LandingView.vue'
-import LapsView from './views/LapsView.vue'
-import PrepareView from './views/PrepareView.vue'
 import SignInView from './views/SignInView.vue'
 import TodayView from './views/TodayView.vue'
+
+// the screens of a lesson come after the first one, while nobody waits: on the way to the aircraft the network ends
+const LESSON = {
+  prepare: () => import('./views/PrepareView.vue'),
+  takeoff: () => import('./views/TakeoffView.vue'),
+  pattern: () => import('./views/PatternView.vue'),
+  landing: () => import('./views/LandingView.vue'),
+  laps: () => import('./views/LapsView.vue'),
+  debrief: () => import('./views/DebriefView.vue'),
+}
+let isAsked = false
+function askForLesson() {
+  if (isAsked) return
+  isAsked = true
+  const later = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 500))
+  // a screen that does not come now comes when it is opened
+  later(() => Object.values(LESSON).forEach((screen) => void screen().catch(() => undefined)))
+}
 
 export function makeRouter(client: QueryClient) {
   const router = createRouter({
@@ -30,15 +44,15 @@ export function makeRouter(client: QueryClient) {
         beforeEnter: (to) => void askForTrack(client, String(to.params.track)).catch(() => undefined), // the screen says what is wrong
       },
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
-      { path: '/sorties/new', name: 'new-sortie', component: PrepareView },
-      { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: PrepareView },
-      { path: '/sorties/:id(\\d+)/takeoff', name: 'takeoff', component: () => import('./views/TakeoffView.vue') },
-      { path: '/sorties/:id(\\d+)/pattern', name: 'pattern', component: () => import('./views/PatternView.vue') },
-      { path: '/sorties/:id(\\d+)/landing', name: 'landing', component: LandingView },
+      { path: '/sorties/new', name: 'new-sortie', component: LESSON.prepare },
+      { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: LESSON.prepare },
+      { path: '/sorties/:id(\\d+)/takeoff', name: 'takeoff', component: LESSON.takeoff },
+      { path: '/sorties/:id(\\d+)/pattern', name: 'pattern', component: LESSON.pattern },
+      { path: '/sorties/:id(\\d+)/landing', name: 'landing', component: LESSON.landing },
       { path: '/sorties/:id(\\d+)/lap-plan', name: 'lap-plan', component: () => import('./views/LapPlanView.vue') },
       { path: '/sorties/:id(\\d+)/kneeboard', name: 'kneeboard', component: () => import('./views/KneeboardView.vue') },
-      { path: '/sorties/:id(\\d+)/laps', name: 'laps', component: LapsView },
-      { path: '/sorties/:id(\\d+)/debrief', name: 'debrief', component: DebriefView },
+      { path: '/sorties/:id(\\d+)/laps', name: 'laps', component: LESSON.laps },
+      { path: '/sorties/:id(\\d+)/debrief', name: 'debrief', component: LESSON.debrief },
       { path: '/:rest(.*)', redirect: '/' },
     ],
     scrollBehavior: () => ({ top: 0 }),
@@ -49,6 +63,7 @@ export function makeRouter(client: QueryClient) {
     if (session.needs_set_up && to.name !== 'setup') return { name: 'setup' }
     if (!session.needs_set_up && to.name === 'setup') return { name: 'today' }
     if (!session.person && !to.meta.open) return { name: 'sign-in', query: { next: to.fullPath } }
+    if (session.person) askForLesson()
     return true
   })
   return router

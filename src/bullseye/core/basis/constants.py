@@ -63,7 +63,7 @@ SCATTER_FT = 150.0
 BIAS_SD_FT = 150.0
 SCATTER_SPREAD = 0.5  # [own] of the logarithm of a pilot's scatters, of touchdown and of speed, from pilot to pilot
 HABIT_SD_KT = 4.0  # [own] of the mean speed over the threshold less the briefed one, from pilot to pilot
-READ_SD_KT = 1.5  # [own] of a speed over the threshold that the right seat reads
+READ_SD_KT = 1.25  # [own] of a speed over the threshold that the right seat reads, to a knot and within a moment
 TIMED_SD_FPS2 = 0.6  # [own] of the deceleration that a hold-off timed by hand shows, to half a second and two knots
 SPEED_SCATTER_KT = 3.0  # [own] of one pilot's speed over the threshold, from lap to lap
 
