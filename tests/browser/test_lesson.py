@@ -73,6 +73,7 @@ def test_from_the_wind_to_three_scored_landings_and_all_is_kept(marta: Page, ser
     server.stop()
     server.start()
     page.get_by_role('link', name='Debrief').click()
+    expect(page.get_by_role('heading', name='Debrief')).to_be_visible()
     page.reload()
     expect(page.get_by_text('0 of 3')).to_be_visible()
     expect(page.locator('[data-mark=touch]')).to_have_count(3)
