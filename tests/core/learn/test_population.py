@@ -62,6 +62,15 @@ def test_before_anybody_flew_it_is_ours_and_few_move_it_little():
     assert few.bias_sd_ft > 70  # two alike do not make all alike
 
 
+def test_what_a_school_is_like_does_not_depend_on_where_its_learning_starts():
+    pilots = school(np.random.default_rng(12), 40)
+    other = dataclasses.replace(Population(), scatter_ft=90.0, speed_scatter_kt=2.0)
+    ours, theirs = learn_population(pilots), learn_population(pilots, base=other)
+    # forty pilots outweigh four: what little differs is those four
+    assert theirs.scatter_ft == pytest.approx(ours.scatter_ft * (90 / 150) ** (4 / 44), rel=0.06)
+    assert theirs.bias_ft == pytest.approx(ours.bias_ft, abs=3)
+
+
 def test_the_pooled_figures_are_the_mode_of_the_posterior():
     # independent: the same hierarchical posterior maximised by SciPy over mean and variance
     rng = np.random.default_rng(6)

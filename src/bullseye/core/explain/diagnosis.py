@@ -23,7 +23,8 @@ _BOOK = Phrasebook(
     'explain',
     go_around='Go-around: a good answer. Fly the same aim point again.',
     go_around_long='Go-around: a good answer. It was going to be long, and the next aim point takes that into account.',
-    go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into account.',
+    go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into '
+    'account.',
     low_approach='Low approach, as planned: nothing touched. Fly the same aim point again.',
     drill='Hold-off drill: nothing to score. Fly the same aim point again.',
     not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',

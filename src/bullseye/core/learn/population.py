@@ -105,12 +105,16 @@ def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population |
     bias_ft, bias_sd_ft = pooled(means[:, 1], variances[:, 1], mean=ours.bias_ft, sd=ours.bias_sd_ft)
     habit_kt, habit_sd_kt = pooled(means[:, 2], variances[:, 2], mean=ours.habit_kt, sd=ours.habit_sd_kt)
     scatter, scatter_spread = _pooled_scatter(
-        [(one.scatter_ft, one.scatter_spread) for one in seen], ours.scatter_ft, ours.scatter_spread
+        [(one.scatter_ft, one.scatter_spread) for one in seen],
+        learned_from=wide.scatter_ft,
+        median=ours.scatter_ft,
+        spread=ours.scatter_spread,
     )
     speed, speed_spread = _pooled_scatter(
         [(one.speed_scatter_kt, one.speed_scatter_spread) for one in seen],
-        ours.speed_scatter_kt,
-        ours.speed_scatter_spread,
+        learned_from=wide.speed_scatter_kt,
+        median=ours.speed_scatter_kt,
+        spread=ours.speed_scatter_spread,
     )
     return Population(
         bias_ft=round(bias_ft, 2),
@@ -125,16 +129,20 @@ def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population |
     )
 
 
-def _pooled_scatter(known: Sequence[tuple[float, float]], median: float, spread: float) -> tuple[float, float]:
+def _pooled_scatter(
+    known: Sequence[tuple[float, float]], *, learned_from: float, median: float, spread: float
+) -> tuple[float, float]:
     """Median and spread of scatters that are known each with a spread of its own, all in logarithms.
 
     What was learned under the wide prior is taken apart from it first: else the prior would count with every pilot.
+
+    :param learned_from: median of that prior; ``median`` and ``spread`` are those of the pilots that are ours
     """
     values, variances = [], []
     for found, sd in known:
         told = 1 / max(sd, 1e-3) ** 2 - 1 / _SPREAD_WIDE**2
         if told > 0.2:  # less says next to nothing
-            value = (math.log(found) / sd**2 - math.log(median) / _SPREAD_WIDE**2) / told
+            value = (math.log(found) / sd**2 - math.log(learned_from) / _SPREAD_WIDE**2) / told
             values.append(value)
             variances.append(1 / told)
     middle, apart = pooled(np.array(values), np.array(variances), mean=math.log(median), sd=spread)
@@ -149,53 +157,40 @@ def from_other_kinds(here: Population, there: Population, found: Belief) -> Popu
     :param found: what the laps in the others tell of this one, with ``there`` as prior
     """
     sds = np.sqrt(np.diag(found.covariance))
-
-    def carried(
-        mean: float, sd: float, off: float, off_sd: float, other_sd: float, alike: float
-    ) -> tuple[float, float]:
-        scale = alike * sd / other_sd  # a regression on the other kind, whose own spread may differ
-        return mean + scale * off, math.hypot(scale * off_sd, sd * math.sqrt(1 - alike**2))
-
-    bias_ft, bias_sd_ft = carried(
-        here.bias_ft,
-        here.bias_sd_ft,
-        float(found.mean[1]) - there.bias_ft,
-        float(sds[1]),
-        there.bias_sd_ft,
-        _BIAS_ALIKE,
-    )
-    habit_kt, habit_sd_kt = carried(
-        here.habit_kt,
-        here.habit_sd_kt,
-        float(found.mean[2]) - there.habit_kt,
-        float(sds[2]),
-        there.habit_sd_kt,
-        _HABIT_ALIKE,
-    )
-    scatter, scatter_spread = carried(
-        math.log(here.scatter_ft),
-        here.scatter_spread,
-        math.log(found.scatter_ft / there.scatter_ft),
-        found.scatter_spread,
-        there.scatter_spread,
-        _SCATTER_ALIKE,
-    )
-    speed, speed_spread = carried(
-        math.log(here.speed_scatter_kt),
-        here.speed_scatter_spread,
-        math.log(found.speed_scatter_kt / there.speed_scatter_kt),
-        found.speed_scatter_spread,
-        there.speed_scatter_spread,
-        _SCATTER_ALIKE,
+    log = math.log
+    # of each figure: mean and spread here, mean and spread there, what was found there and how surely, how alike
+    bias, habit, scatter, speed = (
+        _carried(*figures)
+        for figures in (
+            (here.bias_ft, here.bias_sd_ft, there.bias_ft, there.bias_sd_ft, found.mean[1], sds[1], _BIAS_ALIKE),
+            (here.habit_kt, here.habit_sd_kt, there.habit_kt, there.habit_sd_kt, found.mean[2], sds[2], _HABIT_ALIKE),
+            (
+                *(log(here.scatter_ft), here.scatter_spread, log(there.scatter_ft), there.scatter_spread),
+                *(log(found.scatter_ft), found.scatter_spread, _SCATTER_ALIKE),
+            ),
+            (
+                *(log(here.speed_scatter_kt), here.speed_scatter_spread),
+                *(log(there.speed_scatter_kt), there.speed_scatter_spread),
+                *(log(found.speed_scatter_kt), found.speed_scatter_spread, _SCATTER_ALIKE),
+            ),
+        )
     )
     return Population(
-        bias_ft=bias_ft,
-        bias_sd_ft=bias_sd_ft,
-        habit_kt=habit_kt,
-        habit_sd_kt=habit_sd_kt,
-        scatter_ft=math.exp(scatter),
-        scatter_spread=scatter_spread,
-        speed_scatter_kt=math.exp(speed),
-        speed_scatter_spread=speed_spread,
+        bias_ft=bias[0],
+        bias_sd_ft=bias[1],
+        habit_kt=habit[0],
+        habit_sd_kt=habit[1],
+        scatter_ft=math.exp(scatter[0]),
+        scatter_spread=scatter[1],
+        speed_scatter_kt=math.exp(speed[0]),
+        speed_scatter_spread=speed[1],
         pilots=here.pilots,
     )
+
+
+def _carried(
+    here: float, here_sd: float, there: float, there_sd: float, found: float, found_sd: float, alike: float
+) -> tuple[float, float]:
+    """Mean and standard deviation of a figure in one kind, by regression on what was found of it in another."""
+    scale = alike * here_sd / there_sd  # the spread from pilot to pilot may differ
+    return float(here + scale * (found - there)), math.hypot(scale * found_sd, here_sd * math.sqrt(1 - alike**2))
