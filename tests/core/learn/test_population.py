@@ -1,6 +1,7 @@
 """What pilots of a school have in common, against how they were drawn, and what it is worth to the next one."""
 
 import dataclasses
+import math
 
 import numpy as np
 import pytest
@@ -8,7 +9,7 @@ from scipy import optimize, stats
 
 from bullseye.core.learn.fit import calibrate
 from bullseye.core.learn.joint import learn
-from bullseye.core.learn.population import Population, from_other_kinds, learn_population, pooled
+from bullseye.core.learn.population import Population, _pooled_scatter, from_other_kinds, learn_population, pooled
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import predict
 from tests.core.making import approach
@@ -62,13 +63,15 @@ def test_before_anybody_flew_it_is_ours_and_few_move_it_little():
     assert few.bias_sd_ft > 70  # two alike do not make all alike
 
 
-def test_what_a_school_is_like_does_not_depend_on_where_its_learning_starts():
-    pilots = school(np.random.default_rng(12), 40)
-    other = dataclasses.replace(Population(), scatter_ft=90.0, speed_scatter_kt=2.0)
-    ours, theirs = learn_population(pilots), learn_population(pilots, base=other)
-    # forty pilots outweigh four: what little differs is those four
-    assert theirs.scatter_ft == pytest.approx(ours.scatter_ft * (90 / 150) ** (4 / 44), rel=0.06)
-    assert theirs.bias_ft == pytest.approx(ours.bias_ft, abs=3)
+def test_the_prior_that_each_was_learned_under_is_taken_out_again():
+    # laps alone say 70 ft, known to a factor e^0.3; under the wide prior of 150 ft, e^1.2, that is drawn towards it
+    alone, wide = (math.log(70), 0.3**-2), (math.log(150), 1.2**-2)
+    drawn = (alone[0] * alone[1] + wide[0] * wide[1]) / (alone[1] + wide[1])
+    known = [(math.exp(drawn), (alone[1] + wide[1]) ** -0.5)] * 2_000
+    for ours_ft in (90.0, 150.0, 260.0):
+        found, _ = _pooled_scatter(known, learned_from=150.0, median=ours_ft, spread=0.5)
+        assert found == pytest.approx(70, rel=0.01)
+    assert math.exp(drawn) > 71  # what would be taken without
 
 
 def test_the_pooled_figures_are_the_mode_of_the_posterior():
