@@ -198,6 +198,12 @@ class Observer:
         return float(self.aims[int(np.argmax(hits))])
 
 
+def observer_of(wild: float) -> Observer:
+    """The observer of one population."""
+    setup = landing_setup(request())
+    return Observer(setup.approach.speed_ktas, setup.approach.touchdown_ktas / 1.05, wild)
+
+
 def regressed_aim(laps, box, usual_ft: float) -> float:
     """The aim by a plain regression: the mean of where they touched, with nothing known before."""
     if not laps:
@@ -205,9 +211,19 @@ def regressed_aim(laps, box, usual_ft: float) -> float:
     return (box[0] + box[1]) / 2 - float(np.mean([touchdown for touchdown, _, _ in laps]))
 
 
-def run(count: int, seed: int, school: str, wild: float, *, mends: bool = False) -> list[dict[str, float]]:
+def run(
+    count: int,
+    seed: int,
+    school: str,
+    wild: float,
+    *,
+    mends: bool = False,
+    observer: Observer | None = None,
+    most_laps: int = LAPS,
+) -> list[dict[str, float]]:
     """Every lap of every pupil: what was said, and what was true.
 
+    :param observer: who knows how pupils are drawn, to compare with
     :param mends: pupils give up half of what they are too fast or too slow each time they are told to
     """
     chance = np.random.default_rng(seed)
@@ -217,7 +233,6 @@ def run(count: int, seed: int, school: str, wild: float, *, mends: bool = False)
     box = make_brief(asked).aim.box_ft
     briefed, stall = setup.approach.speed_ktas, setup.approach.touchdown_ktas / 1.05
     usual_ft = make_brief(asked).touchdown.touchdown_minus_aim_ft
-    observer = Observer(briefed, stall, wild)
     rows, before, population = [], [], None
     for number in range(count):
         if number and number % SNAPSHOT == 0:
@@ -226,7 +241,7 @@ def run(count: int, seed: int, school: str, wild: float, *, mends: bool = False)
         laps: list[FlownLap] = []
         plain: list[tuple[float, float | None, float | None]] = []
         aim_before = None
-        for lap in range(1, LAPS + 1):
+        for lap in range(1, most_laps + 1):
             truth = np.sort(fly(pupil, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
             mended = replace(pupil, habit_kt=0.0)
             if_briefed = np.sort(fly(mended, briefed, stall, 6.0, np.random.default_rng(seed + number), TRUTH)[0])
@@ -257,7 +272,7 @@ def run(count: int, seed: int, school: str, wild: float, *, mends: bool = False)
                     'said_briefed': brief.aim.hit_chance_if_briefed,
                     'true_briefed': chance_of(aim + if_briefed, box),
                     'best': best,
-                    'observer': chance_of(observer.aim(plain, box) + truth, box),
+                    'observer': np.nan if observer is None else chance_of(observer.aim(plain, box) + truth, box),
                     'regressed': chance_of(regressed_aim(plain, box, usual_ft) + truth, box),
                     'thumb': chance_of(1_300 + truth, box),
                     'short': float(np.mean(aim + truth < 0)),
@@ -364,7 +379,8 @@ if __name__ == '__main__':
         for name in ('briefed', 'habit'):
             if wanted.school in (None, name):
                 print(f'\n{kind} pupils', end='')
-                tell(run(wanted.pupils + SNAPSHOT, wanted.seed, name, share), name)
+                tell(run(wanted.pupils + SNAPSHOT, wanted.seed, name, share, observer=observer_of(share)), name)
         if wanted.school in (None, 'mends'):
             print(f'\n{kind} pupils who mend their speed when told', end='')
-            tell(run(wanted.pupils + SNAPSHOT, wanted.seed, 'briefed', share, mends=True), 'briefed')
+            seen = run(wanted.pupils + SNAPSHOT, wanted.seed, 'briefed', share, mends=True, observer=observer_of(share))
+            tell(seen, 'briefed')

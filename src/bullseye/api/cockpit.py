@@ -23,12 +23,11 @@ from bullseye.core.brief.answers import AnswerTable, make_answers
 from bullseye.core.brief.kneeboard import Kneeboard
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import RefusedRequest
-from bullseye.core.brief.whole import make_parts
 from bullseye.store import fleet, laps, sorties, tracks
 from bullseye.store.judging import summary_of
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
-from bullseye.store.plan import plan_of, requests_of_plan
+from bullseye.store.plan import parts_of, plan_of, requests_of_plan
 from bullseye.store.requests import brief_of, live_request
 
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
@@ -104,7 +103,7 @@ def take_along(sortie_id: int) -> AboardOut:
     sortie = sorties.find(db, sortie_id, person=person())
     live = live_request(db, sortie)
     brief = brief_of(live)
-    plan = make_parts(live, plan_of(db, sortie), brief)
+    plan = parts_of(live, plan_of(db, sortie))
     requests = requests_of_plan(db, sortie, plan)
     found, unreadable = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap.id for one in found])

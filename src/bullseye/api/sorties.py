@@ -35,7 +35,7 @@ from bullseye.core.brief.kneeboard import Kneeboard, Paper
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.lapplan import PlannedLap
 from bullseye.core.brief.whatif import Change, compare
-from bullseye.core.brief.whole import Parts, make_parts
+from bullseye.core.brief.whole import Parts
 from bullseye.core.fly.cards import Card, all_cards
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.airfield import RunwayEnd
@@ -43,7 +43,7 @@ from bullseye.core.given.overrule import Overrule, OverruledNumber, Reason
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
-from bullseye.store.plan import plan_of
+from bullseye.store.plan import parts_of, plan_of
 from bullseye.store.requests import brief_of, changed_request, live_request
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
@@ -435,7 +435,7 @@ def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
     sortie = sorties.find(db, sortie_id, person=person())
     request = live_request(db, sortie)
     plan = plan_of(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
-    return PlanOut(plan=make_parts(request, plan, brief_of(request)))
+    return PlanOut(plan=parts_of(request, plan))
 
 
 class KneeboardOut(Out):

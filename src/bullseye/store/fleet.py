@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from functools import lru_cache
 from typing import Any
 
 from sqlalchemy import Integer, String, column, select, true, values
 from sqlalchemy.orm import Session
 
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
-from bullseye.core.learn.fit import fit_deceleration
-from bullseye.core.measure.flown import FlownLap
+from bullseye.core.learn.fit import Estimate, fit_deceleration
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.core.model.speeds import touchdown_speed_kcas
 from bullseye.core.model.touchdown import Approach, predict
@@ -58,7 +58,7 @@ def floats(db: Session, *, by: User) -> list[Float]:
     for (aircraft_id, flap), flown in _latest(db, aircraft_of, school_id=by.school_id).items():
         aircraft = aircraft_of[aircraft_id]
         setting, weight_lb = aircraft.flap(flap), usual_weight_lb(aircraft)
-        fit = fit_deceleration(flown, prior_fps2=prior_fps2(aircraft, setting, weight_lb=weight_lb))
+        fit = _fit(flown, prior_fps2(aircraft, setting, weight_lb=weight_lb))
         low = max(0.5, fit.mean - _INTERVAL * fit.sd)
         high = fit.mean + _INTERVAL * fit.sd
         found.append(
@@ -81,7 +81,7 @@ def floats(db: Session, *, by: User) -> list[Float]:
 
 def _latest(
     db: Session, aircraft_of: Mapping[int, CoreAircraft], *, school_id: int
-) -> dict[tuple[int, str], list[FlownLap]]:
+) -> dict[tuple[int, str], tuple[Any, ...]]:
     """The latest laps of each aircraft and flap, in one statement and by index; those without any are left out."""
     pairs = [(aircraft_id, flap.name) for aircraft_id, one in aircraft_of.items() for flap in one.flaps]
     if not pairs:
@@ -102,8 +102,14 @@ def _latest(
     )
     found: dict[tuple[int, str], list[Any]] = {}
     for aircraft_id, flap, flown in db.execute(select(asked, latest.c.flown).join(latest, true())):
-        found.setdefault((aircraft_id, flap), []).append(flown)
-    return {pair: flown_laps(rows) for pair, rows in found.items()}
+        found.setdefault((aircraft_id, flap), []).append(tuple(flown))
+    return {pair: tuple(rows) for pair, rows in found.items()}
+
+
+@lru_cache(500)
+def _fit(flown: tuple[Any, ...], prior_deceleration_fps2: float) -> Estimate:
+    """What laps as rows keep them tell of the deceleration, kept by the laps themselves."""
+    return fit_deceleration(flown_laps(flown), prior_fps2=prior_deceleration_fps2)
 
 
 def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) -> float:

@@ -5,9 +5,8 @@ from __future__ import annotations
 from sqlalchemy.orm import Session
 
 from bullseye.core.brief.kneeboard import Kneeboard, make_kneeboard
-from bullseye.core.brief.whole import make_parts
 from bullseye.store.models import Sortie
-from bullseye.store.plan import plan_of
+from bullseye.store.plan import parts_of, plan_of
 from bullseye.store.requests import brief_of, live_request
 
 
@@ -24,7 +23,7 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
     return make_kneeboard(
         request=request,
         brief=brief,
-        parts=make_parts(request, plan_of(db, sortie), brief),
+        parts=parts_of(request, plan_of(db, sortie)),
         card=brief.card,
         title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
         subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:,.0f} lb, '

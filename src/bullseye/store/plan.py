@@ -5,6 +5,7 @@ from __future__ import annotations
 import statistics
 from contextlib import suppress
 from datetime import UTC, datetime, time, timedelta
+from functools import lru_cache
 from typing import cast, get_args
 
 from pydantic import TypeAdapter
@@ -14,12 +15,12 @@ from sqlalchemy.orm import Session
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
 from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
 from bullseye.core.brief.request import BriefRequest, RefusedRequest
-from bullseye.core.brief.whole import Parts, Plan
+from bullseye.core.brief.whole import Parts, Plan, make_parts
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import catalogue
 from bullseye.store.judging import results_of
 from bullseye.store.models import Lap, Sortie
-from bullseye.store.requests import live_request
+from bullseye.store.requests import brief_of, live_request
 
 _RECORD_LAPS = 40  # [own] of a student's latest laps, whose record the plan looks at
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
@@ -51,6 +52,12 @@ def plan_of(
         marks=catalogue.placed_marks(row, sortie.runway_end),
         laps=None if sortie.lap_plan is None else _LAP_PLAN.validate_python(sortie.lap_plan),
     )
+
+
+@lru_cache(300)
+def parts_of(request: BriefRequest, plan: Plan) -> Parts:
+    """Everything beside the landing, kept by what it depends on: the same is asked again and again."""
+    return make_parts(request, plan, brief_of(request))
 
 
 def requests_of_plan(db: Session, sortie: Sortie, plan: Parts) -> dict[LandingKind, BriefRequest]:

@@ -82,14 +82,14 @@ def test_the_pooled_figures_are_the_mode_of_the_posterior():
 
     def minus_log(p):
         mean, between = p[0], np.exp(p[1])
-        ours = stats.norm.logpdf(mean, 0, np.sqrt(between / 4))  # four pilots like ours
-        spread = -(4 / 2) * p[1] - 4 * 150**2 / (2 * between) + p[1] / 2
+        ours = stats.norm.logpdf(mean, 0, 150 / np.sqrt(4))  # four pilots like ours
+        spread = -(4 / 2) * p[1] - 4 * 150**2 / (2 * between)
         return -(stats.norm.logpdf(values, mean, np.sqrt(between + variances)).sum() + ours + spread)
 
     theirs = optimize.minimize(minus_log, [50.0, np.log(100**2)], method='Nelder-Mead').x
     mean, sd = pooled(values, variances, mean=0.0, sd=150.0)
-    assert mean == pytest.approx(theirs[0], abs=12)
-    assert sd == pytest.approx(np.exp(theirs[1] / 2), rel=0.15)
+    assert mean == pytest.approx(theirs[0], abs=0.5)
+    assert sd == pytest.approx(np.exp(theirs[1] / 2), rel=0.01)
 
 
 def test_a_new_student_of_a_school_that_is_always_long_starts_better_than_at_zero():

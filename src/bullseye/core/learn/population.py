@@ -72,12 +72,11 @@ def pooled(values: Floats, variances: Floats, *, mean: float, sd: float) -> tupl
         return mean, sd
     found, between = mean, sd**2
     for _ in range(_ROUNDS):
-        shrunk = (values * between + found * variances) / (between + variances)
-        left = between * variances / (between + variances)
-        found = float((shrunk.sum() + _LIKE_PILOTS * mean) / (values.size + _LIKE_PILOTS))
-        apart = float(((shrunk - found) ** 2 + left).sum()) + _LIKE_PILOTS * (mean - found) ** 2 * values.size / (
-            values.size + _LIKE_PILOTS
-        )
+        # the mean for this spread, then the spread by what each pilot is then believed to be
+        shares = 1 / (between + variances)
+        found = float((shares @ values + _LIKE_PILOTS / sd**2 * mean) / (shares.sum() + _LIKE_PILOTS / sd**2))
+        shrunk = (values * between + found * variances) * shares
+        apart = float(((shrunk - found) ** 2 + between * variances * shares).sum())
         between = (apart + _LIKE_PILOTS * sd**2) / (values.size + _LIKE_PILOTS)
     return found, max(math.sqrt(between), _LEAST_SHARE * sd)
 
