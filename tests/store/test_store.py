@@ -1,7 +1,7 @@
 import pytest
 from alembic import command
 from alembic.util import CommandError
-from sqlalchemy import create_engine, inspect, select, text, update
+from sqlalchemy import create_engine, exists, func, inspect, select, text, update
 
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.demo import seed
@@ -95,6 +95,8 @@ def test_every_table_with_a_school_leads_its_indexes_with_it():
 def test_a_session_bound_to_no_school_sees_nothing_at_all(sessions):
     with sessions() as db, pytest.raises(scope.NoSchool):
         db.scalars(select(Sortie)).all()
+    with sessions() as db, pytest.raises(scope.NoSchool):
+        db.scalar(select(func.count()).select_from(Lap))
 
 
 def test_a_session_cannot_read_or_write_another_school(sessions):
@@ -108,6 +110,12 @@ def test_a_session_cannot_read_or_write_another_school(sessions):
         for model in (User, Sortie, Lap):
             assert db.scalars(select(model)).all() == []
         assert db.get(Sortie, demo_sortie.id) is None
+        # what counts rows, or asks whether there are any, returns none of them and is narrowed all the same
+        assert db.scalar(select(func.count()).select_from(Lap)) == 0
+        assert db.scalar(select(func.max(Sortie.planned_on))) is None
+        assert db.scalar(select(exists().where(User.role == 'chief'))) is False
+        assert db.execute(select(Lap.flap, func.count()).group_by(Lap.flap)).all() == []
+        assert db.execute(update(Sortie).values(fuel_gal=1.0)).rowcount == 0
         db.add(User(school_id=demo_sortie.school_id, login='spy', name='Spy', role='chief', password_hash='x'))
         with pytest.raises(scope.NoSchool):
             db.flush()

@@ -6,13 +6,15 @@ cannot be written. A session that was bound to none may not touch those tables a
 
 from __future__ import annotations
 
-from typing import Any, Final
+from functools import cache
+from typing import Any, Final, cast
 
-from sqlalchemy import event
+from sqlalchemy import Table, event
 from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, with_loader_criteria
+from sqlalchemy.sql import visitors
 
 from bullseye.core.basis.errors import BullseyeError
-from bullseye.store.base import SchoolOwned
+from bullseye.store.base import Base, SchoolOwned
 
 _KEY: Final = 'school_id'
 _EVERY: Final = 'every'
@@ -41,9 +43,23 @@ def _bound(db: Session) -> Any:
     return found
 
 
+@cache
+def _owned_tables() -> frozenset[Any]:
+    return frozenset(mapper.local_table for mapper in Base.registry.mappers if issubclass(mapper.class_, SchoolOwned))
+
+
+def _touches_owned(state: ORMExecuteState) -> bool:
+    """Whether a statement reads or writes rows of a school: also one that returns no row of them, but counts them."""
+    if any(issubclass(mapper.class_, SchoolOwned) for mapper in state.all_mappers):
+        return True
+    return any(
+        part in _owned_tables() for part in visitors.iterate(cast(Any, state.statement)) if isinstance(part, Table)
+    )
+
+
 @event.listens_for(Session, 'do_orm_execute')
 def _narrow(state: ORMExecuteState) -> None:
-    if not any(issubclass(mapper.class_, SchoolOwned) for mapper in state.all_mappers):
+    if not _touches_owned(state):
         return
     school_id = _bound(state.session)
     if school_id != _EVERY:
