@@ -92,7 +92,7 @@ def filled(server: str, laps: int) -> str:
     return url
 
 
-class Visitor:
+class Visitor(Browser):
     """Marta's browser, over HTTP; speaks as the tests' browser does."""
 
     def __init__(self, base: str) -> None:
@@ -104,24 +104,18 @@ class Visitor:
         chief = next(one for one in here['demo_people'] if one['name'].startswith('Marta'))
         self.token = self.call('POST', '/api/session/demo', {'person_id': chief['id']})['csrf_token']
 
-    def call(self, method: str, path: str, body: Any = None) -> Any:
+    def call(self, method: str, path: str, body: Any = None, *, status: int = 200) -> Any:
         headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token, 'Accept-Encoding': 'br'}
         data = None if body is None else json.dumps(body).encode()
         with self.open(urllib.request.Request(self.base + path, data, headers, method=method), timeout=60) as reply:
+            assert reply.status == status
             raw = reply.read()
             self.received = len(raw)
             raw = brotli.decompress(raw) if reply.headers.get('Content-Encoding') == 'br' else raw
             return json.loads(raw or b'null')
 
-    def get(self, path: str) -> Any:
-        return self.call('GET', path)
-
-    def send_laps(self, sortie_id: int, *changes: Any) -> Any:
-        sent = []
-        for lap_id, lap in changes:
-            self.sent += 1
-            sent.append({'lap_id': lap_id, 'lap': lap, 'writer': {'device': self.device, 'number': self.sent}})
-        return self.call('POST', f'/api/sorties/{sortie_id}/laps/sent', {'changes': sent})
+    def get(self, path: str, *, status: int = 200) -> Any:
+        return self.call('GET', path, status=status)
 
 
 # what twenty people ask, out of a hundred questions; the rest is asked once in a hundred
@@ -174,7 +168,7 @@ def measured(url: str) -> tuple[dict[str, tuple[float, int, float]], float, int]
 
     def use(base: str, number: int) -> None:
         visitor, chance = Visitor(base), random.Random(number)
-        mine = asks(visitor, sorties[number % len(sorties)], flight)  # type: ignore[arg-type]
+        mine = asks(visitor, sorties[number % len(sorties)], flight)
         time.sleep(THINK_S * number / USERS)
         for turn in range(QUESTIONS):
             # each is asked once first, then as often as people do

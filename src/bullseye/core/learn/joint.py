@@ -32,6 +32,9 @@ _DEGREES = 5.0  # [own] of freedom of Student's t: how soon a lap counts as wild
 # [own] by which Student's t is narrower than the normal that it takes the place of, so that of normal laps it finds
 # their very scatter: the solution of E[(d+1)z²/(d+z²)] = 1
 _NARROWER = 0.8566
+_TELLS = (_DEGREES + 1) / (
+    _DEGREES + 3
+)  # [own] what a lap tells by the expected information of t, over its mean weight
 _HALF_LIFE_LAPS = 8.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
 _SCATTERS_FT = np.geomspace(25.0, 480.0, 12)
 _SPEED_SCATTERS_KT = np.geomspace(0.8, 8.0, 7)
@@ -173,6 +176,8 @@ def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False)
     explained = (shares * likely).sum(axis=1)
     away = found - start
     explained -= 0.5 * np.einsum('ci,ij,cj->c', away, prior_precision, away)
+    # how sure it is: weights that find the mean count a lap of Student's t for more than it tells
+    precision = prior_precision + _TELLS * (precision - prior_precision)
     explained -= 0.5 * np.linalg.slogdet(precision)[1]
     share = _normed(log_prior + explained)
     count = len(laps)
