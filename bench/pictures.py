@@ -16,7 +16,7 @@ def lesson(page: Page, base: str) -> None:
     page.goto(base)
     page.get_by_role('button', name='Marta Kowalczyk').click()
     page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
-    page.get_by_role('link', name='Laps').click()
+    page.get_by_role('link', name='Laps', exact=True).click()
     page.get_by_role('button', name='Take along').first.click()
     page.get_by_role('button', name=re.compile('Aboard')).first.wait_for()
     strip = page.get_by_role('application')
