@@ -88,6 +88,15 @@ def test_a_lap_keeps_the_surface_and_the_weather_it_was_flown_in(db):
     assert keep(db, sortie).request.surface_state == 'dry'
 
 
+def test_a_place_that_was_set_does_not_follow_to_a_shorter_runway(db):
+    sortie, marta = todays(db, 'Ines'), db.info['marta']
+    mine = {'number': 'go_around_point_ft', 'value': 2_400.0, 'reason': 'the overrun is paved'}
+    sorties.change(db, sortie, by=marta, values={'overruled': [mine]})
+    shorter = next(end for end in sortie.runway_end.airfield.ends if end.spec['length_ft'] < 2_400)
+    assert live_request(db, sortie).overrule('go_around_point_ft') == 2_400
+    assert live_request(db, sortie, runway_end=shorter).overruled == ()
+
+
 def test_the_wind_of_a_lap_is_resolved_on_its_runway(db):
     sortie = todays(db, 'Ines')
     with_wind = keep(db, sortie, wind_dir_deg_mag=50.4, wind_kt=15.0)

@@ -112,7 +112,10 @@ def request_of(
                 **reported_weather(sortie.metar, with_wind=sortie.wind_source == 'report'),
             ),
             surface_state=cast(SurfaceState, sortie.surface_state),
-            overruled=_OVERRULES.validate_python(sortie.overruled or []),
+            # what the instructor set was set for the sortie's own runway: elsewhere it may lie beyond the end
+            overruled=_OVERRULES.validate_python(sortie.overruled or [])
+            if rows.runway_end.id == sortie.runway_end_id
+            else (),
             weight_lb=sortie.weight_lb,
             landing=cast(LandingKind, sortie.landing),
             standard=catalogue.standard_of(rows.standard),
@@ -364,8 +367,6 @@ def _asked(
         )
     if so_far is not None and not is_elsewhere:
         so_far.request = request
-    if is_elsewhere:
-        request = dataclasses.replace(request, overruled=())  # they were set for the sortie's own runway
     try:
         return request.elsewhere(landing=landing, spot_ft=spot_ft)
     except InvalidInput as error:

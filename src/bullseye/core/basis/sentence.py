@@ -15,7 +15,7 @@ from typing import Any, Literal
 from pydantic import GetCoreSchemaHandler
 from pydantic_core import CoreSchema, core_schema
 
-Unit = Literal['ft', 'nm', 'km', 'kt', 'kias', 'kcas', 'fpm', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'times', 'count']
+Unit = Literal['ft', 'nm', 'km', 'kt', 'kias', 'kcas', 'fpm', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
 _SUFFIX: Mapping[Unit, str] = {
     'ft': ' ft',
     'nm': ' nm',
@@ -30,7 +30,6 @@ _SUFFIX: Mapping[Unit, str] = {
     'deg': '°',
     'pct': ' %',
     'fps2': ' ft/s²',
-    'times': ' times',
     'count': '',
 }
 _TEMPLATES: dict[str, str] = {}
