@@ -17,7 +17,7 @@ from tests.working import work_off
 
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
-OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept))$')
+OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept)|calendar/\{key\}.ics)$')
 EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
 METAR = 'METAR LANT 251150Z 06012G18KT 9999 FEW030 14/08 Q1016'
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
@@ -63,6 +63,9 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
     new_sortie |= {name: sortie[name] for name in ('runway_end_id', 'landing', 'wind_kt', 'planned_on')}
     columns = chief.get(f'{of_track}/columns')['columns']
     chief.call('POST', f'{of_track}/match', {'sortie_id': sortie_id, 'pairs': []})  # the flight is Owen's too
+    day = sortie['planned_on']
+    of_spare = f'/api/sorties/{chief.sortie_of("Tobias")}'
+    flown_sortie = {name: new_sortie[name] for name in ('student_id', 'aircraft_id', 'standard_id', 'landing')}
     told = {'wind_kt': 9.0, 'wind_dir_deg_mag': 60.0, 'aircraft_id': aircraft['id']}
     described_sortie, described_track = '/api/sorties/{sortie_id}', '/api/tracks/{file_id}'
 
@@ -77,6 +80,10 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/disputes', '/api/disputes', EVERYBODY, is_list=True),
         Ask('get', '/api/school', '/api/school', EVERYBODY, is_list=True),
         Ask('get', '/api/sorties', '/api/sorties', EVERYBODY, is_list=True),
+        Ask('get', '/api/sorties/days', f'/api/sorties/days?first_day={day}&last_day={day}', EVERYBODY, is_list=True),
+        Ask('get', '/api/sorties/proposal', '/api/sorties/proposal', COACHES, is_list=True),
+        Ask('post', '/api/calendar', '/api/calendar', EVERYBODY, {}, is_list=True),
+        Ask('delete', '/api/calendar', '/api/calendar', EVERYBODY, is_list=True),
         Ask('get', '/api/tracks', '/api/tracks', EVERYBODY, is_list=True),
         Ask('get', '/api/fleet', '/api/fleet', COACHES, is_list=True),
         Ask('post', '/api/tables', '/api/tables', COACHES, {'kind': 'landing', 'text': TABLE}, is_list=True),
@@ -112,6 +119,12 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         sortie_ask('get', '/kneeboard-{paper}.pdf', EVERYBODY, asked='/kneeboard-a5.pdf'),
         sortie_ask('get', '/laps', EVERYBODY),
         sortie_ask('get', '/tracks', EVERYBODY),
+        sortie_ask('get', '/sortie.ics', EVERYBODY),
+        sortie_ask('post', '/copy', COACHES, {'planned_on': day}),
+        Ask('put', '/api/sorties/{sortie_id}/cancellation', f'{of_spare}/cancellation', COACHES, {'reason': 'wind'}),
+        Ask('delete', '/api/sorties/{sortie_id}/cancellation', f'{of_spare}/cancellation', COACHES),
+        Ask('delete', '/api/sorties/{sortie_id}', of_spare, COACHES),
+        Ask('post', '/api/sorties/{sortie_id}/restore', f'{of_spare}/restore', COACHES, {}),
         sortie_ask('post', '/brief', EVERYBODY, {}),
         sortie_ask('post', '/plan', EVERYBODY, {}),
         track_ask('get', '', EVERYBODY),
@@ -159,6 +172,8 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('patch', '/api/people/{person_id}', f'/api/people/{student["id"]}', COACHES, {'crosswind_limit_kt': 7.0}),
         track_ask('delete', '/match', COACHES),
         track_ask('post', '/match', COACHES, {'sortie_id': sortie_id, 'pairs': []}),
+        track_ask('delete', '/match', COACHES),
+        track_ask('post', '/sortie', COACHES, flown_sortie),
         track_ask('delete', '/match', COACHES),
         track_ask('put', '/columns', COACHES, columns),
         track_ask('post', '/analysis', COACHES, {}),

@@ -554,3 +554,28 @@ def test_a_flight_of_an_older_analysis_is_measured_again_and_its_laps_with_it(ma
         'DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204
     )  # what it made can still be taken back
     assert laps_of(marta, sortie_id) == []
+
+
+def test_a_flight_that_nobody_planned_makes_its_sortie_in_one_step(marta, demo_url):
+    begun = BEGUN - timedelta(days=40, hours=3, minutes=7)
+    flight, raw = file_of(rate_hz=4, begun=begun)
+    found = analysed(marta, demo_url, raw)
+    assert found['candidates'] == []
+    like = marta.sorties()[0]
+    asked = {name: like[name] for name in ('student_id', 'aircraft_id', 'standard_id')} | {'landing': 'normal'}
+    path = f'/api/tracks/{found["track"]["id"]}/sortie'
+    made = marta.call('POST', path, asked, status=201)['sortie_id']
+    sortie = marta.get(f'/api/sorties/{made}')
+    assert (sortie['planned_on'], sortie['planned_time'][:5]) == (str(begun.date()), begun.strftime('%H:%M'))
+    assert (sortie['airfield'], sortie['runway']['ident']) == ('Lantern Bay', '05')
+    assert 0 <= sortie['booked_min'] - flight.events[-1]['time_s'] / 60 <= 20
+    # wind by the turns, at pattern height: what the recording told, to a knot and a degree
+    wind = min(found['wind'], key=lambda one: one['uncertainty_kt'])
+    assert (sortie['wind_kt'], sortie['wind_dir_deg_true']) == (round(wind['speed_kt']), round(wind['from_deg_true']))
+    assert sortie['weather_given'] == 'current'
+    laps = laps_of(marta, made)
+    assert [lap['outcome'] for lap in laps] == ['touch_and_go'] * 4 + ['full_stop']
+    assert all(lap['known_by']['along_ft'] == 'tracked' for lap in laps)
+    marta.call('POST', path, asked, status=409)  # it has its sortie
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
+    assert laps_of(marta, made) == []

@@ -157,7 +157,7 @@ def test_the_keyboard_alone_is_enough(page: Page, server: Server, quiet: list[st
     page.keyboard.press('/')
     page.keyboard.type('tobias')
     expect(page.get_by_role('link', name='Ines Carvalho')).to_have_count(0)
-    page.get_by_role('region', name='Today').get_by_role('link', name='Tobias Lund').focus()
+    page.get_by_role('region', name='Found').get_by_role('link', name='Tobias Lund').first.focus()
     page.keyboard.press('Enter')
     page.get_by_role('slider', name='Spot, feet from the threshold').focus()
     page.keyboard.press('ArrowRight')

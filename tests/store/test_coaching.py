@@ -9,7 +9,7 @@ from sqlalchemy import select
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.store import judging, laps, scope, sorties
+from bullseye.store import judging, laps, scope, sortielist, sorties
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound
 from bullseye.store.models import Lap, Sortie, User
@@ -32,7 +32,9 @@ def db(demo_url):
 def todays(db, first_name):
     marta = db.info['marta']
     line = next(
-        one for one in sorties.list_for(db, marta) if one['student_name'].startswith(first_name) and not one['laps']
+        one
+        for one in sortielist.page(db, marta, sortielist.Wanted()).rows
+        if one['student_name'].startswith(first_name) and not one['laps']
     )
     return sorties.find(db, line['id'], person=marta)
 
@@ -147,7 +149,7 @@ def test_a_student_finds_only_what_is_theirs_and_writes_nothing(db):
         sorties.find(db, own.id, person=ines, right='coach')
     with pytest.raises(NotAllowed):
         sorties.change(db, own, by=ines, values={'wind_kt': 1.0})
-    assert {line['student_name'] for line in sorties.list_for(db, ines)} == {'Ines Carvalho'}
+    assert {line['student_name'] for line in sortielist.page(db, ines, sortielist.Wanted()).rows} == {'Ines Carvalho'}
 
 
 def test_a_refused_change_leaves_the_sortie_as_it_was(db):

@@ -11,7 +11,7 @@ from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.learn.fit import calibrate
 from bullseye.core.learn.population import Population
 from bullseye.jobs.worker import work
-from bullseye.store import laps, populations, scope, sorties
+from bullseye.store import laps, populations, scope, sortielist, sorties
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.flown import flown_laps
 from bullseye.store.models import Lap, PopulationSnapshot, School, User
@@ -33,7 +33,11 @@ def bound(db):
 
 
 def sortie_of(db, marta, name):
-    line = next(one for one in sorties.list_for(db, marta) if one['student_name'].startswith(name) and not one['laps'])
+    line = next(
+        one
+        for one in sortielist.page(db, marta, sortielist.Wanted()).rows
+        if one['student_name'].startswith(name) and not one['laps']
+    )
     return sorties.find(db, line['id'], person=marta)
 
 

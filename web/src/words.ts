@@ -104,6 +104,23 @@ export function today(): string {
   return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
 }
 
+/** A day some days from another, as the API writes dates. */
+export function daysFrom(date: string, days: number): string {
+  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+}
+
+/** How long ago something was, in words: `3 days ago`. */
+export function ago(moment: string, now = Date.now()): string {
+  const minutes = Math.max(0, (now - Date.parse(moment)) / 60_000)
+  const [amount, unit] =
+    minutes < 90
+      ? [Math.round(minutes), 'minute']
+      : minutes < 36 * 60
+        ? [Math.round(minutes / 60), 'hour']
+        : [Math.round(minutes / 1_440), 'day']
+  return `${amount} ${unit}${amount === 1 ? '' : 's'} ago`
+}
+
 /** A date as it is said: `Tue 24 Nov`. */
 export function day(date: string): string {
   return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(

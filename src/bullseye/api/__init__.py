@@ -18,6 +18,7 @@ from bullseye import __version__
 from bullseye.api import (
     catalogue,
     cockpit,
+    days,
     errors,
     fields,
     hangar,
@@ -83,7 +84,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     _sign_in_by_cookie(app)
     errors.register(app)
     app.spec_processor(_described)
-    for resource in (session, catalogue, hangar, fields, sorties, laps, weather, cockpit, tracks, school):
+    for resource in (session, catalogue, hangar, fields, days, sorties, laps, weather, cockpit, tracks, school):
         app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)

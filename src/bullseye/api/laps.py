@@ -257,7 +257,7 @@ def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> 
 def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
     """Take laps that waited on a device; each stands alone, and sending any of them again changes nothing."""
     db = database()
-    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True, removed_too=True)
     batch = laps.LapBatch.of(db, [change.lap_id for change in json_data.changes])
     results = []
     for change in json_data.changes:
@@ -265,6 +265,8 @@ def take_sent_laps(sortie_id: int, json_data: SentChanges) -> SentResults:
         try:
             with batch.one(db, change.lap_id):
                 revision = _take(db, sortie, change, batch)
+            if change.lap is not None:
+                sorties.fly_after_all(sortie)
         except (RefusedRequest, Conflict) as error:
             fields = error.errors if isinstance(error, RefusedRequest) else {}
             refused = Refusal(message='; '.join(fields.values()) or str(error), fields=fields)

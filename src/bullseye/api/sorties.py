@@ -4,20 +4,19 @@ from __future__ import annotations
 
 import re
 from dataclasses import asdict
-from datetime import date, time
+from datetime import UTC, date, datetime, time
 from typing import Annotated, Any, Literal
 
 from annotated_types import Ge, Le
 from apiflask import APIBlueprint
 from flask import Response
 from flask_login import login_required
-from pydantic import MISSING, BeforeValidator, Field, WithJsonSchema
-from sqlalchemy import RowMapping
+from pydantic import MISSING, AwareDatetime, BeforeValidator, Field, WithJsonSchema
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
 from bullseye.core.air.wind import shown_magnetic_deg
-from bullseye.core.basis.kinds import LandingKind, SurfaceState, TakeoffKind
+from bullseye.core.basis.kinds import LandingKind, SurfaceState, TakeoffKind, WeatherGiven
 from bullseye.core.basis.limits import (
     AimFt,
     BookedMin,
@@ -44,7 +43,7 @@ from bullseye.store import catalogue, laps, sorties
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
 from bullseye.store.plan import parts_of, plan_of
-from bullseye.store.requests import brief_of, changed_request, live_request
+from bullseye.store.requests import brief_of, changed_request, live_request, weather_given
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
 
@@ -73,7 +72,7 @@ class SortieIn(In):
     runway_end_id: Id
     standard_id: Id
     landing: LandingKind
-    wind_kt: WindKt
+    wind_kt: WindKt | None = None  # None: nobody has said yet
     wind_dir_deg_mag: Degrees | None = None  # one direction: by the compass at the runway, or true as reports give it
     wind_dir_deg_true: Degrees | None = None
     gust_kt: GustKt | None = None
@@ -177,6 +176,7 @@ class SortiePeople(Out):
     aircraft: Named
     standard: Named
     technique: Named
+    cancelled_for: str | None  # why it is not flown; null: it is
 
 
 class SortiePlace(Out):
@@ -205,6 +205,8 @@ class SortieWeather(Out):
     qnh_hpa: float
     metar: str | None
     surface_state: SurfaceState
+    weather_at: AwareDatetime | None  # when it was given; null: never
+    weather_given: WeatherGiven
 
 
 class SortieFlying(Out):
@@ -246,6 +248,8 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'surface_state',
                 'planned_time',
                 'booked_min',
+                'cancelled_for',
+                'weather_at',
                 'fuel_gal',
                 'lap_plan',
             ),
@@ -256,6 +260,7 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 **{name: getattr(sortie, name) for name in plain},
                 **{name: Named.model_validate(getattr(sortie, name)) for name in named},
                 'overruled': sortie.overruled or [],
+                'weather_given': weather_given(sortie, now=datetime.now(UTC)),
                 'airfield': sortie.runway_end.airfield.name,
                 'airfield_id': sortie.runway_end.airfield_id,
                 'airfield_is_fictional': sortie.runway_end.airfield.is_fictional,
@@ -271,44 +276,6 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'heaviest_lb': aircraft.max_weight_lb,
             }
         )
-
-
-class SortieLine(Out):
-    """A sortie as a list shows it."""
-
-    id: int
-    planned_on: date
-    student_id: int
-    student_name: str
-    instructor_name: str
-    aircraft_id: int
-    aircraft_name: str
-    airfield: str
-    airfield_is_fictional: bool
-    runway_end_id: int
-    runway_ident: str
-    standard_id: int
-    standard_name: str
-    landing: LandingKind
-    wind_dir_deg_true: float | None
-    wind_dir_deg_mag: float | None  # by the compass at its runway
-    wind_kt: float
-    gust_kt: float | None
-    temperature_c: float
-    qnh_hpa: float
-    laps: int
-
-    @classmethod
-    def of(cls, row: RowMapping) -> SortieLine:
-        """Reply for a line of the list."""
-        magnetic_deg = shown_magnetic_deg(row['wind_dir_deg_true'], variation_deg=row['magnetic_variation_deg'] or 0.0)
-        return cls.model_validate({**row, 'wind_dir_deg_mag': magnetic_deg})
-
-
-class SortiesOut(Out):
-    """The latest sorties, newest day first."""
-
-    sorties: list[SortieLine]
 
 
 class BriefChanges(In):
@@ -348,15 +315,6 @@ class BriefOut(Out):
 
     brief: BriefAnswer
     change: Change | None
-
-
-@bp.get('')
-@login_required
-@bp.output(SortiesOut)
-@bp.doc(responses=[401])
-def list_sorties() -> SortiesOut:
-    """List the sorties this person may read."""
-    return SortiesOut(sorties=[SortieLine.of(row) for row in sorties.list_for(database(), person())])
 
 
 @bp.post('')

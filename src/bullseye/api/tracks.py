@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from bullseye.api.context import database, person, queue
 from bullseye.api.schema import Id, In, Out
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.quantity import STORABLE
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.store import measuring, replay, sorties, trackfiles, tracks
@@ -92,6 +93,21 @@ class PairIn(In):
 
     event: Annotated[int, Field(strict=True, ge=0, le=100_000)]
     lap_id: uuid.UUID | None
+
+
+class FlownSortieIn(In):
+    """What a recorded flight does not tell of its sortie."""
+
+    student_id: Id
+    aircraft_id: Id | None = None  # None: that which the flight was analysed with
+    standard_id: Id
+    landing: LandingKind
+
+
+class FlownSortieOut(Out):
+    """The sortie that was made."""
+
+    sortie_id: int
 
 
 class MatchIn(In):
@@ -332,6 +348,19 @@ def confirm_match(file_id: uuid.UUID, json_data: MatchIn) -> TrackLine:
     measuring.confirm(db, row, sortie, by=person(), pairs=pairs)
     db.expire(row)
     return TrackLine.of(trackfiles.find(db, file_id, person=person()))
+
+
+@bp.post('/<uuid:file_id>/sortie')
+@login_required
+@bp.input(FlownSortieIn)
+@bp.output(FlownSortieOut, status_code=201)
+@bp.doc(responses=[401, 403, 404, 409, 422])
+def make_sortie(file_id: uuid.UUID, json_data: FlownSortieIn) -> FlownSortieOut:
+    """Make the sortie that a flight was, with its field, runway, hour, wind and laps."""
+    db = database()
+    sorties.require_coach(person())
+    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    return FlownSortieOut(sortie_id=measuring.sortie_of(db, row, by=person(), **json_data.model_dump()).id)
 
 
 @bp.delete('/<uuid:file_id>/match')

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime, time, timedelta
 
 import numpy as np
-from sqlalchemy import exists, select, update
+from sqlalchemy import exists, func, select, update
 from sqlalchemy.orm import Session
 
 from bullseye.core.air.wind import true_from_magnetic_deg
@@ -213,7 +213,7 @@ def bring_forward(db: Session, *, today: date) -> None:
     db.execute(
         update(Sortie)
         .where(Sortie.from_demo, Sortie.planned_on < today, ~flown)
-        .values(planned_on=today)
+        .values(planned_on=today, weather_at=func.now())
         .execution_options(synchronize_session=False)
     )
     db.commit()
@@ -252,6 +252,7 @@ def _sortie(
         gust_kt=gust_kt,
         temperature_c=14,
         qnh_hpa=1_016,
+        weather_at=datetime.now(UTC),
         from_demo=True,
     )
     db.add(sortie)

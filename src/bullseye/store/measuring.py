@@ -5,9 +5,11 @@ from __future__ import annotations
 import logging
 import math
 import uuid
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -21,8 +23,7 @@ from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
-from bullseye.store.plan import planned_at
-from bullseye.store.requests import flown_request
+from bullseye.store.requests import flown_request, planned_at
 from bullseye.tracks.events import Event, FlightReport, read_report
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
@@ -105,7 +106,9 @@ def candidates(
     if begun_at is None or ended_at is None:
         return []
     query = sorties.visible(person).where(
-        Sortie.planned_on >= (begun_at - _AROUND).date(), Sortie.planned_on <= (ended_at + _AROUND).date()
+        Sortie.planned_on >= (begun_at - _AROUND).date(),
+        Sortie.planned_on <= (ended_at + _AROUND).date(),
+        Sortie.removed_at.is_(None),
     )
     about = db.scalars(query.limit(200)).unique().all()
     meanwhile = (
@@ -229,6 +232,56 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
             lap.liftoff_ft = liftoff_ft if lap.liftoff_ft is None else lap.liftoff_ft
             _measure(db, lap, row, pair.event, event)
     db.commit()
+
+
+def sortie_of(
+    db: Session, row: TrackFile, *, by: User, student_id: int, aircraft_id: int | None, standard_id: int, landing: str
+) -> Sortie:
+    """Make the sortie that a recorded flight was, and take its laps from it; nobody had planned it.
+
+    Field, runway and hour are the recording's. Its wind by the turns, which is that of pattern height, is taken where
+    it tells one; temperature and pressure are standard, since a track does not tell them.
+
+    :raises Conflict: when the flight has a sortie, has no date, or touched no known runway
+    """
+    report = report_of(row)
+    if row.sortie_id is not None:
+        raise Conflict('this flight has its sortie already')
+    if not row.dated or row.begun_at is None or row.ended_at is None:
+        raise Conflict('the file tells only the time of day: choose the sortie it was by hand')
+    ends = _ends(report)
+    if not ends:
+        raise Conflict('no lap was found on a runway of the school: add the field first, then analyse the flight again')
+    used = Counter((event.field, event.runway) for event in ends.values()).most_common(1)[0][0]
+    end = next(
+        (
+            one
+            for field in catalogue.all_airfields(db)
+            for one in field.ends
+            if (field.ident, one.ident) == used and one.removed_at is None
+        ),
+        None,
+    )
+    if end is None:
+        raise Conflict(f'{used[0]} {used[1]} is not one of the school’s runways any more')
+    wind = min(report.wind, key=lambda one: one.uncertainty_kt, default=None)
+    minutes = (row.ended_at - row.begun_at).total_seconds() / 60
+    values: dict[str, Any] = {
+        'student_id': student_id,
+        'aircraft_id': row.aircraft_id if aircraft_id is None else aircraft_id,
+        'standard_id': standard_id,
+        'landing': landing,
+        'runway_end_id': end.id,
+        'planned_on': row.begun_at.astimezone(UTC).date(),
+        'planned_time': row.begun_at.astimezone(UTC).time().replace(microsecond=0, tzinfo=None),
+        'booked_min': float(min(480, max(10, math.ceil(minutes / 10) * 10))),
+    }
+    if wind is not None:
+        values |= {'wind_kt': float(round(wind.speed_kt)), 'wind_dir_deg_true': float(round(wind.from_deg_true) % 360)}
+    sortie = sorties.create(db, by=by, values=values)
+    pairs = [Pair(event=index, lap_id=None) for index in ends]
+    confirm(db, row, sorties.find(db, sortie.id, person=by, right='coach', lock=True), by=by, pairs=pairs)
+    return sortie
 
 
 def _liftoff_ft(report: FlightReport, end: int) -> float | None:

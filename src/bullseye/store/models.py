@@ -83,6 +83,7 @@ class User(SchoolOwned, Base):
     session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
     crosswind_limit_kt: Mapped[float | None]
     technique_id: Mapped[int | None]  # an instructor's own; new sorties start with it
+    calendar_key_hash: Mapped[str | None] = mapped_column(String(64), unique=True)  # of their secret calendar link
 
     # what Flask-Login asks of a person
     is_authenticated = True
@@ -199,6 +200,9 @@ class Sortie(SchoolOwned, Base):
         points_at('technique'),
         Index(None, 'school_id', 'planned_on', 'id'),
         Index(None, 'school_id', 'student_id', 'planned_on', 'id'),
+        Index(None, 'school_id', 'instructor_id', 'planned_on', 'id'),
+        Index(None, 'school_id', 'aircraft_id', 'planned_on', 'id'),
+        in_range('weather_at'),
         CheckConstraint(
             "landing in ('normal', 'crosswind', 'short_field', 'soft_field', 'power_off', 'no_flap', 'forward_slip', "
             "'three_point', 'wheel_landing')",
@@ -240,12 +244,15 @@ class Sortie(SchoolOwned, Base):
     # numbers that the instructor set, each with its reason
     overruled: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))
     wind_source: Mapped[str] = mapped_column(String(8), default='hand')  # what the sock says wins over any report
+    weather_at: Mapped[datetime | None]  # when wind and air were given; None: never
     planned_time: Mapped[time | None]  # UTC; for glare and daylight
     booked_min: Mapped[float] = mapped_column(default=60.0)
     fuel_gal: Mapped[float | None]
     lap_plan: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # as ordered; null: as worked out
     from_demo: Mapped[bool] = mapped_column(default=False)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    cancelled_for: Mapped[str | None] = mapped_column(String(200))  # why it is not flown; None: it is
+    removed_at: Mapped[datetime | None]
     school: Mapped[School] = relationship(viewonly=True)
     student: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.student_id]', viewonly=True)
     instructor: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.instructor_id]', viewonly=True)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import statistics
 from contextlib import suppress
-from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
 from typing import cast, get_args
 
@@ -20,19 +19,11 @@ from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import catalogue
 from bullseye.store.judging import results_of
 from bullseye.store.models import Lap, Sortie
-from bullseye.store.requests import brief_of, live_request
+from bullseye.store.requests import brief_of, live_request, planned_at
 
 _RECORD_LAPS = 40  # [own] of a student's latest laps, whose record the plan looks at
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
 _LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
-_USUAL_HOUR = time(14)
-
-
-def planned_at(sortie: Sortie, *, longitude_deg: float) -> datetime:
-    """When a sortie is flown [UTC]; two in the afternoon by the sun at the field when no hour is planned."""
-    if sortie.planned_time is not None:
-        return datetime.combine(sortie.planned_on, sortie.planned_time, UTC)
-    return datetime.combine(sortie.planned_on, _USUAL_HOUR, UTC) - timedelta(hours=longitude_deg / 15)
 
 
 def plan_of(

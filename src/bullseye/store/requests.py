@@ -7,7 +7,7 @@ import uuid
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field
-from datetime import UTC, datetime
+from datetime import UTC, datetime, time, timedelta
 from functools import lru_cache
 from typing import Any, cast
 
@@ -16,7 +16,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import LandingKind, SurfaceState
+from bullseye.core.basis.kinds import LandingKind, SurfaceState, WeatherGiven
 from bullseye.core.brief.aiming import recommended_aim_ft
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, Weather, messages, request_adapter
@@ -55,6 +55,31 @@ class Choices:
             technique=sortie.technique,
             student=sortie.student,
         )
+
+
+_WEATHER_HOLDS = timedelta(hours=3)  # [own] then wind and pressure are of another part of the day
+_USUAL_HOUR = time(14)
+
+
+def planned_at(sortie: Sortie, *, longitude_deg: float) -> datetime:
+    """When a sortie is flown [UTC]; two in the afternoon by the sun at the field when no hour is planned."""
+    if sortie.planned_time is not None:
+        return datetime.combine(sortie.planned_on, sortie.planned_time, UTC)
+    return datetime.combine(sortie.planned_on, _USUAL_HOUR, UTC) - timedelta(hours=longitude_deg / 15)
+
+
+def weather_given(sortie: Sortie, *, now: datetime) -> WeatherGiven:
+    """Whether a sortie's weather is of the hour it is flown at; without an hour, of that at which it is looked at.
+
+    What is given after a flight was planned to end is how it was, and never old.
+    """
+    if sortie.weather_at is None:
+        return 'never'
+    if sortie.planned_time is None and sortie.planned_on == now.date():
+        flown_at = now
+    else:
+        flown_at = planned_at(sortie, longitude_deg=sortie.runway_end.threshold_lon_deg)
+    return 'old' if sortie.weather_at < flown_at - _WEATHER_HOLDS else 'current'
 
 
 def limits_of(school: School) -> dict[str, Any]:
@@ -365,6 +390,9 @@ def _asked(
             school=sortie.school,
             spot_ft=spot_ft if is_elsewhere else None,  # the sortie's own may lie beyond the end of another runway
         )
+        given = weather_given(sortie, now=datetime.now(UTC))
+        if given != request.weather.given:
+            request = dataclasses.replace(request, weather=dataclasses.replace(request.weather, given=given))
     if so_far is not None and not is_elsewhere:
         so_far.request = request
     try:

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from datetime import date
+from datetime import UTC, date, datetime, time
 from functools import cache
 from typing import Any, Literal
 
-from sqlalchemy import RowMapping, Select, func, select
-from sqlalchemy.orm import Session, aliased, joinedload
+from sqlalchemy import Select, exists, select
+from sqlalchemy.orm import Session, joinedload
 
 from bullseye.core.air.wind import given_direction_deg_true
 from bullseye.core.basis.errors import InvalidInput
@@ -17,16 +17,23 @@ from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.given.technique import usual_flap
 from bullseye.store import catalogue
 from bullseye.store.base import SchoolOwned
-from bullseye.store.errors import NotAllowed, NotFound
-from bullseye.store.models import Aircraft, Airfield, Lap, RunwayEnd, Sortie, Standard, Technique, User
+from bullseye.store.errors import Conflict, NotAllowed, NotFound
+from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
 from bullseye.store.requests import Choices, request_of
 
 Right = Literal['read', 'coach']
-_PAGE = 60
-LINE = (
-    *('id', 'planned_on', 'student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing'),
-    *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa'),
+_WEATHER = ('wind_kt', 'wind_dir_deg_true', 'gust_kt', 'temperature_c', 'qnh_hpa', 'metar', 'surface_state')
+# what a copy takes from the sortie it is of: neither its weather nor its flight
+_COPIED = (
+    *('student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'technique_id', 'landing', 'flap'),
+    *('weight_lb', 'spot_ft', 'takeoff', 'pattern', 'booked_min', 'fuel_gal', 'planned_time'),
 )
+_STANDARD_AIR = {'temperature_c': 15.0, 'qnh_hpa': 1_013.25}
+_USUAL = {
+    **{'takeoff': 'normal', 'surface_state': 'dry', 'wind_source': 'hand', 'booked_min': 60.0},
+    **_STANDARD_AIR,
+}
+_NO_WEATHER = {'wind_kt': 0.0, 'wind_dir_deg_true': None, 'gust_kt': None, **_STANDARD_AIR}
 _CHOICES: dict[str, tuple[type[SchoolOwned], str]] = {
     'student_id': (User, 'student'),
     'instructor_id': (User, 'instructor'),
@@ -52,12 +59,12 @@ def require_coach(person: User) -> None:
 
 
 def visible(person: User) -> Select[Sortie]:
-    """Sorties a person may read: a student their own, an instructor the school's."""
-    return _whole() if may_coach(person) else _whole().where(Sortie.student_id == person.id)
+    """Sorties a person may read, removed ones too: a student their own, an instructor the school's."""
+    return whole() if may_coach(person) else whole().where(Sortie.student_id == person.id)
 
 
 @cache
-def _whole() -> Select[Sortie]:
+def whole() -> Select[Sortie]:
     """A sortie with all it chose; made once, since putting it together takes longer than the database does."""
     return select(Sortie).options(
         joinedload(Sortie.school),
@@ -70,49 +77,18 @@ def _whole() -> Select[Sortie]:
     )
 
 
-def list_for(db: Session, person: User) -> Sequence[RowMapping]:
-    """The latest sorties a person may read, newest day first, a line each with its number of laps."""
-    query = _lines() if may_coach(person) else _lines().where(Sortie.student_id == person.id)
-    return db.execute(query).mappings().all()
-
-
-@cache
-def _lines() -> Select[Any]:
-    """What a list shows and no more: whole aircraft and runways would be most of the work. Made once."""
-    student, instructor = aliased(User), aliased(User)
-    flown = (
-        select(func.count())
-        .select_from(Lap)
-        .where(Lap.school_id == Sortie.school_id, Lap.sortie_id == Sortie.id, Lap.removed_at.is_(None))
-        .scalar_subquery()
-    )
-    return (
-        select(
-            *(getattr(Sortie, name) for name in LINE),
-            student.name.label('student_name'),
-            instructor.name.label('instructor_name'),
-            Aircraft.name.label('aircraft_name'),
-            Standard.name.label('standard_name'),
-            RunwayEnd.ident.label('runway_ident'),
-            RunwayEnd.spec['magnetic_variation_deg'].as_float().label('magnetic_variation_deg'),
-            Airfield.name.label('airfield'),
-            Airfield.is_fictional.label('airfield_is_fictional'),
-            flown.label('laps'),
-        )
-        .join(student, Sortie.student.of_type(student))
-        .join(instructor, Sortie.instructor.of_type(instructor))
-        .join(Sortie.aircraft)
-        .join(Sortie.standard)
-        .join(Sortie.runway_end)
-        .join(RunwayEnd.airfield)
-        .order_by(Sortie.planned_on.desc(), Sortie.id.desc())
-        .limit(_PAGE)
-    )
-
-
-def find(db: Session, sortie_id: int, *, person: User, right: Right = 'read', lock: bool = False) -> Sortie:
+def find(
+    db: Session,
+    sortie_id: int,
+    *,
+    person: User,
+    right: Right = 'read',
+    lock: bool = False,
+    removed_too: bool = False,
+) -> Sortie:
     """A sortie by its number.
 
+    :param removed_too: also one that was taken away, to bring it back
     :raises NotFound: when it is absent, of another school, or of another student
     :raises NotAllowed: when the person may read but not write it
     """
@@ -120,7 +96,7 @@ def find(db: Session, sortie_id: int, *, person: User, right: Right = 'read', lo
         raise NotFound('sortie')
     query = visible(person).where(Sortie.id == sortie_id)
     found = db.scalar(query.with_for_update(of=Sortie) if lock else query)
-    if found is None:
+    if found is None or (found.removed_at is not None and not removed_too):
         raise NotFound('sortie')
     if right == 'coach':
         require_coach(person)
@@ -170,7 +146,11 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     :raises NotAllowed: for a student
     """
     require_coach(by)
-    filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **values}
+    filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **_USUAL, **values}
+    # what nobody has given is kept as a calm, and said to be unknown wherever it is shown
+    filled['weather_at'] = None if filled.get('wind_kt') is None else datetime.now(UTC)
+    if filled['weather_at'] is None:
+        filled |= _NO_WEATHER
     if filled.get('technique_id') is None:
         ours = [row.id for row in catalogue.all_techniques(db)]
         if not ours:
@@ -208,6 +188,8 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
         sortie.weight_lb = min(max(sortie.weight_lb, aircraft.empty_weight_lb), aircraft.max_weight_lb)
     for field, value in values.items():
         setattr(sortie, field, value)
+    if any(name in values for name in _WEATHER):
+        sortie.weather_at = datetime.now(UTC)
     sortie.from_demo = False
     return _keep(db, sortie, by=by)
 
@@ -219,6 +201,60 @@ def _overruled(sortie: Sortie, asked: Sequence[Mapping[str, Any]], *, by: User) 
     # one speed only: a number that is set with its reason takes the place of one that was merely typed
     typed = {'approach_speed_kias': None} if any(one['number'] == 'approach_speed_kias' for one in found) else {}
     return {'overruled': found or None, **typed}
+
+
+def copy(db: Session, sortie: Sortie, *, by: User, planned_on: date, planned_time: time | None) -> Sortie:
+    """Plan the same again on another day; its weather is not known yet.
+
+    :raises InvalidInput: when something that it chose is no longer in use
+    """
+    values = {name: getattr(sortie, name) for name in _COPIED}
+    return create(db, by=by, values={**values, 'planned_on': planned_on, 'planned_time': planned_time})
+
+
+def cancel(db: Session, sortie: Sortie, *, by: User, reason: str | None) -> Sortie:
+    """Say that a sortie is not flown, and why; None: it is flown after all.
+
+    :raises Conflict: when it has been flown
+    """
+    require_coach(by)
+    if reason is not None and _has_laps(db, sortie):
+        raise Conflict('this sortie has laps: it was flown, and cannot be cancelled any more')
+    sortie.cancelled_for = reason
+    sortie.from_demo = False
+    db.commit()
+    return sortie
+
+
+def remove(db: Session, sortie: Sortie, *, by: User) -> None:
+    """Take a sortie away; it can be brought back.
+
+    :raises Conflict: when it has been flown: what was flown stays on record
+    """
+    require_coach(by)
+    if _has_laps(db, sortie):
+        raise Conflict('this sortie has laps, which are on the record: take them away first')
+    sortie.removed_at = datetime.now(UTC)
+    db.commit()
+
+
+def bring_back(db: Session, sortie: Sortie, *, by: User) -> Sortie:
+    """Bring a sortie back that was taken away."""
+    require_coach(by)
+    sortie.removed_at = None
+    db.commit()
+    return sortie
+
+
+def fly_after_all(sortie: Sortie) -> None:
+    """Laps have come of a sortie that was cancelled or taken away meanwhile: it was flown."""
+    if sortie.cancelled_for is not None or sortie.removed_at is not None:
+        sortie.cancelled_for = sortie.removed_at = None
+
+
+def _has_laps(db: Session, sortie: Sortie) -> bool:
+    there = exists().where(Lap.school_id == sortie.school_id, Lap.sortie_id == sortie.id, Lap.removed_at.is_(None))
+    return bool(db.scalar(select(there)))
 
 
 def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:

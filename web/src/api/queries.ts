@@ -4,6 +4,7 @@ import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard } from '@/offli
 import { keepSession, keptSession } from '@/offline/device'
 import { link } from '@/offline/link'
 import { movedBy } from '@/strip/places'
+import { today } from '@/words'
 import { answered, ApiError, http, rememberCsrfToken } from './client'
 import type {
   AircraftSpec,
@@ -27,6 +28,8 @@ import type {
   SortieLine,
   SortieChange,
   SortieIn,
+  SortieSearch,
+  FlownSortie,
   Standard,
   Technique,
 } from './types'
@@ -78,7 +81,35 @@ export const api = {
   join: (token: string, login: string, password: string) =>
     withToken(answered(http.POST('/api/invitations/accept', { body: { token, login, password } }))),
   catalogue: () => answered(http.GET('/api/catalogue')),
-  sorties: () => answered(http.GET('/api/sorties')),
+  sorties: (query: Partial<SortieSearch> = {}) =>
+    answered(http.GET('/api/sorties', { params: { query: query as SortieSearch } })),
+  days: (first_day: string, last_day: string) =>
+    answered(http.GET('/api/sorties/days', { params: { query: { first_day, last_day } as SortieSearch } })),
+  proposal: (student_id: number | null) =>
+    answered(
+      http.GET('/api/sorties/proposal', {
+        params: { query: { today: today(), ...(student_id === null ? {} : { student_id }) } },
+      }),
+    ),
+  copySortie: (sortie_id: number, planned_on: string, planned_time: string | null) =>
+    answered(
+      http.POST('/api/sorties/{sortie_id}/copy', {
+        params: { path: { sortie_id } },
+        body: { planned_on, planned_time },
+      }),
+    ),
+  cancelSortie: (sortie_id: number, reason: string) =>
+    answered(http.PUT('/api/sorties/{sortie_id}/cancellation', { params: { path: { sortie_id } }, body: { reason } })),
+  flyAfterAll: (sortie_id: number) =>
+    answered(http.DELETE('/api/sorties/{sortie_id}/cancellation', { params: { path: { sortie_id } } })),
+  removeSortie: (sortie_id: number) =>
+    answered(http.DELETE('/api/sorties/{sortie_id}', { params: { path: { sortie_id } } })),
+  restoreSortie: (sortie_id: number) =>
+    answered(http.POST('/api/sorties/{sortie_id}/restore', { params: { path: { sortie_id } } })),
+  makeCalendarLink: () => answered(http.POST('/api/calendar')),
+  endCalendarLink: () => answered(http.DELETE('/api/calendar')),
+  makeFlownSortie: (file_id: string, body: FlownSortie) =>
+    answered(http.POST('/api/tracks/{file_id}/sortie', { params: { path: { file_id } }, body })),
   sortie: (sortie_id: number) => answered(http.GET('/api/sorties/{sortie_id}', { params: { path: { sortie_id } } })),
   createSortie: (body: SortieIn) => answered(http.POST('/api/sorties', { body })),
   changeSortie: (sortie_id: number, body: Partial<SortieChange>) =>
@@ -204,26 +235,47 @@ export const api = {
 
 export const sessionQuery = { queryKey: ['session'] as const, queryFn: api.session, staleTime: Infinity }
 export const catalogueQuery = { queryKey: ['catalogue'] as const, queryFn: api.catalogue, staleTime: 60_000 }
-/** The list of sorties; without a server those that were taken along. */
-export const sortiesQuery = {
-  queryKey: ['sorties'] as const,
-  queryFn: async () => {
+/** Sorties that are looked for, a page of them; without a server those that were taken along. */
+export const sortiesQuery = (search: Partial<SortieSearch> = {}) => ({
+  queryKey: ['sorties', search] as const,
+  queryFn: async (): Promise<{ sorties: SortieLine[]; after: string | null }> => {
     try {
-      return await api.sorties()
+      return await api.sorties(search)
     } catch (error) {
       const rows = isOutOfReach(error) ? await allAboard() : []
       if (!rows.length) throw error
       link.failed()
-      return { sorties: rows.map(({ data }) => lineOf(data)) }
+      return { sorties: rows.map(({ data }) => lineOf(data)).filter((one) => isLookedFor(one, search)), after: null }
     }
   },
+})
+/** As the server looks, of what is aboard. */
+function isLookedFor(one: SortieLine, { first_day, last_day, text = '', state }: Partial<SortieSearch>): boolean {
+  const said = [one.student_name, one.instructor_name, one.aircraft_name, one.airfield, one.runway_ident, one.landing]
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  return (
+    (!first_day || one.planned_on >= first_day) &&
+    (!last_day || one.planned_on <= last_day) &&
+    (!state || state === (one.cancelled_for ? 'cancelled' : one.laps ? 'flown' : 'planned')) &&
+    words.every((word) => said.join(' ').toLowerCase().includes(word))
+  )
 }
+/** How many sorties each day of some weeks has. */
+export const daysQuery = (first_day: string, last_day: string) => ({
+  queryKey: ['sorties', 'days', first_day, last_day] as const,
+  queryFn: () => api.days(first_day, last_day),
+})
+export const proposalQuery = (student_id: number | null) => ({
+  queryKey: ['sorties', 'proposal', student_id] as const,
+  queryFn: () => api.proposal(student_id),
+})
 function lineOf({ sortie: one, laps }: Aboard): SortieLine {
   const { student, instructor, aircraft, standard, runway, ...plain } = one
   return {
     ...plain,
     student_id: student.id,
     student_name: student.name,
+    instructor_id: instructor.id,
     instructor_name: instructor.name,
     aircraft_id: aircraft.id,
     aircraft_name: aircraft.name,

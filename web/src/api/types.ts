@@ -1,5 +1,5 @@
 /** Short names for what the API speaks of; the shapes themselves are generated. */
-import type { components } from './schema'
+import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
 /** `is_kept`: who was signed in last, answered by this device because the server could not be asked, or knows nobody */
@@ -33,6 +33,8 @@ export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & {
   plan: { plan: Plan }
 }
 export type SortieLine = Schemas['SortiesOut']['sorties'][number]
+export type SortieSearch = NonNullable<paths['/api/sorties']['get']['parameters']['query']>
+export type FlownSortie = Schemas['FlownSortieIn']
 export type SchoolChange = Schemas['SchoolChange']
 export type Fleet = Schemas['FleetOut']
 export type Outcome = LapIn['outcome']

@@ -6,6 +6,7 @@ import { api, lapsQuery } from '@/api/queries'
 import type { Pair, Track } from '@/api/types'
 import { clock, round } from '@/words'
 import { endedBy } from './lap'
+import MakeSortie from './MakeSortie.vue'
 
 const props = defineProps<{ fileId: string; track: Track }>()
 const emit = defineEmits<{ confirm: [sortieId: number, pairs: Pair[]] }>()
@@ -55,10 +56,9 @@ function confirm() {
 <template>
   <section class="panel space-y-3 border-l-8 !border-l-spot" aria-label="Which sortie was it?">
     <h2 class="text-lg font-bold">Which sortie was it?</h2>
-    <p v-if="!track.candidates.length">
-      No sortie is planned about that time. Make one for that day in Prepare, then open this flight again.
-    </p>
-    <template v-else>
+    <p v-if="!track.candidates.length">No sortie is planned about that time.</p>
+    <MakeSortie :file-id="fileId" :track="track" :is-open="!track.candidates.length" />
+    <template v-if="track.candidates.length">
       <div class="grid gap-1.5" role="radiogroup" aria-label="Sortie">
         <label
           v-for="one in track.candidates"

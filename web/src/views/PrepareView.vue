@@ -3,14 +3,24 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, catalogueQuery, forgetSortie, sessionQuery, sortieQuery, sortiesQuery } from '@/api/queries'
+import { api, catalogueQuery, forgetSortie, proposalQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import type { LandingKind, RankedEnd, Sortie, SortieIn } from '@/api/types'
 import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
 import LazyField from '@/components/LazyField.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
-import { direction, examines, LANDING_LABEL, round, SURFACE_STATE, TAILWHEEL_ONLY, today, windWords } from '@/words'
+import {
+  ago,
+  direction,
+  examines,
+  LANDING_LABEL,
+  round,
+  SURFACE_STATE,
+  TAILWHEEL_ONLY,
+  today,
+  windWords,
+} from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -18,18 +28,32 @@ const client = useQueryClient()
 const id = typeof route.params.id === 'string' ? Number(route.params.id) : null
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
-const earlier = useQuery({ ...sortiesQuery, enabled: id === null })
+/** For whom a new sortie is, when that was said before: on a student's page, or by a plan for the week. */
+const forStudent = typeof route.query.student === 'string' ? Number(route.query.student) || null : null
+const proposed = useQuery({ ...proposalQuery(forStudent), enabled: id === null })
 const kept = useQuery({ ...sortieQuery(id ?? 0), enabled: id !== null })
 const mayPlan = computed(() => session.data.value?.person?.role !== 'student')
 
 type Form = Omit<Required<SortieIn>, 'flap' | 'spot_ft' | 'instructor_id' | 'takeoff' | 'pattern'>
+/** Wind and air: what nobody has given is not kept, and what was given before is not given anew. */
+const WEATHER = [
+  'wind_kt',
+  'wind_dir_deg_mag',
+  'wind_dir_deg_true',
+  'gust_kt',
+  'temperature_c',
+  'qnh_hpa',
+  'metar',
+  'wind_source',
+  'surface_state',
+] as const
 const form = reactive<Form>({
   student_id: 0,
   aircraft_id: 0,
   runway_end_id: 0,
   standard_id: 0,
   landing: 'normal',
-  wind_kt: 0,
+  wind_kt: null, // nobody has said yet
   // one of the two: a direction is kept by the north it was given by
   wind_dir_deg_mag: null,
   wind_dir_deg_true: null,
@@ -51,41 +75,55 @@ const SURFACE_STATES = (Object.keys(SURFACE_STATE) as (keyof typeof SURFACE_STAT
   label: SURFACE_STATE[value],
 }))
 const ready = ref(false)
+const asFound = ref('')
+const weatherNow = () => JSON.stringify(WEATHER.map((name) => form[name]))
+/** Whether wind or air were given here; pressing it says that what stands is so now. */
+const saysSo = ref(false)
+const isGiven = computed(() => form.wind_kt !== null && (saysSo.value || weatherNow() !== asFound.value))
 const report = ref('')
-/** A new sortie starts with what the last one chose: usually only the student and the wind are new. */
+const HOLDS_MS = 3 * 3_600_000 // wind and pressure given longer ago are of another part of the day
+const lastWeather = computed(() => proposed.data.value?.last_weather ?? null)
+const isLastFresh = computed(() => !!lastWeather.value && Date.now() - Date.parse(lastWeather.value.at) < HOLDS_MS)
+/** The time now, to five minutes, UTC. */
+function now() {
+  const five = 300_000
+  return `${new Date(Math.ceil(Date.now() / five) * five).toISOString().slice(11, 16)}:00`
+}
+/** A new sortie starts with today's student, their next landing and the usual aircraft; never with an old wind. */
 watch(
-  [catalogue.data, earlier.data, kept.data],
+  [catalogue.data, proposed.data, kept.data],
   () => {
     const all = catalogue.data.value
-    if (!all || ready.value || (id === null ? !earlier.data.value : !kept.data.value)) return
+    if (!all || ready.value || (id === null ? !proposed.data.value : !kept.data.value)) return
     const own = kept.data.value
-    const last = earlier.data.value?.sorties[0]
-    const from = own ?? last
-    const end = from?.runway_end_id ?? all.airfields[0]?.ends[0]?.id ?? 0
+    const last = proposed.data.value
+    const from = own ?? (isLastFresh.value ? lastWeather.value : null)
+    const end = (own ?? last)?.runway_end_id ?? all.airfields[0]?.ends[0]?.id ?? 0
     Object.assign(form, {
-      student_id: (id === null ? all.people.find((one) => one.role === 'student')?.id : own?.student.id) ?? 0,
+      student_id: own?.student.id ?? last?.student_id ?? 0,
       aircraft_id: own?.aircraft.id ?? last?.aircraft_id ?? all.aircraft[0]?.id ?? 0,
       runway_end_id: end,
       standard_id: own?.standard.id ?? last?.standard_id ?? all.standards[0]?.id ?? 0,
-      landing: from?.landing ?? 'normal',
+      landing: (own ?? last)?.landing ?? 'normal',
       technique_id: own?.technique.id ?? null,
       ...(own?.wind_reference === 'magnetic'
         ? { wind_dir_deg_mag: own.wind_dir_deg_mag, wind_dir_deg_true: null }
         : { wind_dir_deg_mag: null, wind_dir_deg_true: from?.wind_dir_deg_true ?? null }),
-      wind_kt: from?.wind_kt ?? 0,
+      wind_kt: own?.weather_given === 'never' ? null : (from?.wind_kt ?? null),
       gust_kt: from?.gust_kt ?? null,
       temperature_c: from?.temperature_c ?? 15,
       qnh_hpa: from?.qnh_hpa ?? 1013.25,
-      planned_on: id === null ? today() : (from?.planned_on ?? today()),
+      planned_on: own?.planned_on ?? today(),
       weight_lb: own?.weight_lb ?? null,
       metar: own?.metar ?? null,
       wind_source: own?.wind_source ?? 'hand',
       surface_state: own?.surface_state ?? 'dry',
-      planned_time: own?.planned_time ?? null,
+      planned_time: own ? own.planned_time : now(),
       booked_min: own?.booked_min ?? 60,
       fuel_gal: own?.fuel_gal ?? null,
     })
     report.value = form.metar ?? ''
+    asFound.value = weatherNow()
     ready.value = true
   },
   { immediate: true },
@@ -248,7 +286,8 @@ function from(typed: number | null) {
 }
 /** A wind in words, by the compass at the runway chosen. */
 function spoken(wind: NonNullable<typeof reported.value> | Form) {
-  const { wind_dir_deg_true: isTrue, wind_kt, gust_kt = null } = wind
+  const { wind_dir_deg_true: isTrue, gust_kt = null } = wind
+  const wind_kt = wind.wind_kt ?? 0
   const wind_dir_deg_mag = wind.wind_dir_deg_mag ?? (isTrue == null ? null : round360(isTrue - variation.value))
   return windWords({ wind_dir_deg_mag, wind_kt, gust_kt })
 }
@@ -260,7 +299,7 @@ const asked = computed(() => ({
   surface_state: form.surface_state ?? 'dry',
   metar: form.metar ?? null,
   wind_source: form.wind_source ?? 'hand',
-  wind_kt: form.wind_kt,
+  wind_kt: form.wind_kt ?? 0,
   wind_dir_deg_mag: form.wind_dir_deg_mag,
   wind_dir_deg_true: form.wind_dir_deg_true,
   gust_kt: form.gust_kt,
@@ -277,7 +316,9 @@ function verdict(end: RankedEnd): { words: string; tone: string } {
 const ranking = useQuery({
   queryKey: ['ranking', computed(() => field.value?.id ?? 0), asked],
   queryFn: () => api.rankRunways(field.value?.id ?? 0, asked.value),
-  enabled: computed(() => ready.value && mayPlan.value && !!field.value && form.aircraft_id > 0),
+  enabled: computed(
+    () => ready.value && mayPlan.value && !!field.value && form.aircraft_id > 0 && form.wind_kt !== null,
+  ),
   placeholderData: keepPreviousData,
   retry: false,
 })
@@ -292,14 +333,15 @@ const {
   problem,
   isBusy: busy,
 } = useWrite({
-  refresh: () =>
-    id === null ? client.invalidateQueries({ queryKey: sortiesQuery.queryKey }) : forgetSortie(client, id),
+  refresh: () => (id === null ? client.invalidateQueries({ queryKey: ['sorties'] }) : forgetSortie(client, id)),
   otherwise: 'The sortie was not saved.',
 })
 function changesFrom(values: Form) {
-  const { weight_lb, technique_id, planned_on, ...rest } = values
+  const { weight_lb, technique_id, planned_on, wind_kt, ...rest } = values
+  if (!isGiven.value) for (const name of WEATHER) delete (rest as Partial<Form>)[name as keyof typeof rest]
   return {
     ...rest,
+    ...(isGiven.value && wind_kt !== null ? { wind_kt } : {}),
     ...(planned_on === null ? {} : { planned_on }),
     ...(weight_lb === null ? {} : { weight_lb }),
     ...(technique_id === null ? {} : { technique_id }),
@@ -307,9 +349,11 @@ function changesFrom(values: Form) {
 }
 /** What a sortie holds, as a change that brings it back. */
 function asItIs(one: Sortie) {
+  const weather = isGiven.value && one.weather_given !== 'never'
   const { weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source, surface_state } = one
   return {
-    ...{ weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source, surface_state },
+    ...{ weight_lb, planned_on },
+    ...(weather ? { wind_kt, gust_kt, temperature_c, qnh_hpa, metar, wind_source, surface_state } : {}),
     student_id: one.student.id,
     aircraft_id: one.aircraft.id,
     runway_end_id: one.runway_end_id,
@@ -317,9 +361,11 @@ function asItIs(one: Sortie) {
     technique_id: one.technique.id,
     landing: one.landing,
     flap: one.flap,
-    ...(one.wind_reference === 'magnetic'
-      ? { wind_dir_deg_mag: one.wind_dir_deg_mag }
-      : { wind_dir_deg_true: one.wind_dir_deg_true }),
+    ...(!weather
+      ? {}
+      : one.wind_reference === 'magnetic'
+        ? { wind_dir_deg_mag: one.wind_dir_deg_mag }
+        : { wind_dir_deg_true: one.wind_dir_deg_true }),
     planned_time: one.planned_time,
     booked_min: one.booked_min,
     fuel_gal: one.fuel_gal,
@@ -329,7 +375,13 @@ async function save() {
   const before = kept.data.value
   const written = await write(
     id === null
-      ? { call: () => api.createSortie({ ...form }) }
+      ? {
+          call: () =>
+            api.createSortie({
+              ...form,
+              ...(form.wind_kt === null ? { wind_dir_deg_mag: null, wind_dir_deg_true: null, gust_kt: null } : {}),
+            }),
+        }
       : {
           call: () => api.changeSortie(id, changesFrom(form)),
           ...(before
@@ -347,8 +399,8 @@ const otherProblem = computed(() =>
 <template>
   <Loading
     v-if="!ready"
-    :error="catalogue.error.value ?? earlier.error.value ?? kept.error.value"
-    :retry="() => [catalogue.refetch(), id === null ? earlier.refetch() : kept.refetch()]"
+    :error="catalogue.error.value ?? proposed.error.value ?? kept.error.value"
+    :retry="() => [catalogue.refetch(), id === null ? proposed.refetch() : kept.refetch()]"
   />
   <form v-else class="mx-auto max-w-5xl space-y-4" @submit.prevent="save">
     <h1 class="text-2xl font-bold">{{ id === null ? 'New sortie' : 'Prepare' }}</h1>
@@ -359,6 +411,9 @@ const otherProblem = computed(() =>
           <select id="student" v-model="form.student_id" class="field">
             <option v-for="one in students" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
+          <p v-for="line in id === null ? proposed.data.value?.why : []" :key="line" class="text-sm text-soft">
+            {{ line }}
+          </p>
           <p v-if="!students.length" class="text-sm">No student yet: invite one under People.</p>
           <p v-if="fields.student_id" role="alert" class="font-bold text-fail-ink">{{ fields.student_id }}</p>
         </div>
@@ -461,6 +516,32 @@ const otherProblem = computed(() =>
             </li>
           </ul>
         </div>
+        <p
+          v-if="kept.data.value && kept.data.value.weather_given !== 'current' && !isGiven"
+          role="status"
+          class="flex flex-wrap items-center gap-2 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
+        >
+          <template v-if="kept.data.value.weather_given === 'never'">
+            <b>No wind has been given yet.</b> Read the report, or enter what the sock says.
+          </template>
+          <template v-else>
+            <span class="min-w-0 flex-1">
+              <b>This wind was given {{ ago(kept.data.value.weather_at ?? '') }},</b> for another hour:
+              {{ spoken(form) }}.
+            </span>
+            <button type="button" class="button" @click="saysSo = true">It is still so</button>
+          </template>
+        </p>
+        <p v-if="id === null && form.wind_kt === null" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2">
+          <b>No wind has been given yet.</b>
+          <template v-if="lastWeather">
+            Last given here, {{ ago(lastWeather.at) }}: {{ windWords(lastWeather) }},
+            {{ round(lastWeather.qnh_hpa) }} hPa.
+          </template>
+        </p>
+        <p v-else-if="id === null && isLastFresh && !isGiven && lastWeather" class="text-sm text-soft">
+          Wind and pressure as they were given {{ ago(lastWeather.at) }}.
+        </p>
         <p v-if="station.data.value?.has_station" class="flex flex-wrap items-center gap-2 text-sm">
           <template v-if="station.data.value.problem">▲ {{ station.data.value.problem }}</template>
           <template v-else>
@@ -496,13 +577,15 @@ const otherProblem = computed(() =>
         />
         <div class="grid grid-cols-2 gap-3">
           <Stepper
-            :model-value="form.wind_kt"
+            :model-value="form.wind_kt ?? null"
             label="Wind"
+            empty-word="unknown"
+            :start="5"
             unit="kt"
             :min="0"
             :max="100"
             :error="fields.wind_kt"
-            @update:model-value="bySock({ wind_kt: $event ?? 0 })"
+            @update:model-value="bySock({ wind_kt: $event })"
           />
           <Stepper
             :model-value="form.gust_kt ?? null"
@@ -510,7 +593,7 @@ const otherProblem = computed(() =>
             unit="kt"
             :min="0"
             :max="150"
-            :start="form.wind_kt + 5"
+            :start="(form.wind_kt ?? 0) + 5"
             empty-word="none"
             :error="fields.gust_kt"
             @update:model-value="bySock({ gust_kt: $event })"
@@ -556,9 +639,10 @@ const otherProblem = computed(() =>
     </fieldset>
     <section v-if="mayPlan" class="panel" aria-labelledby="runways">
       <h2 id="runways" class="text-lg font-bold">Runways of {{ field?.name }}, best first</h2>
+      <p v-if="form.wind_kt === null">Give the wind, and the runways are ranked by it.</p>
       <p v-if="ranking.error.value" role="alert" class="font-bold text-fail-ink">{{ ranking.error.value.message }}</p>
       <ol class="mt-1 space-y-1.5">
-        <li v-for="end in ranking.data.value?.ends ?? []" :key="end.ident">
+        <li v-for="end in form.wind_kt === null ? [] : (ranking.data.value?.ends ?? [])" :key="end.ident">
           <button
             type="button"
             class="flex min-h-14 w-full flex-wrap items-center gap-x-4 rounded-lg border-2 px-3 py-1 text-left"

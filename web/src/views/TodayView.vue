@@ -1,82 +1,267 @@
 <script setup lang="ts">
-/** Today's sorties, and the ones before. */
-import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { RouterLink } from 'vue-router'
-import { sessionQuery, sortiesQuery } from '@/api/queries'
+/** Today's sorties, those of any other day, and any of all that ever were. */
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { api, sessionQuery, sortiesQuery } from '@/api/queries'
+import type { SortieLine, SortieSearch } from '@/api/types'
+import CalendarLink from '@/components/CalendarLink.vue'
+import Choice from '@/components/Choice.vue'
+import DayCalendar from '@/components/DayCalendar.vue'
 import Loading from '@/components/Loading.vue'
+import SortieRow from '@/components/SortieRow.vue'
 import { useKeys } from '@/composables/useKeys'
-import { day, LANDING_LABEL, today, windWords } from '@/words'
+import { useWrite } from '@/composables/useWrite'
+import { day, daysFrom, today } from '@/words'
 
-const sorties = useQuery(sortiesQuery)
+const route = useRoute()
+const router = useRouter()
+const client = useQueryClient()
 const session = useQuery(sessionQuery)
 const mayPlan = computed(() => session.data.value?.person?.role !== 'student')
-const wanted = ref('')
 const find = ref<HTMLInputElement | null>(null)
-const found = computed(() => {
-  const text = wanted.value.trim().toLowerCase()
-  return (sorties.data.value?.sorties ?? []).filter((one) =>
-    `${one.student_name} ${one.instructor_name} ${one.aircraft_name} ${one.airfield} ${one.runway_ident} ${LANDING_LABEL[one.landing]}`
-      .toLowerCase()
-      .includes(text),
-  )
-})
-const groups = computed(() => {
-  const now = today()
-  return [
-    { title: 'Today', rows: found.value.filter((one) => one.planned_on === now) },
-    { title: 'Coming', rows: found.value.filter((one) => one.planned_on > now) },
-    { title: 'Before', rows: found.value.filter((one) => one.planned_on < now) },
-  ].filter((group) => group.rows.length || group.title === 'Today')
+
+/** What is shown stands in the address, so that it can be kept and sent. */
+const asked = (name: string) => (typeof route.query[name] === 'string' ? route.query[name] : '')
+const chosen = computed(() => (/^20\d\d-\d\d-\d\d$/.test(asked('day')) ? asked('day') : today()))
+const isToday = computed(() => chosen.value === today())
+const STATES = [
+  { value: 'any', label: 'All' },
+  { value: 'planned', label: 'Planned' },
+  { value: 'flown', label: 'Flown' },
+  { value: 'cancelled', label: 'Cancelled' },
+] as const
+type Chosen = (typeof STATES)[number]['value']
+const state = computed<Chosen>(() => STATES.find((one) => one.value === asked('state'))?.value ?? 'any')
+const isSearch = computed(() => !!asked('find') || state.value !== 'any')
+function show(query: { day?: string; find?: string; state?: string }) {
+  const next = { day: asked('day'), find: asked('find'), state: asked('state'), ...query }
+  const kept = Object.entries(next).filter(([name, value]) => value && !(name === 'day' && value === today()))
+  void router.replace({ query: Object.fromEntries(kept) })
+}
+const typed = ref(asked('find'))
+let waiting = 0
+watch(typed, (text) => {
+  window.clearTimeout(waiting)
+  waiting = window.setTimeout(() => show({ find: text.trim() }), 250)
 })
 useKeys({ '/': () => find.value?.focus() })
+
+const ofDay = useQuery(
+  computed(() => ({
+    ...sortiesQuery({ first_day: chosen.value, last_day: chosen.value }),
+    placeholderData: keepPreviousData,
+  })),
+)
+/** By the hour; those without one last. */
+const rows = computed(() =>
+  [...(ofDay.data.value?.sorties ?? [])].sort((a, b) => (a.planned_time ?? '99').localeCompare(b.planned_time ?? '99')),
+)
+const coming = useQuery(
+  computed(() => ({ ...sortiesQuery({ first_day: daysFrom(today(), 1), oldest_first: true, most: 6 }) })),
+)
+const before = useQuery(computed(() => ({ ...sortiesQuery({ last_day: daysFrom(today(), -1), most: 12 }) })))
+const groups = computed(() => [
+  { title: isToday.value ? 'Today' : day(chosen.value), rows: rows.value, showsDay: false, isMain: true },
+  ...(isToday.value
+    ? [
+        { title: 'Coming', rows: coming.data.value?.sorties ?? [], showsDay: true, isMain: false },
+        { title: 'Before', rows: before.data.value?.sorties ?? [], showsDay: true, isMain: false },
+      ].filter((group) => group.rows.length)
+    : []),
+])
+
+/** What is looked for in all sorties there ever were, a page at a time. */
+const search = computed<Partial<SortieSearch>>(() => ({
+  ...(asked('find') ? { text: asked('find') } : {}),
+  ...(state.value === 'any' ? {} : { state: state.value }),
+  most: 30,
+}))
+const found = useQuery(
+  computed(() => ({ ...sortiesQuery(search.value), enabled: isSearch.value, placeholderData: keepPreviousData })),
+)
+const more = ref<SortieLine[]>([])
+const next = ref<string | null>(null)
+watch(
+  found.data,
+  (page) => {
+    more.value = page?.sorties ?? []
+    next.value = page?.after ?? null
+  },
+  { immediate: true },
+)
+async function showMore() {
+  const page = await api.sorties({ ...search.value, after: next.value ?? '' })
+  more.value = [...more.value, ...page.sorties]
+  next.value = page.after
+}
+
+const { write, problem, fields, clear } = useWrite({
+  refresh: () => client.invalidateQueries({ queryKey: ['sorties'] }),
+  otherwise: 'Not changed.',
+})
+const doing = ref<{ what: 'copy' | 'cancel'; one: SortieLine } | null>(null)
+const copyDay = ref(today())
+const copyHour = ref('')
+const reason = ref('')
+const REASONS = ['weather', 'aircraft not available', 'student not available', 'instructor not available']
+function begin(what: 'copy' | 'cancel', one: SortieLine) {
+  clear()
+  copyDay.value = today()
+  copyHour.value = one.planned_time?.slice(0, 5) ?? ''
+  reason.value = ''
+  doing.value = { what, one }
+}
+async function finish() {
+  const { what, one } = doing.value!
+  const written =
+    what === 'copy'
+      ? await write({
+          call: () => api.copySortie(one.id, copyDay.value, copyHour.value ? `${copyHour.value}:00` : null),
+          undo: { what: 'the copy', back: (answer) => api.removeSortie(answer.id) },
+        })
+      : await write({
+          call: () => api.cancelSortie(one.id, reason.value),
+          undo: { what: 'the cancellation', back: () => api.flyAfterAll(one.id) },
+        })
+  if (!written) return
+  doing.value = null
+  if (what === 'copy') show({ day: copyDay.value, find: '', state: '' })
+}
+function remove(one: SortieLine) {
+  void write({
+    call: () => api.removeSortie(one.id),
+    undo: { what: `taking away ${one.student_name}’s sortie`, back: () => api.restoreSortie(one.id) },
+  })
+}
+function reinstate(one: SortieLine) {
+  void write({
+    call: () => api.flyAfterAll(one.id),
+    undo: { what: 'flying it after all', back: () => api.cancelSortie(one.id, one.cancelled_for ?? 'cancelled') },
+  })
+}
 </script>
 
 <template>
-  <Loading v-if="!sorties.data.value" :error="sorties.error.value" :retry="sorties.refetch" />
+  <Loading v-if="!ofDay.data.value" :error="ofDay.error.value" :retry="ofDay.refetch" />
   <div v-else>
-    <div class="mb-3 flex flex-wrap items-center gap-3">
+    <div class="mb-3 flex flex-wrap items-center gap-2">
       <h1 class="text-2xl font-bold">Sorties</h1>
+      <div class="flex gap-1" role="group" aria-label="Day">
+        <button type="button" class="button !px-3" aria-label="Day before" @click="show({ day: daysFrom(chosen, -1) })">
+          ‹
+        </button>
+        <button type="button" class="button" :class="isToday ? 'button-main' : ''" @click="show({ day: '' })">
+          Today
+        </button>
+        <button type="button" class="button !px-3" aria-label="Day after" @click="show({ day: daysFrom(chosen, 1) })">
+          ›
+        </button>
+      </div>
       <span class="flex-1" />
       <label for="find" class="sr-only">Find a sortie</label>
-      <input id="find" ref="find" v-model="wanted" class="field !w-56" type="search" placeholder="Find: name, field…" />
+      <input id="find" ref="find" v-model="typed" class="field !w-56" type="search" placeholder="Find: name, field…" />
       <RouterLink v-if="mayPlan" to="/sorties/new" class="button button-main">New sortie</RouterLink>
     </div>
-    <section v-for="group in groups" :key="group.title" class="mb-5" :aria-label="group.title">
-      <h2 class="mb-1 text-lg font-bold text-soft">{{ group.title }}</h2>
-      <p v-if="!group.rows.length" class="panel text-soft">
-        {{ wanted ? 'Nothing found for today.' : mayPlan ? 'Nothing planned. Make a new sortie.' : 'Nothing planned.' }}
-      </p>
-      <ul class="space-y-2">
-        <li v-for="one in group.rows" :key="one.id">
-          <RouterLink
-            :to="{ name: one.laps ? 'debrief' : 'landing', params: { id: one.id } }"
-            class="panel grid min-h-16 items-center gap-x-4 gap-y-0.5 hover:border-ink sm:grid-cols-[1.3fr_1fr_1.6fr_7rem]"
-          >
-            <span>
-              <span class="block text-lg font-bold">{{ one.student_name }}</span>
-              <span class="text-sm text-soft">with {{ one.instructor_name }}</span>
-            </span>
-            <span>
-              <span class="block font-bold">{{ LANDING_LABEL[one.landing] }}</span>
-              <span class="text-sm text-soft">{{ one.standard_name }}</span>
-            </span>
-            <span>
-              <span class="block">
-                {{ one.airfield }} {{ one.runway_ident }} · {{ one.aircraft_name }}
-                <span v-if="one.airfield_is_fictional" class="text-sm text-soft">(fictional)</span>
-              </span>
-              <span class="text-sm text-soft">wind {{ windWords(one) }}</span>
-            </span>
-            <span class="sm:text-right">
-              <span class="block font-bold">
-                {{ one.laps ? `${one.laps} lap${one.laps === 1 ? '' : 's'}` : 'not flown' }}
-              </span>
-              <span class="text-sm text-soft">{{ day(one.planned_on) }}</span>
-            </span>
-          </RouterLink>
-        </li>
-      </ul>
-    </section>
+    <p v-if="problem && !doing" role="alert" class="mb-2 font-bold text-fail-ink">{{ problem }}</p>
+    <div class="grid gap-4 lg:grid-cols-[1fr_21rem]">
+      <div class="min-w-0">
+        <section v-if="isSearch" aria-label="Found">
+          <h2 class="mb-1 text-lg font-bold text-soft">
+            Found{{ asked('find') ? `: “${asked('find')}”` : '' }} in all sorties, newest first
+          </h2>
+          <p v-if="!more.length" class="panel text-soft">
+            {{ found.isFetching.value ? 'Looking…' : 'Nothing found. Every word must stand in the line.' }}
+          </p>
+          <ul class="space-y-2">
+            <li v-for="one in more" :key="one.id">
+              <SortieRow
+                :one="one"
+                :may-plan="mayPlan"
+                shows-day
+                @copy="begin('copy', one)"
+                @cancel="begin('cancel', one)"
+                @remove="remove(one)"
+                @reinstate="reinstate(one)"
+              />
+            </li>
+          </ul>
+          <button v-if="next" type="button" class="button mt-2" @click="showMore">Show older ones</button>
+        </section>
+        <template v-else>
+          <section v-for="group in groups" :key="group.title" class="mb-5" :aria-label="group.title">
+            <h2 class="mb-1 text-lg font-bold text-soft">
+              {{ group.title }}<template v-if="group.isMain && isToday">, {{ day(chosen) }}</template>
+            </h2>
+            <p v-if="!group.rows.length" class="panel text-soft">
+              {{ mayPlan ? 'Nothing planned. Make a new sortie.' : 'Nothing planned.' }}
+            </p>
+            <ul class="space-y-2">
+              <li v-for="one in group.rows" :key="one.id">
+                <SortieRow
+                  :one="one"
+                  :may-plan="mayPlan"
+                  :shows-day="group.showsDay"
+                  @copy="begin('copy', one)"
+                  @cancel="begin('cancel', one)"
+                  @remove="remove(one)"
+                  @reinstate="reinstate(one)"
+                />
+              </li>
+            </ul>
+          </section>
+        </template>
+      </div>
+      <aside class="space-y-3">
+        <DayCalendar :chosen="chosen" @choose="show({ day: $event, find: '', state: '' })" />
+        <section class="panel" aria-label="Which sorties">
+          <Choice
+            :model-value="state"
+            label="Of all sorties, show"
+            :options="STATES"
+            @update:model-value="show({ state: $event === 'any' ? '' : ($event ?? '') })"
+          />
+        </section>
+        <CalendarLink />
+      </aside>
+    </div>
+    <Dialog :open="!!doing" class="relative z-20" @close="doing = null">
+      <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
+      <div class="fixed inset-0 flex items-center justify-center p-4">
+        <DialogPanel v-if="doing" class="panel w-full max-w-md">
+          <form class="space-y-3" @submit.prevent="finish">
+            <DialogTitle class="text-xl font-bold">
+              {{ doing.what === 'copy' ? 'Plan the same again' : 'Cancel the sortie' }}: {{ doing.one.student_name }}
+            </DialogTitle>
+            <template v-if="doing.what === 'copy'">
+              <label for="copy-day" class="heading block">Day</label>
+              <input id="copy-day" v-model="copyDay" type="date" class="field" required />
+              <label for="copy-hour" class="heading block">Hour, UTC; empty: not known yet</label>
+              <input id="copy-hour" v-model="copyHour" type="time" class="field" />
+              <p class="text-sm text-soft">Its wind is not known yet: give it before the flight.</p>
+            </template>
+            <template v-else>
+              <label for="reason" class="heading block">Why it is not flown</label>
+              <input id="reason" v-model="reason" class="field" maxlength="200" required />
+              <div class="flex flex-wrap gap-1.5">
+                <button v-for="one in REASONS" :key="one" type="button" class="button" @click="reason = one">
+                  {{ one }}
+                </button>
+              </div>
+            </template>
+            <p v-if="problem" role="alert" class="font-bold text-fail-ink">
+              {{ Object.values(fields)[0] ?? problem }}
+            </p>
+            <div class="flex gap-2">
+              <button type="submit" class="button button-main">
+                {{ doing.what === 'copy' ? 'Plan it' : 'Cancel the sortie' }}
+              </button>
+              <button type="button" class="button" @click="doing = null">Back</button>
+            </div>
+          </form>
+        </DialogPanel>
+      </div>
+    </Dialog>
   </div>
 </template>

@@ -34,6 +34,7 @@ Propeller = Literal['fixed', 'variable']
 Surroundings = Literal['water', 'open', 'hedges', 'trees', 'buildings']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel', 'unknown']
 SurfaceState = Literal['dry', 'wet', 'long_grass', 'soft', 'snow_or_ice']
+WeatherGiven = Literal['current', 'old', 'never']
 WeatherHazard = Literal[
     'thunderstorm',
     'fog',

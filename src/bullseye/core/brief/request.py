@@ -12,7 +12,14 @@ from pydantic import Field, TypeAdapter, ValidationError
 from bullseye.core.air.wind import Wind, given_direction_deg_true
 from bullseye.core.basis.constants import LEAST_CEILING_FT, LEAST_STALL_MARGIN, LEAST_VISIBILITY_M
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
-from bullseye.core.basis.kinds import TAILWHEEL_ONLY, LandingKind, StandardCode, SurfaceState, WeatherHazard
+from bullseye.core.basis.kinds import (
+    TAILWHEEL_ONLY,
+    LandingKind,
+    StandardCode,
+    SurfaceState,
+    WeatherGiven,
+    WeatherHazard,
+)
 from bullseye.core.basis.limits import (
     AimFt,
     CeilingFt,
@@ -51,6 +58,7 @@ class Weather(Checked):
     ceiling_ft: CeilingFt | None = None  # lowest broken or overcast cloud above the field
     hazards: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()
     later: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()  # hazards forecast within the lesson
+    given: WeatherGiven = 'current'  # old: of another time than the flight's; never: nobody has said what it is
 
     def check_together(self) -> None:
         self.wind(variation_deg=0.0)

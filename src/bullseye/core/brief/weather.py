@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from bullseye.core.basis.kinds import WeatherHazard
+from bullseye.core.basis.kinds import WeatherGiven, WeatherHazard
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, feet, told_apart
 from bullseye.core.brief.request import BriefRequest
 
 _BOOK = Phrasebook(
     'weather',
     now='{words}',
+    never='No wind has been given yet: everything here is worked out for calm, standard air. Give the wind first.',
+    old='Wind and pressure are of an earlier hour or day: read the sock and the report before you fly these numbers.',
     later='The report expects {words} before long: plan to be on the ground by then.',
     ceiling='Cloud at {ceiling}; the minimum of the school is {least}.',
     visibility='Visibility {visibility}; the minimum of the school is {least}.',
@@ -49,13 +51,18 @@ _LATER: dict[WeatherHazard, str] = {
     'low_visibility': 'poor visibility',
     'strong_wind': 'strong or gusty wind',
 }
+_GIVEN: dict[WeatherGiven, Caution] = {
+    'never': Caution('stop', _BOOK.say('never')),
+    'old': Caution('mind', _BOOK.say('old')),
+}
 _FT_STEP, _KM_STEP = 100.0, 0.1  # [own]
 
 
 def weather_cautions(request: BriefRequest) -> list[Caution]:
     """What the weather and the state of the runway warn of."""
     weather = request.weather
-    said = [Caution(_NOW[one][0], _BOOK.say('now', words=_NOW[one][1])) for one in weather.hazards]
+    said = [] if weather.given == 'current' else [_GIVEN[weather.given]]
+    said += [Caution(_NOW[one][0], _BOOK.say('now', words=_NOW[one][1])) for one in weather.hazards]
     if weather.ceiling_ft is not None and weather.ceiling_ft < request.least_ceiling_ft:
         low, least = told_apart(feet(weather.ceiling_ft, step=_FT_STEP), feet(request.least_ceiling_ft, step=_FT_STEP))
         said.append(Caution('stop', _BOOK.say('ceiling', ceiling=low, least=least)))

@@ -1,0 +1,82 @@
+"""What a new sortie starts with: never the weather of an old one, which is only told."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.air.wind import shown_magnetic_deg
+from bullseye.store import catalogue, sortielist
+from bullseye.store.models import RunwayEnd, Sortie, User
+from bullseye.store.sortielist import Wanted
+from bullseye.store.sorties import require_coach
+
+
+def propose(db: Session, *, by: User, student_id: int | None, today: date) -> dict[str, Any]:
+    """Propose a sortie: who is next today, what they flew last, and where.
+
+    :raises NotAllowed: for a student
+    """
+    require_coach(by)
+    why: list[str] = []
+    if student_id is None:
+        student_id = _student_of_today(db, by, today, why)
+    last = _latest(db, by, Wanted(student_id=student_id)) if student_id is not None else None
+    last = last or _latest(db, by, Wanted())
+    end = None if last is None else db.get(RunwayEnd, last.runway_end_id)
+    return {
+        'student_id': student_id,
+        'aircraft_id': None if last is None else last.aircraft_id,
+        'runway_end_id': None if last is None else last.runway_end_id,
+        'standard_id': None if last is None else last.standard_id,
+        'landing': 'normal' if last is None else last.landing,
+        'why': why,
+        'last_weather': None if end is None else _last_weather(db, by, end),
+    }
+
+
+def _student_of_today(db: Session, by: User, today: date, why: list[str]) -> int | None:
+    """The instructor's student of today who has not flown yet; else who flew with them last."""
+    on_day = Wanted(first_day=today, last_day=today, instructor_id=by.id, state='planned', oldest_first=True)
+    for row in sortielist.page(db, by, on_day, most=1).rows:
+        why.append(f'{row["student_name"]} is planned for today and has not flown yet.')
+        return int(row['student_id'])
+    for row in sortielist.page(db, by, Wanted(instructor_id=by.id), most=1).rows:
+        why.append(f'{row["student_name"]} flew with you last.')
+        return int(row['student_id'])
+    first = db.scalar(select(User.id).where(User.role == 'student', User.is_active).order_by(User.name).limit(1))
+    return None if first is None else int(first)
+
+
+def _latest(db: Session, by: User, wanted: Wanted) -> Any:
+    rows = sortielist.page(db, by, wanted, most=1).rows
+    return rows[0] if rows else None
+
+
+def _last_weather(db: Session, by: User, end: RunwayEnd) -> dict[str, Any] | None:
+    """Wind and air as they were last given at a field."""
+    query = (
+        select(Sortie)
+        .join(RunwayEnd, Sortie.runway_end)
+        .where(
+            Sortie.school_id == by.school_id,
+            Sortie.removed_at.is_(None),
+            Sortie.weather_at.is_not(None),
+            RunwayEnd.airfield_id == end.airfield_id,
+        )
+        .order_by(Sortie.planned_on.desc(), Sortie.id.desc())
+        .limit(1)
+    )
+    found = db.scalar(query)
+    if found is None:
+        return None
+    names = ('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'temperature_c', 'qnh_hpa')
+    variation_deg = catalogue.runway_of(end).magnetic_variation_deg
+    return {
+        **{name: getattr(found, name) for name in names},
+        'wind_dir_deg_mag': shown_magnetic_deg(found.wind_dir_deg_true, variation_deg=variation_deg),
+        'at': found.weather_at,
+    }
