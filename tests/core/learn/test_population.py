@@ -56,6 +56,32 @@ def test_a_school_is_recovered_and_little_of_it_is_ours():
     assert found.pilots == 80
 
 
+@pytest.mark.parametrize('true', [0.8, 1.0, 1.25])
+def test_how_landings_change_with_speed_is_learned_from_the_school_and_not_from_the_reading_of_the_speed(true):
+    rng = np.random.default_rng(11)
+    pilots = []
+    for _ in range(120):
+        faster, bias_ft = rng.normal(2, 3), rng.normal(60, 80)
+        laps = []
+        for _ in range(8):
+            off = faster + 2.2 * rng.normal()
+            at, still = (predict(approach(speed_ktas=62 + x, headwind_kt=5)).touchdown_ft for x in (off, 0.0))
+            laps.append(
+                FlownLap(
+                    approach=approach(speed_ktas=62 + off + 1.25 * rng.normal(), headwind_kt=5),
+                    touchdown_from_aim_ft=still + true * (at - still) + bias_ft + 90 * rng.normal(),
+                    speed_is_known=True,
+                    briefed_ktas=62.0,
+                )
+            )
+        pilots.append(laps)
+    found = learn_population(pilots)
+    assert found.speed_effect == pytest.approx(true, abs=0.09)
+    assert found.bias_ft == pytest.approx(60, abs=25)  # at the briefed speed, though they fly faster
+    known = calibrate(aircraft_laps=(), pilot_laps=pilots[0], prior_deceleration_fps2=3.2, population=found)
+    assert known.speed_effect == found.speed_effect  # and goes with every belief of its pilots
+
+
 def test_before_anybody_flew_it_is_ours_and_few_move_it_little():
     assert learn_population([]) == Population()
     few = learn_population(school(np.random.default_rng(5), 2))

@@ -303,6 +303,7 @@ def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> 
         speed_scatter_kt=basis.speed_scatter_kt,
         scatter_spread=_or(known.scatter_spread, usual_spread),
         speed_scatter_spread=_or(known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0),
+        speed_effect=_or(known.speed_effect, 1.0),
         together=min(1.0, max(-1.0, with_habit_ft / bias_sd_ft)) if bias_sd_ft else 0.0,
     )
 
@@ -315,7 +316,10 @@ def _recommended(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tu
     """
     briefed_ft = float(winds_met_ft(setup).mean()) + basis.bias_ft
     habit_kt = basis.speed_habit_kt
-    lately_ft = briefed_ft if habit_kt == 0 else float(winds_met_ft(setup, faster_kt=habit_kt).mean()) + basis.bias_ft
+    lately_ft = briefed_ft
+    if habit_kt:
+        faster_ft = float(winds_met_ft(setup, faster_kt=habit_kt).mean()) + basis.bias_ft - briefed_ft
+        lately_ft += _or(request.calibration.speed_effect, 1.0) * faster_ft
     aim_ft = _recommended_ft(request, setup.approach, briefed_ft)
     if request.technique.aim_speed == 'habit' and request.technique.aim_distance == 'calibrated':
         follows_ft = _recommended_ft(request, setup.approach, lately_ft)

@@ -112,6 +112,7 @@ def teaching_part(request: BriefRequest, setup: LandingSetup, basis: Basis) -> T
         / (2 * step)
         for name, step in steps.items()
     )
+    per_kt *= request.calibration.speed_effect or 1.0
     follows_habit = request.technique.aim_speed == 'habit'
     wanted = np.array([per_fps2, 1.0, per_kt if follows_habit else 0.0])
     from_lap_to_lap_ft = math.hypot(basis.scatter_ft, per_kt * basis.speed_scatter_kt)

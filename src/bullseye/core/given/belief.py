@@ -38,3 +38,4 @@ class Calibration(Checked):
     timed_laps: Annotated[int, Ge(0)] = 0
     pilots: Annotated[int, Ge(0)] = 0  # of the school, from whom it starts
     other_laps: Annotated[int, Ge(0)] = 0  # of this pilot in other landings, likewise
+    speed_effect: Annotated[Real, Ge(0.5), Le(2)] | None = None  # of a knot on the touchdown, over the model's

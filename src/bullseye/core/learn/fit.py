@@ -163,4 +163,5 @@ def calibrate(
         timed_laps=len(timed.weights),
         pilots=ours.pilots,
         other_laps=len(other_laps),
+        speed_effect=None if ours.speed_effect == 1.0 else ours.speed_effect,
     )

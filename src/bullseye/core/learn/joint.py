@@ -61,6 +61,7 @@ class Prior:
     speed_scatter_kt: float = SPEED_SCATTER_KT
     scatter_spread: float = SCATTER_SPREAD
     speed_scatter_spread: float = SCATTER_SPREAD
+    speed_effect: float = 1.0  # by how much a landing changes with the speed, over what the model says
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -94,6 +95,28 @@ class _Seen:
     share: Floats  # how much a lap counts by its age
 
 
+def slopes_with_speed(laps: Sequence[FlownLap]) -> tuple[float, float, float]:
+    """How the touchdowns of one pilot change with the speed that was read, beside what the model says.
+
+    :return: sums over the laps of the model's change with the speed [ft²], of that times what the touchdown differs
+        from the model's [ft²], and the squared rest of one lap, each about the pilot's own mean and with what the
+        reading of the speed adds taken out again (errors in the variable [pub: Fuller (1987), from memory])
+    """
+    read = [lap for lap in laps if lap.speed_is_known and lap.touchdown_from_aim_ft is not None and lap.briefed_ktas]
+    if len(read) < 2:
+        return 0.0, 0.0, 0.0
+    seen = _seen(read, np.array([lap.approach.deceleration_fps2 for lap in read]))
+    change = seen.per_kt * seen.speed_off_kt
+    change, rest = change - change.mean(), seen.rest_ft - np.median(seen.rest_ft)
+    rest = np.clip(rest, -_WILD_FT, _WILD_FT)
+    rest = rest - rest.mean()
+    by_reading = (len(read) - 1) * float((seen.per_kt**2).mean()) * READ_SD_KT**2
+    return float(change @ change) - by_reading, float(change @ rest) + by_reading, float(rest @ rest)
+
+
+_WILD_FT = 600.0  # [own] a landing farther off tells nothing of how they change with the speed
+
+
 def _place_ft(lap: FlownLap) -> tuple[float, int]:
     """Where a lap touched, from its aim point, or what bounds it and to which side."""
     if lap.touchdown_from_aim_ft is not None:
@@ -103,7 +126,7 @@ def _place_ft(lap: FlownLap) -> tuple[float, int]:
     return lap.most_from_aim_ft or 0.0, -1
 
 
-def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats) -> _Seen:
+def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats, speed_effect: float = 1.0) -> _Seen:
     given = {name: np.array([getattr(lap.approach, name) for lap in laps], float) for name in _APPROACH}
     read = np.array([lap.speed_is_known for lap in laps])
     briefed = np.array([math.nan if lap.briefed_ktas is None else lap.briefed_ktas for lap in laps], float)
@@ -114,13 +137,16 @@ def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats) -> _Seen:
     changed = {**given, 'deceleration_fps2': deceleration_fps2 + spread, 'speed_ktas': given['speed_ktas'] + faster}
     here, more, less, fast, slow = reckon(**changed)['touchdown_ft']
     age = np.arange(len(laps) - 1, -1, -1)
+    per_kt = (fast - slow) / (2 * _STEP_KT)
+    speed_off_kt = np.where(read, given['speed_ktas'] - briefed, math.nan)
+    more_ft = (speed_effect - 1) * per_kt * np.nan_to_num(speed_off_kt)
     return _Seen(
-        speed_off_kt=np.where(read, given['speed_ktas'] - briefed, math.nan),
+        speed_off_kt=speed_off_kt,
         speed_is_read=read,
-        rest_ft=np.array([place for place, _ in touched]) - here,
+        rest_ft=np.array([place for place, _ in touched]) - here - more_ft,
         beyond=np.array([side for _, side in touched], float),
         per_fps2=(more - less) / (2 * _STEP_FPS2),
-        per_kt=(fast - slow) / (2 * _STEP_KT),
+        per_kt=speed_effect * per_kt,
         share=0.5 ** (age / _HALF_LIFE_LAPS),
     )
 
@@ -150,7 +176,7 @@ def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False)
         means = start[None].repeat(share.size, 0)
         return _mixed(share, means, prior_precision, scatter, speed_scatter, np.empty(0), prior)
     own = np.array([lap.approach.deceleration_fps2 for lap in laps]) if by_their_own else prior.deceleration_fps2
-    seen = _seen(laps, own)
+    seen = _seen(laps, own, prior.speed_effect)
     rows, values, shares = _observations(seen)
     full_sds = _sds(seen, scatter, speed_scatter)
     sds = full_sds * _NARROWER  # scales of Student's t [cells, observations]

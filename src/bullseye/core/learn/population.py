@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import BIAS_SD_FT, HABIT_SD_KT, SCATTER_FT, SCATTER_SPREAD, SPEED_SCATTER_KT
 from bullseye.core.basis.quantity import Checked, Real
-from bullseye.core.learn.joint import Belief, Prior, learn
+from bullseye.core.learn.joint import Belief, Prior, learn, slopes_with_speed
 from bullseye.core.measure.flown import FlownLap
 
 Floats = NDArray[np.float64]
@@ -25,6 +25,8 @@ _LEAST_SHARE = 0.2  # [own] of our own spread from pilot to pilot: the next one 
 _BIAS_ALIKE, _HABIT_ALIKE, _SCATTER_ALIKE = 0.5, 0.8, 0.6
 # wide enough that the laps of each pilot speak for themselves
 _BIAS_WIDE_FT, _HABIT_WIDE_KT, _SPREAD_WIDE = 600.0, 15.0, 1.2  # [own]
+_EFFECT_SD = 0.15  # [own] how far the change with speed differs from the model's, from school to school
+_LEAST_LANDINGS = 30  # [own] before anything is said of it
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -42,6 +44,7 @@ class Population(Checked):
     scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
     speed_scatter_kt: Annotated[Real, Gt(0), Le(60)] = SPEED_SCATTER_KT
     speed_scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
+    speed_effect: Annotated[Real, Ge(0.5), Le(2)] = 1.0  # of a knot on the touchdown, over what the model says
     pilots: Annotated[int, Ge(0), Le(10_000_000)] = 0
 
     def prior(self, *, deceleration_fps2: float, deceleration_sd_fps2: float) -> Prior:
@@ -57,6 +60,7 @@ class Population(Checked):
             scatter_spread=self.scatter_spread,
             speed_scatter_kt=self.speed_scatter_kt,
             speed_scatter_spread=self.speed_scatter_spread,
+            speed_effect=self.speed_effect,
         )
 
 
@@ -88,7 +92,9 @@ def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population |
     :param base: what is taken where they tell little; ours when not given
     """
     ours = base or Population()
+    speed_effect = _speed_effect(pilots, ours.speed_effect)
     wide = Prior(
+        speed_effect=speed_effect,
         deceleration_fps2=0.0,
         deceleration_sd_fps2=0.3,
         bias_sd_ft=_BIAS_WIDE_FT,
@@ -124,8 +130,24 @@ def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population |
         scatter_spread=round(scatter_spread, 4),
         speed_scatter_kt=round(speed, 3),
         speed_scatter_spread=round(speed_spread, 4),
+        speed_effect=round(speed_effect, 3),
         pilots=len(seen),
     )
+
+
+def _speed_effect(pilots: Sequence[Sequence[FlownLap]], usual: float) -> float:
+    """By how much the school's landings change with the speed, over what the model says.
+
+    Each pilot against their own mean, since who flies fast may also round out high; drawn towards what is usual.
+    """
+    sums = [slopes_with_speed(laps) for laps in pilots if len(laps) > 1]
+    change, together, rest = (sum(one[k] for one in sums) for k in range(3))
+    landings = sum(len(laps) for laps in pilots)
+    if change <= 0 or landings < _LEAST_LANDINGS:
+        return usual
+    variance = rest / landings / change
+    told, before = 1 / variance, 1 / _EFFECT_SD**2
+    return float(min(max((told * (1 + together / change) + before * usual) / (told + before), 0.6), 1.8))
 
 
 def _pooled_scatter(
@@ -183,6 +205,7 @@ def from_other_kinds(here: Population, there: Population, found: Belief) -> Popu
         scatter_spread=scatter[1],
         speed_scatter_kt=math.exp(speed[0]),
         speed_scatter_spread=speed[1],
+        speed_effect=here.speed_effect,
         pilots=here.pilots,
     )
 

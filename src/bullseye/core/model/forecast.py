@@ -35,6 +35,7 @@ def even_normal(count: int) -> Floats:
 # [own]
 _WINDS = 33  # between which touchdowns are read: they change smoothly with the wind
 _FASTER_KT = np.arange(-26.0, 46.5, 2.0)  # likewise with the speed, less the briefed one
+_AS_BRIEFED = int(np.argmin(np.abs(_FASTER_KT)))
 
 
 def _model_ft(approach: Approach, headwind_kt: Floats) -> Floats:
@@ -54,7 +55,8 @@ class PilotForecast:
     believed of the deceleration included; ``scatter_ft`` their standard deviation from lap to lap. ``habit_kt`` is the
     mean speed over the threshold less the briefed one, ``habit_sd_kt`` how well that is known, ``speed_scatter_kt`` the
     standard deviation of the speed from lap to lap. A spread is that of the logarithm of its scatter: how well that is
-    known. ``together`` is the correlation of bias and habit, for where only their sum is known.
+    known. ``speed_effect`` is by how much a touchdown changes with the speed, over the model's, and ``together``
+    the correlation of bias and habit, for where only their sum is known.
     """
 
     bias_ft: float = 0.0
@@ -66,6 +68,7 @@ class PilotForecast:
     scatter_spread: float = 0.0
     speed_scatter_spread: float = 0.0
     together: float = 0.0
+    speed_effect: float = 1.0
 
 
 def simulate_pilot_ft(
@@ -103,7 +106,7 @@ def simulate_pilot_ft(
     speed_kt = pilot.speed_scatter_kt * _spread_out(pilot.speed_scatter_spread, _normal(count, 4)) * lap
     if not flies_briefed_speed:
         speed_kt = speed_kt + pilot.habit_kt + pilot.habit_sd_kt * habit
-    return _at_speeds_ft(approach, headwind_kt, speed_kt) + bias_ft + scatter_ft * normal
+    return _at_speeds_ft(approach, headwind_kt, speed_kt, pilot.speed_effect) + bias_ft + scatter_ft * normal
 
 
 def _spread_out(spread: float, normal: Floats) -> Floats | float:
@@ -149,9 +152,12 @@ def _grid_ft(approach: Approach, least_wind_kt: float, most_wind_kt: float) -> t
     return winds, touchdown_from_aim_ft(**given)
 
 
-def _at_speeds_ft(approach: Approach, headwind_kt: Floats, faster_kt: Floats) -> Floats:
+def _at_speeds_ft(approach: Approach, headwind_kt: Floats, faster_kt: Floats, effect: float) -> Floats:
     """Touchdowns in many winds at many speeds [ft from the aim point], read between a grid of both."""
     winds, grid = _grid_ft(approach, float(np.min(headwind_kt)), float(np.max(headwind_kt)))
+    if effect != 1.0:
+        at_briefed = grid[:, _AS_BRIEFED : _AS_BRIEFED + 1]
+        grid = at_briefed + effect * (grid - at_briefed)
     faster_kt = np.clip(faster_kt, _FASTER_KT[0], _FASTER_KT[-1])
     if winds.size == 1:
         still: Floats = np.interp(faster_kt, _FASTER_KT, grid[0])

@@ -35,11 +35,11 @@ LEAST_JUDGED = 5  # [own] landings, before anything is said
 _HALF_LIFE = 25.0  # [own] landings ago, at which one counts half
 _WINDOW = 40  # [own] latest landings that are looked at
 # [own] what is believed of a pilot before any landing: means and scatters from pilot to pilot
-_MEAN_SD_FT, _SCATTER_FT = 130.0, 110.0
-_MEAN_SD_KT, _SCATTER_KT = 3.0, 2.5
-_SPREAD = 0.5  # of the logarithm of a scatter
-_DRIFTS, _STRAIGHTS = 0.5, 6.0  # as so many landings seen before, with and without drift
-_SAMPLES = 2_000
+_MEAN_SD_FT, _SCATTER_FT = 130.0, 110.0  # [own]
+_MEAN_SD_KT, _SCATTER_KT = 3.0, 2.5  # [own]
+_SPREAD = 0.5  # [own] of the logarithm of a scatter
+_DRIFTS, _STRAIGHTS = 0.5, 6.0  # [own] as so many landings seen before, with and without drift
+_SAMPLES = 2_000  # [own]
 _BOOK = Phrasebook(
     'readiness',
     at_standard='{sure} sure that at least {needed} of landings meet it: at standard, in {conditions}.',
@@ -237,8 +237,8 @@ def _uniform(number: int) -> Floats:
     return np.random.default_rng(20_261_127 + number).permutation(mid)
 
 
-_MEANS = np.linspace(-4.0, 4.0, 49)  # of the mean, in its standard deviations before any landing
-_SCATTERS = np.geomspace(0.15, 5.0, 25)  # in its median
+_MEANS = np.linspace(-4.0, 4.0, 49)  # [own] of the mean, in its standard deviations before any landing
+_SCATTERS = np.geomspace(0.15, 5.0, 25)  # [own] in its median
 
 
 def _within(
