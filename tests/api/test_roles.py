@@ -9,6 +9,7 @@ from typing import Any
 
 import pytest
 
+from bullseye.demo import seed
 from bullseye.demo.fleet import field_files
 from bullseye.sim.writers import write
 from tests.api.conftest import DESCRIBED, Browser
@@ -18,6 +19,8 @@ from tests.working import work_off
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
 OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept)|calendar/\{key\}.ics)$')
+LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'
+ABOARD = ('student', 'instructor')  # who flies the sortie of Owen in the demo
 EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
 METAR = 'METAR LANT 251150Z 06012G18KT 9999 FEW030 14/08 Q1016'
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
@@ -75,6 +78,20 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
     def track_ask(method: str, tail: str, roles: tuple[str, ...], body: Any = None, asked: str | None = None) -> Ask:
         return Ask(method, described_track + tail, of_track + (asked or tail), roles, body)
 
+    owen = sortie['student']['id']
+    exercises = chief.get('/api/syllabus')['exercises']
+    line = {'flown_on': day, 'aircraft': 'Marram 160', 'role': 'solo', 'remarks': uuid.uuid4().hex}
+    of_chief = chief.call('POST', '/api/logbook', {'line': line | {'from_field': 'LANT'}}, status=201)
+    note = chief.call(
+        'POST', f'/api/students/{owen}/notes', {'code': 'stalls', 'noted': 'introduced', 'noted_on': day}, status=201
+    )
+    entry = {'id': str(uuid.uuid4()), 'kind': 'exercise', 'code': 'landing_normal', 'words': 'Good'}
+    homework = chief.call('POST', f'/api/students/{owen}/homework', {'kind': 'drill', 'words': 'Calls'}, status=201)
+
+    def student_ask(method: str, tail: str, roles: tuple[str, ...], body: Any = None, asked: str | None = None) -> Ask:
+        path = f'/api/students/{owen}{asked or tail}'
+        return Ask(method, f'/api/students/{{student_id}}{tail}', path, roles, body)
+
     return [
         Ask('get', '/api/catalogue', '/api/catalogue', EVERYBODY, is_list=True),
         Ask('get', '/api/disputes', '/api/disputes', EVERYBODY, is_list=True),
@@ -85,6 +102,33 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('post', '/api/calendar', '/api/calendar', EVERYBODY, {}, is_list=True),
         Ask('delete', '/api/calendar', '/api/calendar', EVERYBODY, is_list=True),
         Ask('get', '/api/tracks', '/api/tracks', EVERYBODY, is_list=True),
+        Ask('get', '/api/overview', '/api/overview', COACHES, is_list=True),
+        Ask('get', '/api/overview.csv', '/api/overview.csv', COACHES, is_list=True),
+        Ask('get', '/api/overview.pdf', '/api/overview.pdf', COACHES, is_list=True),
+        Ask('get', '/api/syllabus', '/api/syllabus', EVERYBODY, is_list=True),
+        Ask('get', '/api/syllabus.csv', '/api/syllabus.csv', EVERYBODY, is_list=True),
+        Ask('put', '/api/syllabus', '/api/syllabus', CHIEF, {'exercises': exercises}, is_list=True),
+        Ask('get', '/api/faults', '/api/faults', EVERYBODY, is_list=True),
+        Ask('get', '/api/logbook', '/api/logbook', EVERYBODY, is_list=True),
+        Ask('get', '/api/logbook/logbook.csv', '/api/logbook/logbook.csv', EVERYBODY, is_list=True),
+        Ask('get', '/api/logbook/logbook.pdf', '/api/logbook/logbook.pdf', EVERYBODY, is_list=True),
+        Ask('post', '/api/logbook', '/api/logbook', EVERYBODY, {'line': line}, is_list=True),
+        Ask('post', '/api/logbook/file', '/api/logbook/file', EVERYBODY, {'text': LOG}, is_list=True),
+        Ask('get', '/api/logbook/draft/{sortie_id}', f'/api/logbook/draft/{sortie_id}', ABOARD),
+        Ask('delete', '/api/logbook/{entry_id}', f'/api/logbook/{of_chief["id"]}', CHIEF),
+        student_ask('get', '', EVERYBODY),
+        student_ask('get', '/timeline', EVERYBODY),
+        student_ask('get', '/signoffs', EVERYBODY),
+        student_ask('get', '/signoffs.pdf', EVERYBODY),
+        student_ask('get', '/homework', EVERYBODY),
+        student_ask('post', '/notes', COACHES, {'code': 'stalls', 'noted': 'introduced', 'noted_on': day}),
+        student_ask('delete', '/notes/{note_id}', COACHES, asked=f'/notes/{note["id"]}'),
+        student_ask('post', '/next-sortie', COACHES, {'planned_on': day}),
+        student_ask('post', '/signoffs/look', COACHES, entry),
+        student_ask('post', '/signoffs', COACHES, {**entry, 'password': seed.PASSWORD}),
+        student_ask('post', '/homework', COACHES, {'kind': 'drill', 'words': 'Calls'}),
+        student_ask('patch', '/homework/{homework_id}', EVERYBODY, {'done': True}, f'/homework/{homework["id"]}'),
+        student_ask('delete', '/homework/{homework_id}', COACHES, asked=f'/homework/{homework["id"]}'),
         Ask('get', '/api/fleet', '/api/fleet', COACHES, is_list=True),
         Ask('post', '/api/tables', '/api/tables', COACHES, {'kind': 'landing', 'text': TABLE}, is_list=True),
         Ask('post', '/api/airfields/table', '/api/airfields/table', COACHES, {'text': CSV}, is_list=True),

@@ -57,7 +57,9 @@ function haveRead(version: string) {
   void writeNews({ call: () => api.changeSchool({ told_model_version: version }) })
 }
 const person = computed(() => session.data.value?.person ?? null)
-const sortieId = computed(() => (typeof route.params.id === 'string' ? Number(route.params.id) : null))
+const sortieId = computed(() =>
+  typeof route.params.id === 'string' && route.path.startsWith('/sorties/') ? Number(route.params.id) : null,
+)
 const places = computed(() => [
   ...(person.value?.role === 'student'
     ? []
@@ -65,6 +67,9 @@ const places = computed(() => [
         ['/people', 'People'],
         ['/fleet', 'Fleet'],
       ] as const)),
+  ['/logbook', 'Logbook'] as const,
+  ['/syllabus', 'Syllabus'] as const,
+  ['/faults', 'Faults and remedies'] as const,
   ['/tracks', 'Tracks'] as const,
   ['/hangar', 'Hangar'] as const,
   ['/fields', 'Fields'] as const,
@@ -110,7 +115,8 @@ useKeys({
     <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-28 lg:pb-8' : ''">
       <header class="print:hidden flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
         <RouterLink to="/" class="flex min-h-11 items-center gap-2 text-lg font-bold">
-          <img src="/icon.svg" alt="" width="24" height="24" /> Bullseye
+          <img src="/icon.svg" alt="" width="24" height="24" />
+          <span class="sr-only sm:not-sr-only">Bullseye</span>
         </RouterLink>
         <span v-if="session.data.value?.school" class="hidden truncate text-soft sm:inline">
           {{ session.data.value.school }}
@@ -144,9 +150,15 @@ useKeys({
           Keys
         </button>
         <template v-if="person">
+          <RouterLink
+            :to="person.role === 'student' ? `/students/${person.id}` : '/students'"
+            class="flex min-h-11 items-center whitespace-nowrap rounded px-2 underline"
+          >
+            {{ person.role === 'student' ? 'My record' : 'Students' }}
+          </RouterLink>
           <Menu :key="route.path" as="div" class="relative">
             <MenuButton class="min-h-11 rounded px-2 underline">School</MenuButton>
-            <MenuItems class="panel absolute right-0 z-20 w-48 !p-1 shadow-lg">
+            <MenuItems class="panel absolute right-0 z-20 w-56 !p-1 shadow-lg">
               <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active }">
                 <RouterLink
                   :to="to"
@@ -161,7 +173,7 @@ useKeys({
           <span class="hidden text-soft md:inline">{{ person.name }}</span>
           <button
             type="button"
-            class="min-h-11 rounded px-2 underline"
+            class="min-h-11 whitespace-nowrap rounded px-2 underline"
             :title="sync.lapsHere ? 'What waits to be sent stays on this device until you sign in again' : ''"
             @click="signOut"
           >

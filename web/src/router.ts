@@ -43,6 +43,11 @@ export function makeRouter(client: QueryClient) {
         component: () => import('./views/TrackView.vue'),
         beforeEnter: (to) => void askForTrack(client, String(to.params.track)).catch(() => undefined), // the screen says what is wrong
       },
+      { path: '/students', name: 'students', component: () => import('./views/StudentsView.vue') },
+      { path: '/students/:id(\\d+)', name: 'student', component: () => import('./views/StudentView.vue') },
+      { path: '/syllabus', name: 'syllabus', component: () => import('./views/SyllabusView.vue') },
+      { path: '/faults', name: 'faults', component: () => import('./views/FaultsView.vue') },
+      { path: '/logbook', name: 'logbook', component: () => import('./views/LogbookView.vue') },
       { path: '/people', name: 'people', component: () => import('./views/PeopleView.vue') },
       { path: '/sorties/new', name: 'new-sortie', component: LESSON.prepare },
       { path: '/sorties/:id(\\d+)/prepare', name: 'prepare', component: LESSON.prepare },

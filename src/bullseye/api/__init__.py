@@ -23,10 +23,13 @@ from bullseye.api import (
     fields,
     hangar,
     laps,
+    logbook,
     pages,
     school,
     session,
     sorties,
+    students,
+    teaching,
     tracks,
     weather,
 )
@@ -84,7 +87,9 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     _sign_in_by_cookie(app)
     errors.register(app)
     app.spec_processor(_described)
-    for resource in (session, catalogue, hangar, fields, days, sorties, laps, weather, cockpit, tracks, school):
+    for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
+        app.register_blueprint(resource.bp)
+    for resource in (cockpit, tracks, school):
         app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)

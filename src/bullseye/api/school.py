@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from apiflask import APIBlueprint
 from flask_login import login_required
-from pydantic import MISSING, StringConstraints
+from pydantic import MISSING, Field, StringConstraints
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import In, Out
@@ -17,6 +17,9 @@ from bullseye.store import people
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
 
 
+RuleCode = Literal['three_in_90', 'three_full_stop', 'three_by_night', 'five_in_six_months']
+
+
 class SchoolOut(Out):
     """Settings of the school."""
 
@@ -25,6 +28,9 @@ class SchoolOut(Out):
     aim_step_ft: float
     least_ceiling_ft: float
     least_visibility_m: float
+    needed_chance: float  # of one landing to meet a standard
+    stale_days: int  # after which an exercise is flown again
+    currency_rules: list[str]
 
 
 class SchoolChange(In):
@@ -35,6 +41,9 @@ class SchoolChange(In):
     told_model_version: Annotated[str, StringConstraints(pattern='^[0-9]{1,7}$')] | MISSING = MISSING  # has been read
     least_ceiling_ft: CeilingFt | MISSING = MISSING  # cloud lower, or sight shorter, and no lap is planned
     least_visibility_m: VisibilityM | MISSING = MISSING
+    needed_chance: Annotated[float, Field(ge=0.5, le=0.95)] | MISSING = MISSING
+    stale_days: Annotated[int, Field(ge=7, le=365)] | MISSING = MISSING
+    currency_rules: Annotated[list[RuleCode], Field(max_length=4)] | MISSING = MISSING
 
 
 class PersonChange(In):

@@ -17,26 +17,27 @@ from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, 
 from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
 
 _MARGIN = 7 * mm
-_PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
-_BOLD = ParagraphStyle('bold', parent=_PLAIN, fontName='Helvetica-Bold')
-_TITLE = ParagraphStyle('title', parent=_BOLD, fontSize=12, leading=14)
-_HEAD = ParagraphStyle('head', parent=_BOLD, fontSize=8.5, leading=11, spaceBefore=3)
-_SMALL = ParagraphStyle('small', parent=_PLAIN, fontSize=6.6, leading=7.8)
+PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
+BOLD = ParagraphStyle('bold', parent=PLAIN, fontName='Helvetica-Bold')
+TITLE = ParagraphStyle('title', parent=BOLD, fontSize=12, leading=14)
+HEAD = ParagraphStyle('head', parent=BOLD, fontSize=8.5, leading=11, spaceBefore=3)
+SMALL = ParagraphStyle('small', parent=PLAIN, fontSize=6.6, leading=7.8)
 _BARE = TableStyle(
     [('VALIGN', (0, 0), (-1, -1), 'TOP')]
     + [(f'{side}PADDING', (0, 0), (-1, -1), 0) for side in ('LEFT', 'RIGHT', 'TOP', 'BOTTOM')]
 )
 # the standard fonts of PDF hold Latin-1 only
-_PLAIN_LETTERS = str.maketrans({'−': '-', '–': '-', '’': "'", '√': 'root of ', 'γ': 'angle', '▲': '!', '₂': '2'})
+_LETTERS = str.maketrans({'−': '-', '–': '-', '’': "'", '√': 'root of ', 'γ': 'angle', '▲': '!', '₂': '2'})
 
 
-def _text(words: str) -> str:
-    plain = words.translate(_PLAIN_LETTERS).encode('latin-1', 'replace').decode('latin-1')
+def latin(words: str) -> str:
+    """Words as a paragraph of the standard fonts takes them."""
+    plain = words.translate(_LETTERS).encode('latin-1', 'replace').decode('latin-1')
     return escape(plain)
 
 
 def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:
-    rows = [[Paragraph(_text(one.label), _PLAIN), Paragraph(_text(one.value), _BOLD)] for one in lines]
+    rows = [[Paragraph(latin(one.label), PLAIN), Paragraph(latin(one.value), BOLD)] for one in lines]
     table = Table(rows, colWidths=[width * share, width * (1 - share)])
     table.setStyle(
         TableStyle(
@@ -54,16 +55,16 @@ def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:
 
 
 def _section(heading: str, lines: Sequence[Line], width: float, share: float = 0.36) -> list[Flowable]:
-    return [Paragraph(heading, _HEAD), _lines(lines, width, share)] if lines else []
+    return [Paragraph(heading, HEAD), _lines(lines, width, share)] if lines else []
 
 
 def _laps(card: Kneeboard, width: float) -> list[Flowable]:
     if not card.laps:
-        return [Paragraph('Laps', _HEAD), Paragraph('No lap fits the time.', _PLAIN)]
-    rows: list[list[Any]] = [[Paragraph(_text(words), _SMALL) for words in ('', 'Lap', 'Spot', 'Aim', 'Watch', 'Felt')]]
+        return [Paragraph('Laps', HEAD), Paragraph('No lap fits the time.', PLAIN)]
+    rows: list[list[Any]] = [[Paragraph(latin(words), SMALL) for words in ('', 'Lap', 'Spot', 'Aim', 'Watch', 'Felt')]]
     for number, lap in enumerate(card.laps, start=1):
         cells = (f'{number} {lap.label}', lap.spot, lap.aim, lap.watch)
-        rows.append(['', *(Paragraph(_text(words), _PLAIN) for words in cells), ''])
+        rows.append(['', *(Paragraph(latin(words), PLAIN) for words in cells), ''])
     shares = (0.045, 0.21, 0.13, 0.13, 0.37, 0.115)
     table = Table(rows, colWidths=[width * share for share in shares])
     table.setStyle(
@@ -80,7 +81,7 @@ def _laps(card: Kneeboard, width: float) -> list[Flowable]:
             ]
         )
     )
-    return [Paragraph('Laps', _HEAD), table]
+    return [Paragraph('Laps', HEAD), table]
 
 
 def _flow(card: Kneeboard, width: float) -> list[Flowable]:
@@ -89,12 +90,12 @@ def _flow(card: Kneeboard, width: float) -> list[Flowable]:
     right = [*_section('Speeds', card.speeds, half), *_section('Gates, above sea level', card.gates, half, 0.6)]
     columns = Table([[left, right]], colWidths=[half + 2 * mm, half + 2 * mm])
     columns.setStyle(_BARE)
-    found: list[Flowable] = [Paragraph(_text(card.title), _TITLE), Paragraph(_text(card.subtitle), _PLAIN), columns]
+    found: list[Flowable] = [Paragraph(latin(card.title), TITLE), Paragraph(latin(card.subtitle), PLAIN), columns]
     found += _section('Legs: heading, speed, flap, time', card.headings, width, 0.2)
     found += _section('If the engine stops', card.engine_failure, width, 0.28)
     found += _laps(card, width)
     found.append(Spacer(1, 3))
-    found += [Paragraph(_text(f'! {one}'), _SMALL) for one in card.cautions]
+    found += [Paragraph(latin(f'! {one}'), SMALL) for one in card.cautions]
     return found
 
 
@@ -103,7 +104,7 @@ def kneeboard_pdf(card: Kneeboard, *, paper: Paper = 'a5') -> bytes:
     out = io.BytesIO()
     page = A5 if paper == 'a5' else landscape(A4)
     canvas = Canvas(out, pagesize=page, pageCompression=1, invariant=1)
-    canvas.setTitle(card.title.translate(_PLAIN_LETTERS))
+    canvas.setTitle(card.title.translate(_LETTERS))
     width, height = A5
     for left in (0.0,) if paper == 'a5' else (0.0, page[0] / 2):
         inner = width - 2 * _MARGIN

@@ -21,6 +21,8 @@ from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, column_property, mapped_column, relationship
 
 from bullseye.core.basis.constants import AIM_STEP_FT, LEAST_CEILING_FT, LEAST_VISIBILITY_M, MODEL_VERSION
+from bullseye.core.record.readiness import NEEDED_CHANCE
+from bullseye.core.record.syllabus import STALE_DAYS
 from bullseye.store.base import Base, Json, SchoolOwned, in_range, owned_key, points_at
 
 
@@ -57,6 +59,12 @@ class School(Base):
     aim_step_ft: Mapped[float] = mapped_column(default=AIM_STEP_FT)  # by which one lap may move the aim point
     least_ceiling_ft: Mapped[float] = mapped_column(default=LEAST_CEILING_FT)  # below it nobody flies the pattern
     least_visibility_m: Mapped[float] = mapped_column(default=LEAST_VISIBILITY_M)
+    # of one landing to meet a standard; after which an exercise is flown again; what recent experience is asked for
+    needed_chance: Mapped[float] = mapped_column(default=NEEDED_CHANCE, server_default='0.8')
+    stale_days: Mapped[int] = mapped_column(default=STALE_DAYS, server_default='30')
+    currency_rules: Mapped[list[str]] = mapped_column(
+        JSONB, default=lambda: ['three_in_90'], server_default='["three_in_90"]'
+    )
     # of which the chief has read how far it moves the aim points; a new school starts with the latest
     track_bytes: Mapped[int] = mapped_column(BigInteger, server_default='0')  # of recorded flights; a trigger counts
     told_model_version: Mapped[str | None] = mapped_column(String(8), default=MODEL_VERSION)

@@ -57,6 +57,14 @@ def sign_in(db: Session, *, login: str, password: str) -> User:
     return person
 
 
+def is_password_of(person: User, password: str) -> bool:
+    """Whether this is a person's password, for what is signed with it."""
+    try:
+        return _HASHER.verify(person.password_hash, password)
+    except (VerificationError, InvalidHashError):
+        return False
+
+
 def of_session(db: Session, *, person_id: int, epoch: int) -> User | None:
     """The person a session cookie names, while still active and not signed out everywhere; binds the school."""
     scope.see_every_school(db)
@@ -101,9 +109,10 @@ def add(
     return person
 
 
-def everyone(db: Session) -> Sequence[User]:
+def everyone(db: Session, *, left_too: bool = False) -> Sequence[User]:
     """People of the bound school by name."""
-    return db.scalars(select(User).where(User.is_active).order_by(User.name)).all()
+    query = select(User).order_by(User.name)
+    return db.scalars(query if left_too else query.where(User.is_active)).all()
 
 
 def demo_people(db: Session) -> Sequence[User]:

@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from datetime import date
+from datetime import date, time
 from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.air.wind import shown_magnetic_deg
-from bullseye.store import catalogue, sortielist
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.store import catalogue, record, sortielist
 from bullseye.store.models import RunwayEnd, Sortie, User
 from bullseye.store.sortielist import Wanted
-from bullseye.store.sorties import require_coach
+from bullseye.store.sorties import create, require_coach
 
 
 def propose(db: Session, *, by: User, student_id: int | None, today: date) -> dict[str, Any]:
@@ -27,12 +28,16 @@ def propose(db: Session, *, by: User, student_id: int | None, today: date) -> di
     last = _latest(db, by, Wanted(student_id=student_id)) if student_id is not None else None
     last = last or _latest(db, by, Wanted())
     end = None if last is None else db.get(RunwayEnd, last.runway_end_id)
+    landing = 'normal' if last is None else last.landing
+    student = None if student_id is None else db.get(User, student_id)
+    if student is not None and student.role == 'student':
+        landing = _next_landing(db, student, landing, today, why)
     return {
         'student_id': student_id,
         'aircraft_id': None if last is None else last.aircraft_id,
         'runway_end_id': None if last is None else last.runway_end_id,
         'standard_id': None if last is None else last.standard_id,
-        'landing': 'normal' if last is None else last.landing,
+        'landing': landing,
         'why': why,
         'last_weather': None if end is None else _last_weather(db, by, end),
     }
@@ -49,6 +54,30 @@ def _student_of_today(db: Session, by: User, today: date, why: list[str]) -> int
         return int(row['student_id'])
     first = db.scalar(select(User.id).where(User.role == 'student', User.is_active).order_by(User.name).limit(1))
     return None if first is None else int(first)
+
+
+def _next_landing(db: Session, student: User, usual: str, today: date, why: list[str]) -> str:
+    """The landing that the record asks for next, where the student's standard has a task for it."""
+    known = record.record_of(db, student, today=today)
+    by_code = {one.exercise.code: one.exercise for one in known.standings}
+    wanted = by_code[known.lesson.main].landing if known.lesson.main in by_code else None
+    if wanted is None or not known.standard.examines(wanted):
+        return usual
+    why += [f'{one.name}: {one.why}' for one in known.lesson.items if one.code == known.lesson.main]
+    return wanted
+
+
+def next_sortie(db: Session, student: User, *, by: User, planned_on: date, planned_time: time | None) -> Sortie:
+    """Make the sortie of a student's next lesson; its wind is not known yet.
+
+    :raises InvalidInput: when the school has no aircraft, field or standard for it
+    """
+    found = propose(db, by=by, student_id=student.id, today=planned_on)
+    for name in ('aircraft_id', 'runway_end_id', 'standard_id'):
+        if found[name] is None:
+            raise InvalidInput(name, None, 'one that a sortie was flown with: make the first sortie by hand')
+    values = {name: found[name] for name in ('student_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing')}
+    return create(db, by=by, values={**values, 'planned_on': planned_on, 'planned_time': planned_time})
 
 
 def _latest(db: Session, by: User, wanted: Wanted) -> Any:

@@ -11,6 +11,10 @@ import type {
   BriefChanges,
   BriefOut,
   CsvColumns,
+  EntryIn,
+  Exercise,
+  HomeworkIn,
+  LogLine,
   GeoJson,
   Match,
   Measure,
@@ -106,6 +110,69 @@ export const api = {
     answered(http.DELETE('/api/sorties/{sortie_id}', { params: { path: { sortie_id } } })),
   restoreSortie: (sortie_id: number) =>
     answered(http.POST('/api/sorties/{sortie_id}/restore', { params: { path: { sortie_id } } })),
+  record: (student_id: number, standard_id: number | null = null) =>
+    answered(
+      http.GET('/api/students/{student_id}', {
+        params: { path: { student_id }, query: { today: today(), ...(standard_id === null ? {} : { standard_id }) } },
+      }),
+    ),
+  timeline: (student_id: number, before: number | null = null) =>
+    answered(
+      http.GET('/api/students/{student_id}/timeline', {
+        params: { path: { student_id }, query: before === null ? {} : { before } },
+      }),
+    ),
+  noteExercise: (
+    student_id: number,
+    body: { code: string; noted: 'introduced' | 'practised'; noted_on: string; words: string | null },
+  ) => answered(http.POST('/api/students/{student_id}/notes', { params: { path: { student_id } }, body })),
+  takeNoteBack: (student_id: number, note_id: number) =>
+    answered(http.DELETE('/api/students/{student_id}/notes/{note_id}', { params: { path: { student_id, note_id } } })),
+  makeNextSortie: (student_id: number, planned_on: string) =>
+    answered(
+      http.POST('/api/students/{student_id}/next-sortie', { params: { path: { student_id } }, body: { planned_on } }),
+    ),
+  signOffs: (student_id: number) =>
+    answered(http.GET('/api/students/{student_id}/signoffs', { params: { path: { student_id } } })),
+  lookBeforeSigning: (student_id: number, body: EntryIn) =>
+    answered(http.POST('/api/students/{student_id}/signoffs/look', { params: { path: { student_id } }, body })),
+  sign: (student_id: number, body: EntryIn & { password: string }) =>
+    answered(http.POST('/api/students/{student_id}/signoffs', { params: { path: { student_id } }, body })),
+  homework: (student_id: number) =>
+    answered(http.GET('/api/students/{student_id}/homework', { params: { path: { student_id } } })),
+  giveHomework: (student_id: number, body: HomeworkIn) =>
+    answered(http.POST('/api/students/{student_id}/homework', { params: { path: { student_id } }, body })),
+  markHomework: (student_id: number, homework_id: number, body: { done?: boolean; seen?: boolean }) =>
+    answered(
+      http.PATCH('/api/students/{student_id}/homework/{homework_id}', {
+        params: { path: { student_id, homework_id } },
+        body,
+      }),
+    ),
+  takeHomeworkBack: (student_id: number, homework_id: number) =>
+    answered(
+      http.DELETE('/api/students/{student_id}/homework/{homework_id}', {
+        params: { path: { student_id, homework_id } },
+      }),
+    ),
+  overview: () => answered(http.GET('/api/overview', { params: { query: { today: today() } } })),
+  syllabus: () => answered(http.GET('/api/syllabus')),
+  changeSyllabus: (exercises: Exercise[]) => answered(http.PUT('/api/syllabus', { body: { exercises } })),
+  faults: (runway_end_id: number | null, home_end_id: number | null) =>
+    answered(
+      http.GET('/api/faults', {
+        params: { query: runway_end_id === null || home_end_id === null ? {} : { runway_end_id, home_end_id } },
+      }),
+    ),
+  logbook: (query: { after?: string; first_day?: string; last_day?: string; person_id?: number } = {}) =>
+    answered(http.GET('/api/logbook', { params: { query } })),
+  draftLine: (sortie_id: number) =>
+    answered(http.GET('/api/logbook/draft/{sortie_id}', { params: { path: { sortie_id } } })),
+  writeLine: (line: LogLine, sortie_id: number | null) =>
+    answered(http.POST('/api/logbook', { body: { line, sortie_id } })),
+  removeLine: (entry_id: number) =>
+    answered(http.DELETE('/api/logbook/{entry_id}', { params: { path: { entry_id } } })),
+  takeInLogbook: (text: string) => answered(http.POST('/api/logbook/file', { body: { text } })),
   makeCalendarLink: () => answered(http.POST('/api/calendar')),
   endCalendarLink: () => answered(http.DELETE('/api/calendar')),
   makeFlownSortie: (file_id: string, body: FlownSortie) =>
@@ -260,6 +327,21 @@ function isLookedFor(one: SortieLine, { first_day, last_day, text = '', state }:
     words.every((word) => said.join(' ').toLowerCase().includes(word))
   )
 }
+export const recordQuery = (id: number, standard_id: number | null = null) => ({
+  queryKey: ['record', id, standard_id] as const,
+  queryFn: () => api.record(id, standard_id),
+})
+export const signOffsQuery = (id: number) => ({
+  queryKey: ['record', id, 'signoffs'] as const,
+  queryFn: () => api.signOffs(id),
+})
+export const homeworkQuery = (id: number) => ({
+  queryKey: ['record', id, 'homework'] as const,
+  queryFn: () => api.homework(id),
+})
+export const overviewQuery = { queryKey: ['overview'] as const, queryFn: api.overview }
+export const syllabusQuery = { queryKey: ['syllabus'] as const, queryFn: api.syllabus }
+export const logbookQuery = { queryKey: ['logbook'] as const, queryFn: () => api.logbook() }
 /** How many sorties each day of some weeks has. */
 export const daysQuery = (first_day: string, last_day: string) => ({
   queryKey: ['sorties', 'days', first_day, last_day] as const,

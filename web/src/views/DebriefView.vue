@@ -84,6 +84,11 @@ async function measure() {
     problem.value = error instanceof Error ? error.message : 'It could not be measured.'
   }
 }
+/** Of a long day the latest laps stand open; the others unfold. */
+const OPEN = 12
+const showsAll = ref(false)
+const shown = computed(() => (showsAll.value ? laps.value : laps.value.slice(-OPEN)))
+const explained = computed(() => shown.value.filter((one) => one.diagnosis.error_ft !== null))
 const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
 const verdict = (lap: Lap) =>
   lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
@@ -174,8 +179,16 @@ const verdict = (lap: Lap) =>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="lap in laps" :key="lap.id" class="border-b border-line">
-              <td class="figure py-1.5">{{ lap.number }}</td>
+            <tr v-for="lap in shown" :key="lap.id" class="border-b border-line">
+              <td class="py-0.5">
+                <RouterLink
+                  :to="{ name: 'laps', params: { id }, query: { lap: lap.id } }"
+                  class="figure flex min-h-11 min-w-11 items-center underline"
+                  :aria-label="mayChange ? `Correct lap ${lap.number}` : `Lap ${lap.number}`"
+                >
+                  {{ lap.number }}
+                </RouterLink>
+              </td>
               <td>{{ OUTCOME_LABEL[lap.outcome] }}</td>
               <td class="figure whitespace-nowrap text-right">
                 {{ from(lap) === null ? '–' : `${signed(from(lap))} ft`
@@ -210,17 +223,16 @@ const verdict = (lap: Lap) =>
             </tr>
           </tbody>
         </table>
+        <button v-if="laps.length > OPEN" type="button" class="button mt-2" @click="showsAll = !showsAll">
+          {{ showsAll ? `Only the last ${OPEN} laps` : `All ${laps.length} laps` }}
+        </button>
         <p class="mt-1 text-sm text-soft">
           Tolerances quoted from memory; the current edition of the standard and the examiner decide.
         </p>
       </section>
       <section class="panel space-y-3" aria-label="Why each landed there">
         <h2 class="text-lg font-bold">Why each landed there, from {{ counted }}</h2>
-        <div
-          v-for="lap in laps.filter((one) => one.diagnosis.error_ft !== null)"
-          :key="lap.id"
-          class="grid gap-x-3 sm:grid-cols-[7rem_1fr]"
-        >
+        <div v-for="lap in explained" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
           <p>
             <span class="font-bold">Lap {{ lap.number }}</span>
             <span class="figure block">{{ signed(lap.diagnosis.error_ft, 5) }} ft</span>

@@ -31,6 +31,7 @@ const PHASES = [
 
 type About = Required<NonNullable<AircraftSpec['particulars']>>
 const PLAIN: About = {
+  registration: null,
   undercarriage: 'nosewheel',
   has_carburettor_heat: null,
   propeller: 'fixed',
@@ -411,6 +412,15 @@ function addLadder() {
               placeholder="the upper edge of the green"
               :value="about.angle_of_attack_target ?? ''"
               @change="setAbout({ angle_of_attack_target: picked($event) || null })"
+            />
+          </label>
+          <label class="block">
+            <span class="heading">Registration, for the logbook; empty: asked each time</span>
+            <input
+              class="field"
+              maxlength="80"
+              :value="about.registration ?? ''"
+              @change="setAbout({ registration: picked($event) || null })"
             />
           </label>
           <label class="flex min-h-11 items-center gap-2 font-bold"

@@ -42,7 +42,8 @@ import {
 } from '@/words'
 
 const LISTED = 10
-const id = Number(useRoute().params.id)
+const route = useRoute()
+const id = Number(route.params.id)
 const sync = useSync()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
@@ -53,6 +54,17 @@ const laps = computed(() => lapsState.data.value?.laps ?? [])
 const person = computed(() => session.data.value?.person ?? null)
 const mayRecord = computed(() => person.value?.role !== 'student')
 const recorder = useLapRecorder(id, laps, person)
+/** A lap that is to be put right opens when the debrief sends here. */
+const asked = typeof route.query.lap === 'string' ? route.query.lap : null
+const stop = watch(
+  laps,
+  (now) => {
+    if (!asked || !now.some((one) => one.id === asked)) return
+    recorder.open(asked)
+    queueMicrotask(() => stop())
+  },
+  { immediate: true },
+)
 const { values, lap, current, shown } = recorder
 const plan = computed(() => planState.data.value?.plan)
 const next = useNextLap(id, sortie, plan, shown, recorder.draft)

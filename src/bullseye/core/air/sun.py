@@ -11,6 +11,7 @@ from astral import sun as astral_sun
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
 _JUST_SET = timedelta(minutes=15)  # [own]
+_TWILIGHT_DEG = -6.0  # [pub: civil twilight]
 _SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 
 
@@ -26,6 +27,16 @@ def sun_at(*, lat_deg: float, lon_deg: float, at: datetime) -> Sun:
     """Position of the sun at a place and an instant (with a zone). Source: the astral package, after [pub: NOAA]."""
     observer = Observer(latitude=lat_deg, longitude=lon_deg)
     return Sun(azimuth_deg_true=astral_sun.azimuth(observer, at), elevation_deg=astral_sun.elevation(observer, at))
+
+
+def is_night(*, lat_deg: float, lon_deg: float, at: datetime) -> bool:
+    """Whether it is night: the sun's centre more than 6° below the horizon, the end of evening civil twilight.
+
+    Source: [pub: 14 CFR 1.1 "night", Part-FCL FCL.010, from memory]; the altitude without refraction, as almanacs
+    define twilight.
+    """
+    observer = Observer(latitude=lat_deg, longitude=lon_deg)
+    return bool(astral_sun.elevation(observer, at, with_refraction=False) < _TWILIGHT_DEG)
 
 
 def is_in_the_eyes(sun: Sun, *, final_course_deg_true: float) -> bool:

@@ -257,6 +257,7 @@ class Flow(Checked):
 class Particulars(Checked):
     """What an instructor teaches of one aircraft beside its speeds; None is not known."""
 
+    registration: Name | None = None
     undercarriage: Undercarriage = 'nosewheel'
     has_carburettor_heat: bool | None = None
     propeller: Propeller = 'fixed'

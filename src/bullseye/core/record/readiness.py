@@ -32,13 +32,14 @@ NEEDED_CHANCE = 0.8  # [own] of one landing, that a school asks for unless it se
 SURE = 0.95  # [own] before anybody is said to be at a standard
 LIKELY = 0.5  # [own] from which it is said to be likely
 LEAST_JUDGED = 5  # [own] landings, before anything is said
-_HALF_LIFE = 25.0  # [own] landings ago, at which one counts half
+_CONTRADICTED = 0.1  # [own] share of what hits and misses allow, below which they contradict mean and scatter
+_HALF_LIFE = 40.0  # [own] landings ago, at which one counts half
 _WINDOW = 40  # [own] latest landings that are looked at
 # [own] what is believed of a pilot before any landing: means and scatters from pilot to pilot
-_MEAN_SD_FT, _SCATTER_FT = 130.0, 110.0  # [own]
-_MEAN_SD_KT, _SCATTER_KT = 3.0, 2.5  # [own]
+_MEAN_SD_FT, _SCATTER_FT = 130.0, 100.0  # [own]
+_MEAN_SD_KT, _SCATTER_KT = 3.0, 2.4  # [own]
 _SPREAD = 0.5  # [own] of the logarithm of a scatter
-_DRIFTS, _STRAIGHTS = 0.5, 6.0  # [own] as so many landings seen before, with and without drift
+_DRIFTS, _STRAIGHTS = 0.5, 10.0  # [own] as so many landings seen before, with and without drift
 _SAMPLES = 2_000  # [own]
 _BOOK = Phrasebook(
     'readiness',
@@ -120,6 +121,10 @@ def readiness(
         )
     chances = _chances(judged, tolerance)
     together: Floats = np.prod(list(chances.values()), axis=0)
+    met = sum(one.meets(tolerance) is True for one in judged)
+    by_count = beta.ppf(_uniform(3), 1 + met, 1 + len(judged) - met)
+    if float((by_count >= together.mean()).mean()) < _CONTRADICTED:
+        together = by_count  # two heaps of landings are not one spread: then what was hit and missed counts alone
     is_sure = float((together >= needed).mean())
     state: State = 'at_standard' if is_sure >= sure else 'likely' if is_sure >= LIKELY else 'not_yet'
     low, high = (float(one) for one in np.quantile(together, (0.025, 0.975)))
@@ -128,7 +133,7 @@ def readiness(
     return Readiness(
         state=state,
         judged=len(judged),
-        met=sum(one.meets(tolerance) is True for one in judged),
+        met=met,
         chance=float(together.mean()),
         chance_low=low,
         chance_high=high,

@@ -1,0 +1,277 @@
+"""The student's record through the application: where they stand, what was signed, set, written and taught."""
+
+import uuid
+from datetime import UTC, date, datetime, timedelta
+
+import pytest
+from apiflask import APIFlask
+from sqlalchemy import text
+from sqlalchemy.exc import DBAPIError
+
+from bullseye.demo import seed
+from tests.api.conftest import Browser
+
+TODAY = datetime.now(UTC).date()
+
+
+def student_of(browser: Browser, name: str) -> int:
+    return next(one['id'] for one in browser.get('/api/catalogue')['people'] if one['name'].startswith(name))
+
+
+def fly(browser: Browser, sortie: int, count: int, *, place=620.0, days_ago=0, **seen) -> list[str]:
+    """Laps about the middle of the box of a private pilot, at the worked-out speed."""
+    speed = browser.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['speed']['recommended_speed_kias']
+    at = datetime.now(UTC) - timedelta(days=days_ago, hours=4)
+    ids = []
+    for k in range(count):
+        lap = {
+            'outcome': 'touch_and_go',
+            'along_ft': place + 20 * (k % 5 - 2) + 200,
+            'threshold_speed_kias': round(speed + k % 3 - 1),
+            'drift': 'none',
+            'flown_at': (at + timedelta(minutes=6 * k)).isoformat(),
+        } | seen
+        ids.append(str(uuid.uuid4()))
+        browser.send_laps(sortie, (ids[-1], lap))
+    return ids
+
+
+def kind_of(record: dict, landing: str) -> dict:
+    return next(one for one in record['kinds'] if one['landing'] == landing)
+
+
+def test_the_page_of_a_student_follows_every_lap_that_is_written_corrected_and_taken_away(marta: Browser):
+    student, sortie = student_of(marta, 'Priya'), marta.sortie_of('Priya')
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'landing': 'normal', 'spot_ft': 600})
+    before = kind_of(marta.get(f'/api/students/{student}'), 'normal')
+    ids = fly(marta, sortie, 6)
+    after = marta.get(f'/api/students/{student}')
+    assert kind_of(after, 'normal')['laps'] == before['laps'] + 6
+    assert kind_of(after, 'normal')['last_on'] == str(TODAY)
+    marta.call('POST', f'/api/sorties/{sortie}/laps/{ids[0]}/reading', {'measure': 'along_ft', 'value': 2_100.0})
+    moved = kind_of(marta.get(f'/api/students/{student}'), 'normal')
+    assert max(one['from_spot_ft'] for one in moved['latest']) == 1_500
+    marta.send_laps(sortie, *[(lap_id, None) for lap_id in ids])
+    again = kind_of(marta.get(f'/api/students/{student}'), 'normal')
+    assert again['readiness'] == before['readiness']
+    assert after['holds_not']
+    assert after['next'].startswith('Next: ')
+
+
+def test_twenty_good_landings_are_at_standard_and_another_standard_judges_the_same_laps_anew(marta: Browser):
+    student, sortie = student_of(marta, 'Tobias'), marta.sortie_of('Tobias')
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'gust_kt': None})
+    fly(marta, sortie, 36)
+    found = marta.get(f'/api/students/{student}')
+    kind = kind_of(found, 'normal')
+    assert kind['readiness']['state'] == 'at_standard'
+    assert kind['readiness']['chance'] > 0.8
+    assert 'Marram 160' in kind['readiness']['words']
+    state = {one['code']: one['state'] for one in found['standings']}
+    assert (state['landing_normal'], state['landing_short']) == ('at_standard', 'not_begun')
+    commercial = next(one for one in marta.get('/api/catalogue')['standards'] if one['name'] == 'US commercial')
+    other = marta.get(f'/api/students/{student}?standard_id={commercial["id"]}')
+    assert kind_of(other, 'normal')['readiness']['state'] == 'not_yet'  # its box ends at 200 ft
+    assert kind_of(other, 'normal')['touchdown'] == kind['touchdown']
+    assert kind_of(marta.get(f'/api/students/{student}'), 'normal') == kind
+
+
+def test_a_student_sees_their_own_record_and_of_others_nothing(marta: Browser, ines: Browser, ada: Browser):
+    own, other = student_of(marta, 'Ines'), student_of(marta, 'Owen')
+    assert ines.get(f'/api/students/{own}')['name'] == 'Ines Carvalho'
+    for path in ('', '/timeline', '/signoffs', '/homework', '/signoffs.pdf'):
+        assert ines.client.get(f'/api/students/{other}{path}').status_code == 404
+        assert ada.client.get(f'/api/students/{own}{path}').status_code == 404
+    for path in ('/api/overview', '/api/overview.csv', '/api/overview.pdf'):
+        assert ines.client.get(path).status_code == 403
+    assert ines.client.get(f'/api/logbook?person_id={other}').status_code == 404
+    assert ada.get('/api/overview')['students'] == []
+    note = {'code': 'slow_flight', 'noted': 'introduced', 'noted_on': str(TODAY)}
+    ines.call('POST', f'/api/students/{own}/notes', note, status=403)
+    ines.call('POST', f'/api/students/{own}/next-sortie', {'planned_on': str(TODAY)}, status=403)
+
+
+def entry(**more) -> dict:
+    return {'id': str(uuid.uuid4()), 'kind': 'exercise', 'code': 'landing_normal', 'words': 'Steady.'} | more
+
+
+def test_signing_takes_a_password_warns_keeps_the_evidence_and_is_never_changed(
+    marta: Browser, ines: Browser, app: APIFlask
+):
+    student = student_of(marta, 'Ines')
+    path = f'/api/students/{student}/signoffs'
+    wanted = entry()
+    warned = marta.call('POST', f'{path}/look', wanted)['warnings']
+    assert any('Not yet at standard' in one for one in warned)  # always long
+    marta.call('POST', path, wanted | {'password': 'not the password'}, status=403)
+    assert marta.get(path)['signed'] == []
+    signed = marta.call('POST', path, wanted | {'password': seed.PASSWORD}, status=201)
+    assert signed['warnings'] == warned
+    assert (signed['standard'], signed['edition']) == ('US private', 'FAA-S-ACS-6')
+    assert signed['signed_by_name'] == 'Marta Kowalczyk'
+    marta.call('POST', path, wanted | {'password': seed.PASSWORD}, status=201)  # sent twice
+    assert len(ines.get(path)['signed']) == 1
+    marta.call('POST', path, wanted | {'kind': 'first_solo', 'code': None, 'password': seed.PASSWORD}, status=409)
+    with app.extensions['bullseye_sessions']() as db, pytest.raises(DBAPIError, match='never changed'):
+        db.execute(text("update sign_off set words = 'other'"))
+    state = {one['code']: one['state'] for one in marta.get(f'/api/students/{student}')['standings']}
+    assert state['landing_normal'] == 'stale'  # signed, and what is flown does not show it
+    correction = entry(kind='correction', code=None, corrects=wanted['id'], words='The wrong student.')
+    marta.call('POST', path, correction | {'password': seed.PASSWORD}, status=201)
+    rows = {one['id']: one for one in marta.get(path)['signed']}
+    assert rows[wanted['id']]['is_corrected']
+    assert rows[wanted['id']]['words'] == 'Steady.'
+    state = {one['code']: one['state'] for one in marta.get(f'/api/students/{student}')['standings']}
+    assert state['landing_normal'] == 'practised'
+    assert ines.client.get(f'{path}.pdf').get_data()[:4] == b'%PDF'
+
+
+def test_a_first_solo_has_its_own_checklist_limits_and_ninety_days(marta: Browser):
+    path = f'/api/students/{student_of(marta, "Owen")}/signoffs'
+    solo = entry(kind='first_solo', code=None, words='Pattern at Lantern Bay', wind_limit_kt=15, crosswind_limit_kt=6)
+    looked = marta.call('POST', f'{path}/look', solo)
+    items = [one['code'] for one in looked['checklist']]
+    assert any(one.startswith('Not ticked') for one in looked['warnings'])
+    ticked = marta.call('POST', f'{path}/look', solo | {'ticked': items})['warnings']
+    assert not any(one.startswith('Not ticked') for one in ticked)
+    signed = marta.call('POST', path, solo | {'ticked': items, 'password': seed.PASSWORD}, status=201)
+    assert date.fromisoformat(signed['valid_until']) == TODAY + timedelta(days=90)
+    assert signed['limits'] == {'wind_limit_kt': 15, 'crosswind_limit_kt': 6}
+    marta.call('POST', path, entry(kind='check_out', code=None) | {'password': seed.PASSWORD}, status=422)
+    marta.call('POST', path, entry(code='no_such_thing') | {'password': seed.PASSWORD}, status=404)
+    marta.call('POST', path, entry(corrects=signed['id']) | {'password': seed.PASSWORD}, status=422)
+
+
+def test_homework_is_set_done_and_seen_each_by_whom_it_is_for(marta: Browser, ines: Browser):
+    path = f'/api/students/{student_of(marta, "Ines")}/homework'
+    given = marta.call(
+        'POST', path, {'kind': 'drill', 'words': 'Read about long landings', 'fault': 'long'}, status=201
+    )
+    marta.call('POST', path, {'kind': 'drill', 'words': 'x', 'fault': 'no_such'}, status=422)
+    ines.call('POST', path, {'kind': 'drill', 'words': 'nothing'}, status=403)
+    one = f'{path}/{given["id"]}'
+    marta.call('PATCH', one, {'seen': True}, status=422)  # before it is done
+    assert ines.call('PATCH', one, {'done': True})['done_at']
+    ines.call('PATCH', one, {'seen': True}, status=403)
+    assert marta.call('PATCH', one, {'seen': True})['seen_at']
+    assert ines.call('PATCH', one, {'done': False})['seen_at'] is None
+    marta.call('DELETE', one, status=204)
+    assert ines.get(path)['homework'] == []
+
+
+def test_the_next_lesson_becomes_a_sortie_in_one_step(marta: Browser):
+    student = student_of(marta, 'Owen')
+    lesson = marta.get(f'/api/students/{student}')['lesson']
+    made = marta.call('POST', f'/api/students/{student}/next-sortie', {'planned_on': str(TODAY)}, status=201)
+    exercise = next(one for one in marta.get('/api/syllabus')['exercises'] if one['code'] == lesson['main'])
+    assert (made['student']['id'], made['landing']) == (student, exercise['landing'])
+    assert made['weather_given'] == 'never'
+    proposal = marta.get(f'/api/sorties/proposal?student_id={student}')
+    assert proposal['landing'] == exercise['landing']
+    assert any(exercise['name'] in line for line in proposal['why'])
+
+
+def test_the_timeline_is_read_page_by_page_and_says_whether_advice_was_followed(marta: Browser):
+    student, sortie = student_of(marta, 'Ines'), marta.sortie_of('Ines')
+    aim = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['aim']['aim_point_ft']
+    fly(marta, sortie, 4, aim_point_ft=aim)
+    found = marta.get(f'/api/students/{student}/timeline')
+    assert found['lines'][0]['sortie_id'] == sortie
+    advised = found['lines'][1]
+    assert 'move the aim point' in advised['one_change']
+    assert advised['followed'] is True  # the brief has moved it since
+    older = marta.get(f'/api/students/{student}/timeline?before={found["lines"][1]["sortie_id"]}')
+    assert [one['sortie_id'] for one in older['lines']] == [one['sortie_id'] for one in found['lines'][2:]]
+
+
+def test_a_logbook_line_is_drafted_asked_for_written_once_and_goes_out_and_in(marta: Browser, ines: Browser, app):
+    waiting = ines.get('/api/logbook')['not_written']
+    sortie = waiting[0]['sortie_id']
+    draft = ines.get(f'/api/logbook/draft/{sortie}')
+    assert (draft['line']['role'], draft['line']['landings_day']) == ('dual', waiting[0]['laps'])
+    assert {'block_min', 'registration', 'takeoffs_day'} <= set(draft['unknown'])  # never invented
+    line = draft['line'] | {'block_min': 65, 'takeoffs_day': 6}
+    written = ines.call('POST', '/api/logbook', {'line': line, 'sortie_id': sortie}, status=201)
+    ines.call('POST', '/api/logbook', {'line': line, 'sortie_id': sortie}, status=409)
+    assert sortie not in [one['sortie_id'] for one in ines.get('/api/logbook')['not_written']]
+    assert ines.get('/api/logbook')['totals']['block_min'] == 65
+    csv = ines.client.get('/api/logbook/logbook.csv').get_data(as_text=True)
+    again = ines.call('POST', '/api/logbook/file', {'text': csv})
+    assert (again['written'], again['there_already']) == (0, 1)
+    theirs = marta.call('POST', '/api/logbook/file', {'text': csv + 'rubbish,,\r\n'})
+    assert (theirs['written'], len(theirs['problems'])) == (1, 1)
+    own = marta.get('/api/logbook')['entries']
+    assert own[0]['line'] == ines.get('/api/logbook')['entries'][0]['line']
+    ines.call('DELETE', f'/api/logbook/{own[0]["id"]}', status=404)  # of somebody else
+    ines.call('DELETE', f'/api/logbook/{written["id"]}', status=204)
+    assert ines.get('/api/logbook')['entries'] == []
+    assert marta.client.get('/api/logbook/logbook.pdf').get_data()[:4] == b'%PDF'
+    marta.get(
+        f'/api/logbook/draft/{marta.sorties()[0]["id"]}',
+        status=404 if marta.sorties()[0]['instructor_name'][:5] != 'Marta' else 200,
+    )
+
+
+def test_a_logbook_of_many_lines_is_read_by_page(ines: Browser):
+    rows = ['flown_on,aircraft,role,block_min']
+    rows += [f'{date(2020, 1, 1) + timedelta(days=k)},Marram 160,solo,{30 + k}' for k in range(130)]
+    assert ines.call('POST', '/api/logbook/file', {'text': '\r\n'.join(rows)})['written'] == 130
+    seen, after = [], ''
+    while after is not None:
+        page = ines.get(f'/api/logbook?after={after}' if after else '/api/logbook')
+        seen += [one['line']['block_min'] for one in page['entries']]
+        after = page['after']
+    assert seen == [30 + k for k in reversed(range(130))]
+    part = ines.get('/api/logbook?first_day=2020-01-03&last_day=2020-01-05')
+    assert part['totals']['block_min'] == 32 + 33 + 34
+
+
+def test_the_chief_sees_who_stands_where_and_takes_it_out(marta: Browser):
+    sortie = marta.sortie_of('Tobias')
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'gust_kt': None})
+    fly(marta, sortie, 36)
+    found = marta.get('/api/overview')
+    assert 'Tobias Lund' in found['groups']['at_standard']
+    line = next(one for one in found['students'] if one['name'] == 'Tobias Lund')
+    page = kind_of(marta.get(f'/api/students/{line["id"]}'), 'normal')['readiness']
+    assert line['kinds'][0]['chance'] == pytest.approx(page['chance'])
+    assert marta.get('/api/overview') == found  # kept, and the same
+    fly(marta, marta.sortie_of('Priya'), 22, place=1_900.0, landing='normal')
+    assert marta.get('/api/overview')['groups']['stuck'] == ['Priya Raman']
+    rows = marta.client.get('/api/overview.csv').get_data(as_text=True).splitlines()
+    assert rows[0].startswith('student,standard,landing')
+    assert any(one.startswith('Tobias Lund,US private,normal,at_standard') for one in rows)
+    assert marta.client.get('/api/overview.pdf').get_data()[:4] == b'%PDF'
+    late = marta.get(f'/api/overview?today={TODAY + timedelta(days=80)}')['groups']
+    assert set(late['stale']) >= {'Ines Carvalho', 'Tobias Lund'}
+
+
+def test_the_chief_changes_the_syllabus_and_what_is_retired_keeps_its_record(marta: Browser, ines: Browser):
+    student = student_of(marta, 'Ines')
+    note = {'code': 'slow_flight', 'noted': 'practised', 'noted_on': str(TODAY)}
+    kept = marta.call('POST', f'/api/students/{student}/notes', note, status=201)
+    state = {one['code']: one['state'] for one in ines.get(f'/api/students/{student}')['standings']}
+    assert state['slow_flight'] == 'practised'
+    rows = marta.get('/api/syllabus')['exercises']
+    own = {'code': 'water', 'name': 'Landing beside water', 'group': 'field', 'needs': ['landing_normal']}
+    changed = [own | {'about': ''}, *[one for one in rows[::-1] if one['code'] != 'slats_aoa']]
+    found = marta.call('PUT', '/api/syllabus', {'exercises': changed})['exercises']
+    assert [one['code'] for one in found] == [one['code'] for one in changed]
+    ines.call('PUT', '/api/syllabus', {'exercises': rows}, status=403)
+    marta.call('PUT', '/api/syllabus', {'exercises': [own]}, status=422)  # needs what is not there
+    assert 'Landing beside water' in marta.client.get('/api/syllabus.csv').get_data(as_text=True)
+    marta.call('DELETE', f'/api/students/{student}/notes/{kept["id"]}', status=204)
+    again = marta.call('PUT', '/api/syllabus', {'exercises': rows})['exercises']
+    assert len(again) == len(rows)
+
+
+def test_how_a_runway_deceives_is_told_for_two_runways(marta: Browser):
+    ends = [end for field in marta.get('/api/catalogue')['airfields'] for end in field['ends']]
+    home = next(one for one in ends if one['ident'] == '05')
+    said = {
+        one['ident']: marta.get(f'/api/faults?runway_end_id={one["id"]}&home_end_id={home["id"]}')['illusion']
+        for one in ends
+    }
+    assert 'much as at' in said['05']
+    assert any('flatter' in one or 'steeper' in one for one in said.values())
+    marta.get(f'/api/faults?runway_end_id={2**30}&home_end_id={home["id"]}', status=404)

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+/** Faults and remedies: what each looks like, why, what to do now, what to practise; and how a runway deceives. */
+import { useQuery } from '@tanstack/vue-query'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, catalogueQuery, syllabusQuery } from '@/api/queries'
+import Loading from '@/components/Loading.vue'
+
+const route = useRoute()
+const catalogue = useQuery(catalogueQuery)
+const syllabus = useQuery(syllabusQuery)
+const here = ref<number | null>(null)
+const home = ref<number | null>(null)
+const faults = useQuery(
+  computed(() => ({ queryKey: ['faults', here.value, home.value], queryFn: () => api.faults(here.value, home.value) })),
+)
+const list = useQuery({ queryKey: ['faults'], queryFn: () => api.faults(null, null) })
+const nameOf = (code: string) => syllabus.data.value?.exercises.find((one) => one.code === code)?.name ?? code
+watch(
+  list.data,
+  async () => {
+    await nextTick()
+    if (route.hash) document.getElementById(route.hash.slice(1))?.scrollIntoView()
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <Loading v-if="!list.data.value" :error="list.error.value" :retry="list.refetch" />
+  <div v-else class="mx-auto max-w-4xl space-y-4">
+    <h1 class="text-2xl font-bold">Faults and remedies</h1>
+    <p>In the air one thing is always right: go around. What follows is for the ground.</p>
+    <nav class="flex flex-wrap gap-2" aria-label="Faults">
+      <a v-for="one in list.data.value.faults" :key="one.code" :href="`#${one.code}`" class="button">{{ one.name }}</a>
+    </nav>
+    <section class="panel" aria-labelledby="deceives">
+      <h2 id="deceives" class="text-lg font-bold">How a runway deceives</h2>
+      <div class="mt-1 grid gap-3 sm:grid-cols-2">
+        <label class="block">
+          <span class="heading">You are used to</span>
+          <select v-model="home" class="field">
+            <option :value="null">choose</option>
+            <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
+              <option v-for="end in field.ends" :key="end.id" :value="end.id">{{ field.name }} {{ end.ident }}</option>
+            </optgroup>
+          </select>
+        </label>
+        <label class="block">
+          <span class="heading">You fly to</span>
+          <select v-model="here" class="field">
+            <option :value="null">choose</option>
+            <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
+              <option v-for="end in field.ends" :key="end.id" :value="end.id">{{ field.name }} {{ end.ident }}</option>
+            </optgroup>
+          </select>
+        </label>
+      </div>
+      <p v-if="faults.data.value?.illusion" class="mt-2 text-lg">{{ faults.data.value.illusion }}</p>
+      <p class="mt-1 text-sm text-soft">
+        By width, length and slope, far out; dark ground, haze and rain on the screen make it lower still. The path
+        lights and the altitude gates decide.
+      </p>
+    </section>
+    <article v-for="one in list.data.value.faults" :id="one.code" :key="one.code" class="panel space-y-2">
+      <h2 class="text-xl font-bold">{{ one.name }}</h2>
+      <p>{{ one.looks }}</p>
+      <div class="grid gap-4 sm:grid-cols-2">
+        <div>
+          <h3 class="heading">Usually because</h3>
+          <ul class="list-disc pl-5">
+            <li v-for="line in one.causes" :key="line">{{ line }}</li>
+          </ul>
+        </div>
+        <div class="border-l-4 border-spot pl-3">
+          <h3 class="heading">Now, in the air</h3>
+          <ul class="list-disc pl-5">
+            <li v-for="line in one.now" :key="line">{{ line }}</li>
+          </ul>
+        </div>
+      </div>
+      <p>
+        <b>Practise:</b> {{ one.practise_words }}
+        <span class="text-soft">({{ one.practise.map(nameOf).join('; ') }})</span>
+      </p>
+    </article>
+  </div>
+</template>
