@@ -123,7 +123,7 @@ def _prepare(arguments: argparse.Namespace) -> int:
             if people.needs_set_up(db):
                 print(f'First run: open the address and enter this one-time code: {people.new_setup_code(db)}')
             return 0
-        seed.seed(db, today=today)
+        seed.seed(db, today=today, with_history=True)
         seed.bring_forward(db, today=today)
         print(f'Demo school, all made up. Sign in with one click, or with the password {seed.PASSWORD}:')
         for person in people.demo_people(db):

@@ -17,8 +17,9 @@ from tests.tracks.making import flown, recorded
 from tests.working import work_off
 
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
+# an archive is taken into an empty school: tests/api/test_archive.py
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
-OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept)|calendar/\{key\}.ics)$')
+OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept)|calendar/\{key\}.ics|archive/school)$')
 LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'
 ABOARD = ('student', 'instructor')  # who flies the sortie of Owen in the demo
 EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
@@ -106,6 +107,8 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/overview.csv', '/api/overview.csv', COACHES, is_list=True),
         Ask('get', '/api/overview.pdf', '/api/overview.pdf', COACHES, is_list=True),
         Ask('get', '/api/syllabus', '/api/syllabus', EVERYBODY, is_list=True),
+        Ask('get', '/api/archive/school.zip', '/api/archive/school.zip', CHIEF, is_list=True),
+        Ask('get', '/api/archive/mine.zip', '/api/archive/mine.zip', EVERYBODY, is_list=True),
         Ask('get', '/api/syllabus.csv', '/api/syllabus.csv', EVERYBODY, is_list=True),
         Ask('put', '/api/syllabus', '/api/syllabus', CHIEF, {'exercises': exercises}, is_list=True),
         Ask('get', '/api/faults', '/api/faults', EVERYBODY, is_list=True),

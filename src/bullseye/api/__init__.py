@@ -16,6 +16,7 @@ from sqlalchemy import text
 
 from bullseye import __version__
 from bullseye.api import (
+    archive,
     catalogue,
     cockpit,
     days,
@@ -38,6 +39,7 @@ from bullseye.api.description import make_small
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
+from bullseye.store import archive as archive_store
 from bullseye.store import people
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import User
@@ -45,6 +47,7 @@ from bullseye.tracks.track import MOST_BYTES
 
 _LARGER_BODIES = {
     'tracks.send_track_file': MOST_BYTES,
+    'archive.take_in_school': archive_store.MOST_BYTES,
     'cockpit.keep_track': 2_500_000,  # packed: three hours at 1 Hz take a tenth of it
 }
 
@@ -89,7 +92,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.spec_processor(_described)
     for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
         app.register_blueprint(resource.bp)
-    for resource in (cockpit, tracks, school):
+    for resource in (cockpit, tracks, school, archive):
         app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)

@@ -109,7 +109,7 @@ _TODAY = (
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class _Cast:
+class Cast:
     """Who and what the made-up sorties are flown with."""
 
     school: School
@@ -120,9 +120,10 @@ class _Cast:
     standards: dict[str, Standard]
 
 
-def seed(db: Session, *, today: date) -> bool:
+def seed(db: Session, *, today: date, with_history: bool = False) -> bool:
     """Fill a database with the demo school, once in its life.
 
+    :param with_history: with the months before, which take some seconds
     :return: whether it did
     """
     installation = db.get(Installation, 1, with_for_update=True) or Installation(id=1)
@@ -131,7 +132,7 @@ def seed(db: Session, *, today: date) -> bool:
     cast = _cast(db)
     rng = np.random.default_rng(160)
     for student, days, instructor, landing, standard, wind_from, wind_kt, gust_kt, count in _PAST:
-        sortie = _sortie(
+        sortie = plan_sortie(
             db,
             cast,
             people=(student, instructor),
@@ -142,7 +143,7 @@ def seed(db: Session, *, today: date) -> bool:
         )
         for number in range(count):
             _fly(db, sortie, habit=HABITS[student], by=cast.instructors[instructor], number=number, rng=rng)
-    recorded = _sortie(
+    recorded = plan_sortie(
         db,
         cast,
         people=(3, 0),
@@ -155,7 +156,7 @@ def seed(db: Session, *, today: date) -> bool:
 
     flights.add_recorded_flight(db, recorded, by=cast.instructors[0])
     for student, instructor, landing, standard, wind_from, wind_kt, gust_kt in _TODAY:
-        _sortie(
+        plan_sortie(
             db,
             cast,
             people=(student, instructor),
@@ -164,13 +165,17 @@ def seed(db: Session, *, today: date) -> bool:
             landing=landing,
             wind=(wind_from, wind_kt, gust_kt),
         )
+    if with_history:
+        from bullseye.demo import history
+
+        history.add_history(db, cast, today=today)
     installation.demo_seeded_at = datetime.now(UTC)
     db.add(installation)
     db.commit()
     return True
 
 
-def _cast(db: Session) -> _Cast:
+def _cast(db: Session) -> Cast:
     """Make the school, its people, its fleet and its fields."""
     school = School(name='Lantern Bay Flying School', is_demo=True, crosswind_limit_kt=8)
     db.add(school)
@@ -196,7 +201,7 @@ def _cast(db: Session) -> _Cast:
     students[0].crosswind_limit_kt = 6
     students[3].crosswind_limit_kt = 12
     add_fleet(db, school)
-    return _Cast(
+    return Cast(
         school=school,
         instructors=instructors,
         students=students,
@@ -219,9 +224,9 @@ def bring_forward(db: Session, *, today: date) -> None:
     db.commit()
 
 
-def _sortie(
+def plan_sortie(
     db: Session,
-    cast: _Cast,
+    cast: Cast,
     *,
     people: tuple[int, int],
     planned_on: date,

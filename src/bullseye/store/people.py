@@ -109,6 +109,16 @@ def add(
     return person
 
 
+def is_login_taken(db: Session, login: str) -> bool:
+    """Whether anybody of any school has a login; the session stays bound to its own."""
+    bound = db.info.get('school_id')
+    scope.see_every_school(db)
+    taken = db.scalar(select(User.id).where(User.login == login)) is not None
+    if isinstance(bound, int):
+        scope.bind(db, bound)
+    return taken
+
+
 def everyone(db: Session, *, left_too: bool = False) -> Sequence[User]:
     """People of the bound school by name."""
     query = select(User).order_by(User.name)

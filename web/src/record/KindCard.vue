@@ -16,7 +16,7 @@ const between = (one: Spread, unit: string, step: number) =>
 const trend = (one: Spread, unit: string) => {
   if (one.trend === null || one.trend_low === null || one.trend_high === null) return 'trend: too few landings'
   if (one.trend_low < 0 && one.trend_high > 0) return 'no trend that is more than chance'
-  return `${signed(one.trend, 0.1)} ${unit} from one landing to the next`
+  return `${one.trend > 0 ? '+' : '−'}${Math.abs(one.trend).toFixed(unit === 'ft' ? 1 : 2)} ${unit} from one landing to the next`
 }
 const rows = computed(() => [
   { name: 'From the spot', one: props.kind.touchdown, unit: 'ft', step: 1 },

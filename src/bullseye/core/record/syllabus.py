@@ -25,7 +25,7 @@ Noted = Literal['introduced', 'practised']
 Code = Annotated[str, StringConstraints(pattern='^[a-z0-9_]{2,40}$')]
 Text = Annotated[str, StringConstraints(max_length=400), STORABLE]
 STALE_DAYS = 30  # [own] after which an exercise has to be flown again, unless the school sets another
-_MOST_NEEDS = 8
+_MOST_NEEDS = 8  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
