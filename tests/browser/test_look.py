@@ -10,6 +10,7 @@ from tests.browser.conftest import Server, serious_faults
 
 SIZES = [(1280, 800), (1024, 768), (390, 844)]
 OF_THE_SCHOOL = ('/', '/people', '/fleet', '/hangar', '/fields', '/standards', '/techniques', '/tracks', '/sorties/new')
+OF_THE_RECORD = ('/students', '/syllabus', '/faults', '/logbook')
 OF_A_SORTIE = ('prepare', 'takeoff', 'pattern', 'landing', 'lap-plan', 'kneeboard', 'laps', 'debrief')
 
 
@@ -26,6 +27,18 @@ def test_every_screen_of_the_school_fits_and_can_be_read_by_everybody(looking: P
         looking.get_by_role('heading').first.wait_for()
         if address.startswith('/tracks/'):
             looking.locator('[data-mark=flown]').first.wait_for()
+        faults[address] = _faults(looking)
+    assert {where: found for where, found in faults.items() if found} == {}
+
+
+def test_every_screen_of_the_record_fits_and_can_be_read_by_everybody(looking: Page, still_server: Server):
+    faults = {}
+    person = looking.evaluate("fetch('/api/catalogue').then((reply) => reply.json())")['people']
+    student = next(one['id'] for one in person if one['name'] == 'Owen Fairbairn')
+    for address in (*OF_THE_RECORD, f'/students/{student}'):
+        looking.goto(f'{still_server.url}{address}')
+        looking.get_by_role('heading').first.wait_for()
+        looking.wait_for_load_state('networkidle')
         faults[address] = _faults(looking)
     assert {where: found for where, found in faults.items() if found} == {}
 

@@ -60,7 +60,8 @@ export function makeRouter(client: QueryClient) {
       { path: '/sorties/:id(\\d+)/debrief', name: 'debrief', component: LESSON.debrief },
       { path: '/:rest(.*)', redirect: '/' },
     ],
-    scrollBehavior: () => ({ top: 0 }),
+    // a screen that is sent to a part of itself goes there when it has drawn it
+    scrollBehavior: (to) => (to.hash ? false : { top: 0 }),
   })
   router.beforeEach(async (to) => {
     const session = await client.ensureQueryData(sessionQuery).catch(() => null)

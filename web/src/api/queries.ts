@@ -155,6 +155,14 @@ export const api = {
         params: { path: { student_id, homework_id } },
       }),
     ),
+  takeInSchool: (file: File) =>
+    answered(
+      http.PUT('/api/archive/school', {
+        body: file as never,
+        bodySerializer: (raw: unknown) => raw as Blob,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    ),
   overview: () => answered(http.GET('/api/overview', { params: { query: { today: today() } } })),
   syllabus: () => answered(http.GET('/api/syllabus')),
   changeSyllabus: (exercises: Exercise[]) => answered(http.PUT('/api/syllabus', { body: { exercises } })),

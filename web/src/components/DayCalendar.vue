@@ -66,7 +66,7 @@ function words(day: string): string {
           one === chosen ? 'bg-ink text-paper' : one === today() ? 'border-2 border-ink' : 'hover:bg-paper',
           one.slice(0, 7) === month ? '' : 'text-soft',
         ]"
-        :aria-label="`${one}: ${words(one)}`"
+        :aria-label="`${Number(one.slice(8))} ${one.slice(0, 7)}: ${words(one)}`"
         :aria-current="one === chosen ? 'date' : undefined"
         @click="emit('choose', one)"
       >

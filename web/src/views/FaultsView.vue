@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Faults and remedies: what each looks like, why, what to do now, what to practise; and how a runway deceives. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, catalogueQuery, syllabusQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
@@ -16,14 +16,13 @@ const faults = useQuery(
 )
 const list = useQuery({ queryKey: ['faults'], queryFn: () => api.faults(null, null) })
 const nameOf = (code: string) => syllabus.data.value?.exercises.find((one) => one.code === code)?.name ?? code
-watch(
-  list.data,
-  async () => {
-    await nextTick()
-    if (route.hash) document.getElementById(route.hash.slice(1))?.scrollIntoView()
-  },
-  { immediate: true },
-)
+/** Who was sent to one fault comes to it, as soon as it is drawn. */
+async function goThere() {
+  await nextTick()
+  if (route.hash) document.getElementById(route.hash.slice(1))?.scrollIntoView()
+}
+onMounted(goThere)
+watch(list.data, goThere, { flush: 'post' })
 </script>
 
 <template>

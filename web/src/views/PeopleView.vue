@@ -54,12 +54,33 @@ function limit(person_id: number, before: number | null, now: number | null) {
 function setSchool(change: Parameters<typeof api.changeSchool>[0]) {
   const was = school.data.value
   if (!was) return
-  const { crosswind_limit_kt, aim_step_ft, least_ceiling_ft, least_visibility_m } = was
-  const before = { crosswind_limit_kt, aim_step_ft, least_ceiling_ft, least_visibility_m }
+  const before = Object.fromEntries(Object.entries(was).filter(([name]) => name !== 'name')) as Parameters<
+    typeof api.changeSchool
+  >[0]
   void write({
     call: () => api.changeSchool(change),
     undo: { what: 'school setting', back: () => api.changeSchool(before) },
   })
+}
+const RULES = {
+  three_in_90: '3 landings in 90 days (US, Europe)',
+  three_full_stop: '3 full-stop landings in 90 days (US, tailwheel types)',
+  three_by_night: '3 full-stop landings by night in 90 days (US)',
+  five_in_six_months: '5 landings in 6 months (Canada)',
+} as const
+type Rule = keyof typeof RULES
+function toggle(code: Rule) {
+  const now = (school.data.value?.currency_rules ?? []) as Rule[]
+  setSchool({ currency_rules: now.includes(code) ? now.filter((one) => one !== code) : [...now, code] })
+}
+const taken = ref('')
+async function takeIn(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  taken.value = ''
+  const written = await write({ call: () => api.takeInSchool(file), refresh: () => client.invalidateQueries() })
+  if (written)
+    taken.value = `${written.answer.rows.lap ?? 0} laps of ${written.answer.rows.sortie ?? 0} sorties taken in.`
 }
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
@@ -138,6 +159,35 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             :step="500"
             @update:model-value="$event !== null && setSchool({ least_visibility_m: $event })"
           />
+          <Stepper
+            :model-value="Math.round(school.data.value.needed_chance * 100)"
+            label="At standard: landings of 100 that meet it"
+            unit="of 100"
+            :min="50"
+            :max="95"
+            :step="5"
+            @update:model-value="$event !== null && setSchool({ needed_chance: $event / 100 })"
+          />
+          <Stepper
+            :model-value="school.data.value.stale_days"
+            label="An exercise is stale after"
+            unit="days"
+            :min="7"
+            :max="365"
+            @update:model-value="$event !== null && setSchool({ stale_days: $event })"
+          />
+          <fieldset class="sm:col-span-2">
+            <legend class="heading">Recent experience that is asked for (quoted from memory)</legend>
+            <label v-for="(label, code) in RULES" :key="code" class="flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                class="size-6"
+                :checked="school.data.value.currency_rules.includes(code)"
+                @change="toggle(code)"
+              />
+              {{ label }}
+            </label>
+          </fieldset>
         </template>
         <p v-else class="text-sm text-soft">
           The school’s crosswind limit for students:
@@ -148,6 +198,23 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           or visibility below {{ round(school.data.value.least_visibility_m) }} m.
         </p>
       </div>
+    </section>
+    <section v-if="isChief" class="panel space-y-2 self-start lg:col-start-2" aria-labelledby="archive">
+      <h2 id="archive" class="text-2xl font-bold">Everything, as one file</h2>
+      <p>
+        People, aircraft, fields, sorties, laps, recorded flights, logbooks and sign-offs, in open formats. Passwords
+        are not in it.
+      </p>
+      <div class="flex flex-wrap gap-2">
+        <a class="button" href="/api/archive/school.zip">Take the school out (ZIP)</a>
+        <label class="button cursor-pointer">
+          Take a school in<input type="file" accept=".zip,application/zip" class="sr-only" @change="takeIn" />
+        </label>
+      </div>
+      <p class="text-sm text-soft">
+        Only into an empty school, all of it or nothing. Its people are there by name and are invited anew.
+      </p>
+      <p v-if="taken" role="status">{{ taken }}</p>
     </section>
     <section class="panel space-y-3 self-start" aria-labelledby="invite">
       <h2 id="invite" class="text-2xl font-bold">Invite</h2>

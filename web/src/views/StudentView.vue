@@ -294,6 +294,9 @@ watch(one, (now) => {
       Bullseye never says ready: it says what was measured, in what conditions, and what it does not know. The
       instructor decides and signs.
     </p>
+    <p v-if="!mayCoach">
+      <a class="underline" href="/api/archive/mine.zip">Everything that is kept of you (ZIP)</a>
+    </p>
     <SignDialog
       v-model="signing"
       :student-id="id"
