@@ -19,6 +19,8 @@ def asks(marta: Browser, sortie: int, flight: str) -> dict[str, Callable[[], Any
     """What people ask all day, and what they write."""
     lap = {'outcome': 'touch_and_go', 'along_ft': 912.0, 'threshold_speed_kias': 64.0}
     change = {'wind_kt': 9, 'wind_dir_deg_mag': 40}
+    of = marta.get(f'/api/sorties/{sortie}')
+    student, name, day = of['student']['id'], of['student']['name'], of['planned_on']
     return {
         'session': lambda: marta.get('/api/session'),
         'catalogue': lambda: marta.get('/api/catalogue'),
@@ -34,6 +36,15 @@ def asks(marta: Browser, sortie: int, flight: str) -> dict[str, Callable[[], Any
         'track': lambda: marta.get(f'/api/tracks/{flight}'),
         'match': lambda: marta.get(f'/api/tracks/{flight}/match/{sortie}'),
         'school': lambda: marta.get('/api/school'),
+        'another page': lambda: marta.get(f'/api/sorties?after={day}.{sortie}&most=30'),
+        'days of a month': lambda: marta.get(f'/api/sorties/days?first_day={day}&last_day={day}'),
+        'find a name': lambda: marta.get(f'/api/sorties?text={name}'),
+        'proposal': lambda: marta.get(f'/api/sorties/proposal?student_id={student}'),
+        'record': lambda: marta.get(f'/api/students/{student}'),
+        'timeline': lambda: marta.get(f'/api/students/{student}/timeline'),
+        'sign-offs': lambda: marta.get(f'/api/students/{student}/signoffs'),
+        'homework': lambda: marta.get(f'/api/students/{student}/homework'),
+        'logbook': lambda: marta.get('/api/logbook'),
         'write a lap': lambda: marta.send_laps(sortie, (str(uuid.uuid4()), lap)),
         'change the wind': lambda: marta.call('PATCH', f'/api/sorties/{sortie}', change),
     }

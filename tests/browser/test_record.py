@@ -12,7 +12,7 @@ from tests.browser.test_school import to
 def test_an_instructor_sees_where_a_student_stands_and_what_to_fly_and_signs(marta: Page, quiet: list[str]):
     page = marta
     page.get_by_role('link', name='Students').click()
-    page.get_by_role('link', name='Ines Carvalho').click()
+    page.get_by_role('region', name='Every student').get_by_role('link', name='Ines Carvalho').click()
     short = page.get_by_role('region', name='In short')
     expect(short).to_contain_text('Nothing is at standard yet.')
     expect(short).to_contain_text(re.compile('Normal landing is farthest from it: [0-9]+ % of landings meet it'))
@@ -63,7 +63,7 @@ def test_a_student_at_home_does_homework_reads_why_and_writes_the_logbook(page: 
     page.set_viewport_size({'width': 390, 'height': 844})
     signed_in(page, server)
     page.get_by_role('link', name='Students').click()
-    page.get_by_role('link', name='Ines Carvalho').click()
+    page.get_by_role('region', name='Every student').get_by_role('link', name='Ines Carvalho').click()
     home = page.get_by_role('region', name='Homework')
     home.get_by_role('button', name='Set', exact=True).click()
     home.get_by_label('What to do').fill('Why you land long')

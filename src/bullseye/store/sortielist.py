@@ -8,7 +8,7 @@ from datetime import date
 from functools import cache
 from typing import Any, Literal, get_args
 
-from sqlalchemy import ColumnElement, RowMapping, Select, and_, exists, func, or_, select, tuple_
+from sqlalchemy import ColumnElement, RowMapping, Select, and_, exists, false, func, or_, select, tuple_
 from sqlalchemy.orm import Session, aliased
 
 from bullseye.core.basis.kinds import LandingKind
@@ -16,6 +16,7 @@ from bullseye.store.models import Aircraft, Airfield, Lap, RunwayEnd, Sortie, St
 from bullseye.store.sorties import may_coach
 
 PAGE = 60
+_MOST_NAMES = 400  # [own] people that one word may mean
 State = Literal['planned', 'flown', 'cancelled']
 LINE = (
     *('id', 'planned_on', 'planned_time', 'booked_min', 'cancelled_for', 'student_id', 'instructor_id', 'aircraft_id'),
@@ -53,7 +54,7 @@ def page(db: Session, person: User, wanted: Wanted, *, after: tuple[date, int] |
     :param after: the key of the last one read; pages are neither skipped nor repeated when others are made meanwhile
     """
     key = tuple_(Sortie.planned_on, Sortie.id)
-    query = _lines().where(*_where(person, wanted))
+    query = _lines().where(*_where(db, person, wanted))
     if after is not None:
         query = query.where(key > after if wanted.oldest_first else key < after)
     order = (Sortie.planned_on, Sortie.id)
@@ -73,14 +74,14 @@ def days(db: Session, person: User, wanted: Wanted) -> Sequence[RowMapping]:
             func.count().filter(is_flown).label('flown'),
             func.count().filter(Sortie.cancelled_for.is_not(None)).label('cancelled'),
         )
-        .where(*_where(person, wanted))
+        .where(*_where(db, person, wanted))
         .group_by(Sortie.planned_on)
         .order_by(Sortie.planned_on)
     )
     return db.execute(query).mappings().all()
 
 
-def _where(person: User, wanted: Wanted) -> list[ColumnElement[bool]]:
+def _where(db: Session, person: User, wanted: Wanted) -> list[ColumnElement[bool]]:
     found: list[ColumnElement[bool]] = [Sortie.school_id == person.school_id, Sortie.removed_at.is_(None)]
     if not may_coach(person):
         found.append(Sortie.student_id == person.id)
@@ -96,7 +97,7 @@ def _where(person: User, wanted: Wanted) -> list[ColumnElement[bool]]:
     elif wanted.state is not None:
         flown = _is_flown()
         found.append(flown if wanted.state == 'flown' else and_(~flown, Sortie.cancelled_for.is_(None)))
-    return [*found, *(_says(word) for word in wanted.words)]
+    return [*found, *(_says(db, word) for word in wanted.words)]
 
 
 def _is_flown() -> ColumnElement[bool]:
@@ -104,11 +105,15 @@ def _is_flown() -> ColumnElement[bool]:
     return exists().where(*laps)
 
 
-def _says(word: str) -> ColumnElement[bool]:
-    """Whether a word stands in what a line shows; names are looked up in their own small tables."""
-    people = select(User.id).where(User.name.icontains(word, autoescape=True))
-    aircraft = select(Aircraft.id).where(Aircraft.name.icontains(word, autoescape=True))
-    ends = (
+def _says(db: Session, word: str) -> ColumnElement[bool]:
+    """Whether a word stands in what a line shows.
+
+    Names are looked up first, in their own small tables: what is then asked of the sorties is by number, and each of
+    the numbers has an index.
+    """
+    people = db.scalars(select(User.id).where(User.name.icontains(word, autoescape=True)).limit(_MOST_NAMES)).all()
+    aircraft = db.scalars(select(Aircraft.id).where(Aircraft.name.icontains(word, autoescape=True))).all()
+    ends = db.scalars(
         select(RunwayEnd.id)
         .join(RunwayEnd.airfield)
         .where(
@@ -118,15 +123,17 @@ def _says(word: str) -> ColumnElement[bool]:
                 Airfield.ident.icontains(word, autoescape=True),
             )
         )
-    )
+    ).all()
     kinds = [kind for kind in get_args(LandingKind) if word.lower().replace('-', '_') in kind]
-    return or_(
-        Sortie.student_id.in_(people),
-        Sortie.instructor_id.in_(people),
-        Sortie.aircraft_id.in_(aircraft),
-        Sortie.runway_end_id.in_(ends),
-        Sortie.landing.in_(kinds),
-    )
+    # an arm that nothing was found for would keep the others from their indexes
+    arms = [
+        (Sortie.student_id, people),
+        (Sortie.instructor_id, people),
+        (Sortie.aircraft_id, aircraft),
+        (Sortie.runway_end_id, ends),
+        (Sortie.landing, kinds),
+    ]
+    return or_(false(), *(one.in_(found) for one, found in arms if found))
 
 
 @cache

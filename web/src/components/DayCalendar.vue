@@ -66,11 +66,11 @@ function words(day: string): string {
           one === chosen ? 'bg-ink text-paper' : one === today() ? 'border-2 border-ink' : 'hover:bg-paper',
           one.slice(0, 7) === month ? '' : 'text-soft',
         ]"
-        :aria-label="`${Number(one.slice(8))} ${one.slice(0, 7)}: ${words(one)}`"
         :aria-current="one === chosen ? 'date' : undefined"
         @click="emit('choose', one)"
       >
         <span>{{ Number(one.slice(8)) }}</span>
+        <span class="sr-only">{{ one.slice(0, 7) }}: {{ words(one) }}</span>
         <span class="figure text-xs" aria-hidden="true">
           <template v-if="byDay.get(one)?.flown">◆{{ byDay.get(one)?.flown }}</template>
           <template v-if="byDay.get(one)?.planned">◇{{ byDay.get(one)?.planned }}</template>

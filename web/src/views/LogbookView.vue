@@ -115,7 +115,7 @@ async function takeIn(event: Event) {
     </ul>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
     <section v-if="logbook.data.value.not_written.length" class="panel" aria-label="Flown, not in the logbook yet">
-      <h2 class="font-bold">Flown, not in the logbook yet</h2>
+      <h2 class="font-bold">Flown, not written yet</h2>
       <div class="mt-1 flex flex-wrap gap-2">
         <button
           v-for="one in logbook.data.value.not_written"
