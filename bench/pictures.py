@@ -33,7 +33,6 @@ def replay(page: Page, base: str) -> None:
     page.goto(f'{base}/tracks')
     page.get_by_role('list', name='Flights').get_by_role('link').first.click()
     page.locator('[data-mark=flown]').first.wait_for()
-    shoot(page, 'which-sortie')
     page.get_by_role('button', name='Take these laps').click()
     page.locator('[data-mark=planned]').first.wait_for()
     page.get_by_role('button', name='Lap 2', exact=True).click()
@@ -87,9 +86,14 @@ if __name__ == '__main__':
         for step in ('lap-plan', 'kneeboard'):
             page.goto(f'{sortie}/{step}')
             shoot(page, step)
-        for place in ('hangar', 'fields', 'techniques', 'standards', 'fleet'):
+        for place in ('hangar', 'fields', 'fleet', 'students'):
             page.goto(f'{base}/{place}')
+            page.locator('h1').first.wait_for()
             shoot(page, place)
+        page.get_by_role('region', name='Every student').get_by_role('link', name='Owen Fairbairn').click()
+        page.get_by_role('region', name='In short').wait_for()
+        shoot(page, 'student')
+        at_home = page.url
         replay(page, base)
         page.goto(f'{sortie}/laps')
         page.get_by_role('application').wait_for()
@@ -97,4 +101,8 @@ if __name__ == '__main__':
         page.set_viewport_size({'width': 390, 'height': 844})
         page.keyboard.press('5')
         shoot(page, 'laps-phone-night')
+        page.get_by_role('button', name='Day', exact=True).or_(page.get_by_role('button', name='Day colours')).click()
+        page.goto(at_home)
+        page.get_by_role('region', name='In short').wait_for()
+        shoot(page, 'student-phone')
         browser.close()

@@ -12,7 +12,7 @@ from sqlalchemy import Connection, Engine, event, text
 
 LAPS_A_SORTIE = 14
 PEOPLE, AIRCRAFT = 300, 30  # that a school has
-_LAPS_A_PERSON, _LAPS_AN_AIRCRAFT = 50, 200  # at least, of those who fly: windows of the latest laps are full
+_LAPS_A_PERSON, _LAPS_AN_AIRCRAFT = 220, 200  # at least, of those who fly: windows of the latest laps are full
 
 
 def _columns(db: Connection, table: str, *, but: tuple[str, ...]) -> list[str]:

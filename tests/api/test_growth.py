@@ -20,7 +20,7 @@ def asks(marta: Browser, sortie: int, flight: str) -> dict[str, Callable[[], Any
     lap = {'outcome': 'touch_and_go', 'along_ft': 912.0, 'threshold_speed_kias': 64.0}
     change = {'wind_kt': 9, 'wind_dir_deg_mag': 40}
     of = marta.get(f'/api/sorties/{sortie}')
-    student, name, day = of['student']['id'], of['student']['name'], of['planned_on']
+    student, day = of['student']['id'], of['planned_on']
     return {
         'session': lambda: marta.get('/api/session'),
         'catalogue': lambda: marta.get('/api/catalogue'),
@@ -38,7 +38,7 @@ def asks(marta: Browser, sortie: int, flight: str) -> dict[str, Callable[[], Any
         'school': lambda: marta.get('/api/school'),
         'another page': lambda: marta.get(f'/api/sorties?after={day}.{sortie}&most=30'),
         'days of a month': lambda: marta.get(f'/api/sorties/days?first_day={day}&last_day={day}'),
-        'find a name': lambda: marta.get(f'/api/sorties?text={name}'),
+        'find a name': lambda: marta.get('/api/sorties?text=carvalho'),
         'proposal': lambda: marta.get(f'/api/sorties/proposal?student_id={student}'),
         'record': lambda: marta.get(f'/api/students/{student}'),
         'timeline': lambda: marta.get(f'/api/students/{student}/timeline'),

@@ -106,6 +106,7 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
         ('/api/setup', 'post'),
         ('/api/invitations/look', 'post'),
         ('/api/invitations/accept', 'post'),
+        ('/api/calendar/{key}.ics', 'get'),  # whoever has the secret link
     }
     nobody = Browser(app)
     seen = set()
@@ -122,6 +123,10 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
                 ('airfield_id', '1'),
                 ('row_id', '1'),
                 ('person_id', '1'),
+                ('student_id', '1'),
+                ('entry_id', '1'),
+                ('note_id', '1'),
+                ('homework_id', '1'),
                 ('what', 'aircraft'),
                 ('paper', 'a5'),
                 ('number', '1'),

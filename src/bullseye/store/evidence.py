@@ -157,24 +157,24 @@ _SEEN = {'bounced': 'bounced', 'ballooned': 'ballooned'}
 
 def counts_of(db: Session, school_id: int, student_id: int) -> dict[str, tuple[int, datetime]]:
     """Of the latest laps: how many by takeoff and by outcome, and when last, as ``takeoff normal`` and the like."""
-    latest = (
-        select(Lap.sortie_id, Lap.outcome, Lap.flown_at)
+    # looked up for each of the laps: a join would go through all sorties there are
+    takeoff = (
+        select(Sortie.takeoff)
+        .where(Sortie.school_id == Lap.school_id, Sortie.id == Lap.sortie_id)
+        .correlate(Lap)
+        .scalar_subquery()
+    )
+    query = (
+        select(takeoff, Lap.outcome, Lap.flown_at)
         .where(Lap.school_id == school_id, Lap.student_id == student_id, Lap.removed_at.is_(None))
         .order_by(Lap.flown_at.desc())
         .limit(_RECENT)
-        .subquery()
-    )
-    query = (
-        select(Sortie.takeoff, latest.c.outcome, func.count(), func.max(latest.c.flown_at))
-        .join(latest, latest.c.sortie_id == Sortie.id)
-        .where(Sortie.school_id == school_id)
-        .group_by(Sortie.takeoff, latest.c.outcome)
     )
     found: dict[str, tuple[int, datetime]] = {}
-    for takeoff, outcome, number, last in db.execute(query):
-        for name in (f'takeoff {takeoff}', f'outcome {outcome}', 'lap'):
+    for of_sortie, outcome, flown_at in db.execute(query):
+        for name in (f'takeoff {of_sortie}', f'outcome {outcome}', 'lap'):
             before = found.get(name)
-            found[name] = (number + (before[0] if before else 0), max(last, before[1]) if before else last)
+            found[name] = (1 + (before[0] if before else 0), max(flown_at, before[1]) if before else flown_at)
     return found
 
 

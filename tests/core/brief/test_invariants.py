@@ -536,5 +536,8 @@ def test_every_template_can_be_read_back_over_all_that_its_quantities_may_be(dra
 
 
 def test_the_draws_reach_what_can_be_said(drawn, said):
-    unsaid = sorted(_TEMPLATES.keys() - said.keys() - {'joined'})
-    assert len(unsaid) < len(_TEMPLATES) / 8, unsaid
+    # what the record of a student says has its own tests: tests/core/record
+    record = {'readiness', 'currency', 'lesson', 'head', 'progress', 'illusion'}
+    here = {name for name in _TEMPLATES if name.partition('.')[0] not in record}
+    unsaid = sorted(here - said.keys() - {'joined'})
+    assert len(unsaid) < len(here) / 8, unsaid
