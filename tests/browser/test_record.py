@@ -118,5 +118,7 @@ def test_any_day_is_a_tap_away_and_a_sortie_is_cancelled_copied_and_brought_back
 def test_a_row_of_the_debrief_leads_to_the_lap_to_be_corrected(marta: Page):
     page = marta
     page.get_by_role('region', name='Before').get_by_role('link', name='Priya Raman').click()
+    change = page.get_by_role('region', name='The one change')
+    expect(change.get_by_role('link').first).to_have_attribute('href', re.compile('^/faults#'))
     page.get_by_role('link', name='Correct lap 4').click()
     expect(page.get_by_role('button', name='Lap 4', exact=True)).to_have_attribute('aria-current', 'true')

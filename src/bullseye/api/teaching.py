@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
-from datetime import UTC, date, datetime
+from datetime import UTC, datetime
 from typing import Annotated, Any
 
 from apiflask import APIBlueprint
@@ -16,7 +16,6 @@ from bullseye.api.context import database, person
 from bullseye.api.days import QueryId
 from bullseye.api.schema import In, Out
 from bullseye.api.sorties import PlannedOn
-from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.sentence import Sentence
 from bullseye.core.explain.faults import FAULTS, Fault, Shape, illusion
 from bullseye.core.record.logbook import safe_cell
@@ -132,64 +131,17 @@ class DayAsked(In):
     today: PlannedOn | None = None
 
 
-class KindLineOut(Out):
-    """Where a student stands in one kind of landing."""
-
-    landing: LandingKind
-    state: str
-    chance: float | None
-    sure: float | None
-    judged: int
-    last_on: date
-    mean_ft: float | None
-    scatter_ft: float | None
-    is_stale: bool
-    is_stuck: bool
-    weakest: str | None
-
-
-class StudentLineOut(Out):
-    """One student at a glance."""
-
-    id: int
-    name: str
-    standard: str
-    last_flown_on: date | None
-    kinds: list[KindLineOut]
-
-
-class CostOut(Out):
-    """How often landings touch in their window somewhere, with 95 % interval."""
-
-    name: str
-    landings: int
-    hit_rate: float
-    low: float
-    high: float
-
-
-class NeededOut(Out):
-    """How many laps an exercise took before it was signed."""
-
-    name: str
-    by: str | None
-    signed: int
-    laps: float
-    low: float
-    high: float
-
-
 class OverviewOut(Out):
     """The school at a glance."""
 
-    students: list[StudentLineOut]
+    students: list[overview.StudentLine]
     left_out: int
     groups: dict[str, list[str]]
-    fields: list[CostOut]
-    winds: list[CostOut]
-    hours: list[CostOut]
-    aircraft: list[CostOut]
-    needed: list[NeededOut]
+    fields: list[overview.Cost]
+    winds: list[overview.Cost]
+    hours: list[overview.Cost]
+    aircraft: list[overview.Cost]
+    needed: list[overview.Needed]
     sorties_this_month: int
     sorties_last_month: int
     signed_this_month: int
