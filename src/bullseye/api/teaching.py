@@ -79,6 +79,7 @@ def _csv(rows: list[dict[str, Any]], columns: tuple[str, ...], name: str) -> Res
     writer.writerow(columns)
     for row in rows:
         cells = ['' if row[column] is None else row[column] for column in columns]
+        cells = [' '.join(cell) if isinstance(cell, list) else cell for cell in cells]
         writer.writerow([safe_cell(cell) if isinstance(cell, str) else cell for cell in cells])
     reply = Response(out.getvalue(), content_type='text/csv; charset=utf-8')
     reply.headers.set('Content-Disposition', 'attachment', filename=name)
@@ -169,7 +170,7 @@ def read_overview(query_data: DayAsked) -> OverviewOut:
 
 _OVERVIEW_COLUMNS = (
     *('student', 'standard', 'landing', 'state', 'chance', 'sure', 'judged', 'last_on', 'mean_ft', 'scatter_ft'),
-    *('is_stale', 'is_stuck', 'weakest'),
+    *('is_stale', 'is_stuck', 'weakest', 'not_judged'),
 )
 
 

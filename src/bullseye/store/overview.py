@@ -49,6 +49,7 @@ class KindLine:
     is_stale: bool
     is_stuck: bool
     weakest: str | None
+    not_judged: list[str]  # criteria that were not measured often enough
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -198,7 +199,7 @@ def _standing_rows(db: Session, school_id: int, people: Sequence[User]) -> dict[
 
 
 def _key(tolerance: Tolerance, needed: float) -> str:
-    return hashlib.sha256(f'{tolerance} {needed}'.encode()).hexdigest()[:16]
+    return hashlib.sha256(f'2 {tolerance} {needed}'.encode()).hexdigest()[:16]
 
 
 def _kinds_of(
@@ -222,6 +223,7 @@ def _kinds_of(
             known = found.readiness
             shown = {
                 **{name: getattr(known, name) for name in ('state', 'chance', 'sure', 'judged', 'weakest')},
+                'not_judged': list(known.not_judged) if known.chance is not None else [],
                 'mean_ft': found.touchdown.mean,
                 'scatter_ft': found.touchdown.scatter,
             }

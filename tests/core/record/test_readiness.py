@@ -127,7 +127,7 @@ def test_chances_are_those_of_the_posterior_by_numerical_integration():
 
 def test_what_is_not_known_is_named_and_judges_nothing():
     unread = readiness([landing(200 + 10 * (k % 3), None, None, number=k) for k in range(12)], tolerance=TOLERANCE)
-    assert unread.judged_by == ('touchdown',)
+    assert (unread.judged_by, unread.not_judged) == (('touchdown',), ('speed', 'drift'))
     assert [str(one) for one in unread.not_known] == [
         'Not known at all: the speed over the threshold.',
         'Not known at all: drift at touchdown.',

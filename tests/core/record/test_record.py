@@ -170,6 +170,13 @@ def test_the_next_lesson_takes_the_weakest_and_the_stalest_and_one_new_thing_at_
     assert str(refused.left_out[0]).startswith('forward_slip') is False
 
 
+def test_nobody_is_said_to_be_at_standard_without_what_is_not_known():
+    laps = [replace(flown(190.0 + 12 * (k % 4)), speed_off_kt=None) for k in range(30)]
+    one = standing('landing_normal', 'at_standard', laps)
+    said = str(head_of([one], next_lesson([one], today=TODAY)).holds)
+    assert said == 'At standard or signed: Normal landing (speed not known).'
+
+
 def test_whether_a_change_of_the_aim_helped_is_what_a_test_of_two_means_says():
     before = [flown(400.0 + d, sortie=1, aim_ft=250) for d in (0, 40, -30, 25, -15)]
     after = [flown(230.0 + d, sortie=2, aim_ft=420, day=9) for d in (10, -35, 20, 5, -20)]

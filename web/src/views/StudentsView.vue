@@ -99,6 +99,9 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
                   {{ cell(student, kind)!.chance === null ? '–' : percent(cell(student, kind)!.chance!)
                   }}<span class="ml-1 font-sans text-sm text-soft">of {{ cell(student, kind)!.judged }}</span>
                 </span>
+                <span v-if="cell(student, kind)!.not_judged.length" class="block text-sm">
+                  <b>?</b> {{ cell(student, kind)!.not_judged.join(', ') }} not known
+                </span>
                 <span v-if="cell(student, kind)!.mean_ft !== null" class="block text-sm text-soft">
                   {{ signed(cell(student, kind)!.mean_ft, 10) }} ±
                   {{ cell(student, kind)!.scatter_ft === null ? '?' : round(cell(student, kind)!.scatter_ft, 10) }} ft

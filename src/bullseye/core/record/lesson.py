@@ -154,9 +154,16 @@ _HEAD = Phrasebook(
 )
 
 
+def _with_what_is_not_known(one: Standing) -> str:
+    """The name of an exercise; what was not measured of it is never passed over."""
+    if one.state != 'at_standard' or one.readiness is None or not one.readiness.not_judged:
+        return one.exercise.name
+    return f'{one.exercise.name} ({" and ".join(one.readiness.not_judged)} not known)'
+
+
 def head_of(standings: Sequence[Standing], lesson: NextLesson) -> Head:
     """What an instructor has to know before the lesson, in three sentences."""
-    held = [one.exercise.name for one in standings if one.state in HELD]
+    held = [_with_what_is_not_known(one) for one in standings if one.state in HELD]
     weak = sorted((one for one in standings if _is_weak(one)), key=_weakness)
     stale = [one for one in standings if one.state == 'stale']
     if weak and weak[0].readiness is not None and weak[0].readiness.chance is not None:

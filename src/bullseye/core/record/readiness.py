@@ -27,6 +27,7 @@ from bullseye.core.record.evidence import Flown
 Floats = NDArray[np.float64]
 State = Literal['at_standard', 'likely', 'not_yet', 'unknown']
 Criterion = Literal['touchdown', 'speed', 'drift']
+_CRITERIA: tuple[Criterion, ...] = ('touchdown', 'speed', 'drift')
 
 NEEDED_CHANCE = 0.8  # [own] of one landing, that a school asks for unless it sets another
 SURE = 0.95  # [own] before anybody is said to be at a standard
@@ -78,6 +79,7 @@ class Readiness:
     chance_of_three: float | None
     sure: float | None
     judged_by: tuple[Criterion, ...]
+    not_judged: tuple[Criterion, ...]
     weakest: Criterion | None
     words: Sentence
     not_known: tuple[Sentence, ...]
@@ -115,6 +117,7 @@ def readiness(
             chance_of_three=None,
             sure=None,
             judged_by=(),
+            not_judged=_CRITERIA,
             weakest=None,
             words=words,
             not_known=not_known,
@@ -140,6 +143,7 @@ def readiness(
         chance_of_three=float((together**3).mean()),
         sure=is_sure,
         judged_by=tuple(chances),
+        not_judged=tuple(one for one in _CRITERIA if one not in chances),
         weakest=weakest,
         words=_words(state, said, judged, float(together.mean()), needed),
         not_known=not_known,
