@@ -50,7 +50,7 @@ LATEST: Final = ModelNews(
         'The slope of the runway, the wind near the ground and the glide of the aircraft count too; in gusts the aim '
         'is for the mean of the winds that may be met.',
         'What is believed of a pilot with few laps comes from how your school’s pilots fly, looked at once a week: '
-        'their aim points move by that too.',
+        'their aim points move by that too. How much a landing changes with the speed is learned from them as well.',
         'Past laps are worked out again. What your pilots have got used to is no longer what the brief says: tell them '
         'before they fly.',
     ),
