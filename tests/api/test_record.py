@@ -275,3 +275,18 @@ def test_how_a_runway_deceives_is_told_for_two_runways(marta: Browser):
     assert 'much as at' in said['05']
     assert any('flatter' in one or 'steeper' in one for one in said.values())
     marta.get(f'/api/faults?runway_end_id={2**30}&home_end_id={home["id"]}', status=404)
+
+
+def test_night_landings_are_counted_by_the_sun_at_the_runway(marta: Browser):
+    student, sortie = student_of(marta, 'Ines'), marta.sortie_of('Ines')
+    marta.call('PATCH', '/api/school', {'currency_rules': ['three_by_night', 'three_full_stop']})
+    midnight = datetime.combine(TODAY - timedelta(days=1), datetime.min.time(), UTC) + timedelta(hours=2, minutes=30)
+    for number, (hours, outcome) in enumerate(
+        [(0, 'full_stop'), (1, 'full_stop'), (2, 'touch_and_go'), (12, 'full_stop')]
+    ):
+        at = midnight + timedelta(hours=hours, minutes=number)
+        lap = {'outcome': outcome, 'along_ft': 800.0, 'flown_at': at.isoformat()}
+        marta.send_laps(sortie, (str(uuid.uuid4()), lap))
+    night, full = marta.get(f'/api/students/{student}')['currency']
+    assert '2 of 3 in the time; 1 more' in night['words']  # at noon it is day, and a touch-and-go is no full stop
+    assert full['holds']

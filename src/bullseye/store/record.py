@@ -11,6 +11,7 @@ from typing import Any, cast
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from bullseye.core.air.sun import is_night
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.record.currency import RULES, Currency, Landed, currency
@@ -21,7 +22,7 @@ from bullseye.core.record.readiness import Readiness
 from bullseye.core.record.syllabus import Exercise, Noted, Shown, state_of
 from bullseye.store import catalogue, evidence, sortielist, syllabus
 from bullseye.store.errors import NotFound
-from bullseye.store.models import Lap, School, Sortie, Standard, User
+from bullseye.store.models import Lap, RunwayEnd, School, Sortie, Standard, User
 from bullseye.store.recordrows import ExerciseNote, SignOff
 from bullseye.store.sortielist import Wanted
 from bullseye.store.sorties import may_coach, require_coach
@@ -241,8 +242,10 @@ def signed_of(db: Session, student: User) -> list[SignOff]:
 def currency_of(db: Session, student: User, *, school: School, today: date) -> tuple[Currency, ...]:
     """The school's rules of recent experience, met or not, from the laps."""
     query = (
-        select(Lap.flown_at, Lap.outcome)
+        select(Lap.flown_at, Lap.outcome, RunwayEnd.threshold_lat_deg, RunwayEnd.threshold_lon_deg)
+        .join(RunwayEnd, RunwayEnd.id == Lap.runway_end_id)
         .where(
+            RunwayEnd.school_id == student.school_id,
             Lap.school_id == student.school_id,
             Lap.student_id == student.id,
             Lap.removed_at.is_(None),
@@ -253,10 +256,13 @@ def currency_of(db: Session, student: User, *, school: School, today: date) -> t
         .order_by(Lap.flown_at.desc())
         .limit(_CURRENCY_LAPS)
     )
-    landed = [
-        Landed(on=flown_at.date(), landings=1, full_stops=int(outcome != 'touch_and_go'))
-        for flown_at, outcome in db.execute(query)
-    ]
+    by_night = any(rule.counts == 'night_full_stop' for rule in RULES if rule.code in school.currency_rules)
+    landed = []
+    for flown_at, outcome, lat_deg, lon_deg in db.execute(query):
+        full_stop = outcome != 'touch_and_go'
+        # the sun is asked only where a rule asks for night
+        night = by_night and full_stop and is_night(lat_deg=lat_deg, lon_deg=lon_deg, at=flown_at)
+        landed.append(Landed(on=flown_at.date(), landings=1, full_stops=int(full_stop), night_full_stops=int(night)))
     by_code = {rule.code: rule for rule in RULES}
     asked = [by_code[code] for code in school.currency_rules if code in by_code]
     return tuple(currency(landed, rule=rule, today=today) for rule in asked)

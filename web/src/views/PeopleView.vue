@@ -199,46 +199,48 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
         </p>
       </div>
     </section>
-    <section v-if="isChief" class="panel space-y-2 self-start lg:col-start-2" aria-labelledby="archive">
-      <h2 id="archive" class="text-2xl font-bold">Everything, as one file</h2>
-      <p>
-        People, aircraft, fields, sorties, laps, recorded flights, logbooks and sign-offs, in open formats. Passwords
-        are not in it.
-      </p>
-      <div class="flex flex-wrap gap-2">
-        <a class="button" href="/api/archive/school.zip">Take the school out (ZIP)</a>
-        <label class="button cursor-pointer">
-          Take a school in<input type="file" accept=".zip,application/zip" class="sr-only" @change="takeIn" />
-        </label>
-      </div>
-      <p class="text-sm text-soft">
-        Only into an empty school, all of it or nothing. Its people are there by name and are invited anew.
-      </p>
-      <p v-if="taken" role="status">{{ taken }}</p>
-    </section>
-    <section class="panel space-y-3 self-start" aria-labelledby="invite">
-      <h2 id="invite" class="text-2xl font-bold">Invite</h2>
-      <form class="space-y-3" @submit.prevent="invite">
-        <div>
-          <label for="invite-name" class="heading">Name</label>
-          <input id="invite-name" v-model="name" class="field" required maxlength="80" />
+    <div class="space-y-4">
+      <section class="panel space-y-3" aria-labelledby="invite">
+        <h2 id="invite" class="text-2xl font-bold">Invite</h2>
+        <form class="space-y-3" @submit.prevent="invite">
+          <div>
+            <label for="invite-name" class="heading">Name</label>
+            <input id="invite-name" v-model="name" class="field" required maxlength="80" />
+          </div>
+          <div>
+            <label for="invite-role" class="heading">Role</label>
+            <select id="invite-role" v-model="role" class="field">
+              <option v-for="one in mayInvite" :key="one" :value="one">{{ one }}</option>
+            </select>
+          </div>
+          <button type="submit" class="button button-main">Make the link</button>
+        </form>
+        <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+        <div v-if="made" role="status">
+          <p>Send this link to {{ made.name }}. It works once, for {{ made.days }} days, and is shown only now.</p>
+          <p class="figure mt-1 break-all rounded border border-line bg-paper p-2 text-sm">{{ made.link }}</p>
+          <button v-if="canCopy" type="button" class="button mt-2" @click="copy">
+            {{ copied ? 'Copied' : 'Copy' }}
+          </button>
         </div>
-        <div>
-          <label for="invite-role" class="heading">Role</label>
-          <select id="invite-role" v-model="role" class="field">
-            <option v-for="one in mayInvite" :key="one" :value="one">{{ one }}</option>
-          </select>
+      </section>
+      <section v-if="isChief" class="panel space-y-2" aria-labelledby="archive">
+        <h2 id="archive" class="text-2xl font-bold">Everything, as one file</h2>
+        <p>
+          People, aircraft, fields, sorties, laps, recorded flights, logbooks and sign-offs, in open formats. Passwords
+          are not in it.
+        </p>
+        <div class="flex flex-wrap gap-2">
+          <a class="button" href="/api/archive/school.zip">Take the school out (ZIP)</a>
+          <label class="button cursor-pointer">
+            Take a school in<input type="file" accept=".zip,application/zip" class="sr-only" @change="takeIn" />
+          </label>
         </div>
-        <button type="submit" class="button button-main">Make the link</button>
-      </form>
-      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <div v-if="made" role="status">
-        <p>Send this link to {{ made.name }}. It works once, for {{ made.days }} days, and is shown only now.</p>
-        <p class="figure mt-1 break-all rounded border border-line bg-paper p-2 text-sm">{{ made.link }}</p>
-        <button v-if="canCopy" type="button" class="button mt-2" @click="copy">
-          {{ copied ? 'Copied' : 'Copy' }}
-        </button>
-      </div>
-    </section>
+        <p class="text-sm text-soft">
+          Only into an empty school, all of it or nothing. Its people are there by name and are invited anew.
+        </p>
+        <p v-if="taken" role="status">{{ taken }}</p>
+      </section>
+    </div>
   </div>
 </template>
