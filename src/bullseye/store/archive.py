@@ -278,7 +278,7 @@ class _Taking:
             return None
         try:
             kind = column.type.python_type
-        except NotImplementedError:
+        except NotImplementedError:  # a type of PostgreSQL's own names none: its value is plain already
             return value
         if kind in (date, datetime, time) and isinstance(value, str):
             return kind.fromisoformat(value)

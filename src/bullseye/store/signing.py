@@ -9,6 +9,7 @@ from datetime import UTC, date, datetime, timedelta
 from typing import Any, Literal
 
 from sqlalchemy import select
+from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
@@ -130,7 +131,12 @@ def sign(db: Session, student: User, *, by: User, password: str, entry: Entry, t
         signed_at=datetime.now(UTC),
     )
     db.add(row)
-    db.commit()
+    try:
+        db.commit()
+    except IntegrityError:
+        # sent twice at once: the other one was kept, and is judged like one that was sent before
+        db.rollback()
+        return sign(db, student, by=by, password=password, entry=entry, today=today)
     return row
 
 

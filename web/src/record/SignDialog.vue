@@ -7,7 +7,14 @@ import { api, catalogueQuery } from '@/api/queries'
 import type { EntryIn } from '@/api/types'
 import { useWrite } from '@/composables/useWrite'
 
-const props = defineProps<{ studentId: number; name: string; code: string | null; codeName: string }>()
+const props = defineProps<{
+  studentId: number
+  name: string
+  code: string | null
+  codeName: string
+  /** The entry that is to be put right, and what it was. */
+  corrects: { id: string; name: string } | null
+}>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ signed: [] }>()
 type Kind = EntryIn['kind']
@@ -38,14 +45,14 @@ const entry = computed<EntryIn>(() => ({
   kind: form.kind,
   words:
     form.words.trim() ||
-    (form.kind === 'exercise' ? props.codeName : KINDS.find((one) => one.value === form.kind)!.label),
+    (form.kind === 'exercise' ? props.codeName : (KINDS.find((one) => one.value === form.kind)?.label ?? 'Correction')),
   code: form.kind === 'exercise' ? props.code : null,
   aircraft_id: form.kind === 'check_out' ? form.aircraft_id : null,
   ticked: form.ticked,
   wind_limit_kt: form.kind === 'first_solo' ? form.wind_limit_kt : null,
   crosswind_limit_kt: form.kind === 'first_solo' ? form.crosswind_limit_kt : null,
   field: form.kind === 'first_solo' && form.field.trim() ? form.field.trim() : null,
-  corrects: null,
+  corrects: form.kind === 'correction' ? (props.corrects?.id ?? null) : null,
 }))
 async function look() {
   try {
@@ -58,7 +65,11 @@ async function look() {
 }
 watch(open, (now) => {
   if (!now) return
-  Object.assign(form, { kind: props.code ? 'exercise' : 'first_solo', words: '', ticked: [] })
+  Object.assign(form, {
+    kind: props.corrects ? 'correction' : props.code ? 'exercise' : 'first_solo',
+    words: '',
+    ticked: [],
+  })
   password.value = ''
   id.value = crypto.randomUUID()
   clear()
@@ -81,7 +92,10 @@ async function sign() {
       <DialogPanel class="panel mx-auto w-full max-w-lg">
         <form class="space-y-3" @submit.prevent="sign">
           <DialogTitle class="text-xl font-bold">Sign for {{ name }}</DialogTitle>
-          <label class="block">
+          <p v-if="form.kind === 'correction'">
+            <b>{{ corrects?.name }}</b> will no longer hold. It stays on record, with your correction after it.
+          </p>
+          <label v-else class="block">
             <span class="heading">What</span>
             <select v-model="form.kind" class="field">
               <option
@@ -122,8 +136,10 @@ async function sign() {
             /></label>
           </div>
           <label class="block">
-            <span class="heading">In your words; empty: the name of it</span>
-            <input v-model="form.words" class="field" maxlength="400" />
+            <span class="heading">{{
+              form.kind === 'correction' ? 'Why it is corrected' : 'In your words; empty: the name of it'
+            }}</span>
+            <input v-model="form.words" class="field" maxlength="400" :required="form.kind === 'correction'" />
           </label>
           <div v-if="warnings.length" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2" role="status">
             <p class="font-bold">Look at this before you sign:</p>

@@ -237,7 +237,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           </label>
         </div>
         <p class="text-sm text-soft">
-          Only into an empty school, all of it or nothing. Its people are there by name and are invited anew.
+          Only into an empty school, all of it or nothing. Its people are there by name, with their laps, and cannot
+          sign in yet.
         </p>
         <p v-if="taken" role="status">{{ taken }}</p>
       </section>

@@ -61,8 +61,10 @@ const refresh = () => client.invalidateQueries({ queryKey: ['record', id] })
 const { write, problem, fields } = useWrite({ refresh, otherwise: 'Not kept.' })
 const signing = ref(false)
 const toSign = ref<Standing | null>(null)
-function beginSigning(standing: Standing | null) {
+const toCorrect = ref<{ id: string; name: string } | null>(null)
+function beginSigning(standing: Standing | null, corrects: { id: string; name: string } | null = null) {
   toSign.value = standing
+  toCorrect.value = corrects
   signing.value = true
 }
 function note(standing: Standing, noted: 'introduced' | 'practised') {
@@ -242,6 +244,14 @@ watch(one, (now) => {
                   </span>
                 </template>
               </span>
+              <button
+                v-if="mayCoach && !row.is_corrected && row.kind !== 'correction'"
+                type="button"
+                class="min-h-11 underline"
+                @click="beginSigning(null, { id: row.id, name: row.name ?? row.kind.replace('_', ' ') })"
+              >
+                Correct it
+              </button>
               <span v-if="row.warnings.length" class="block text-sm">
                 Signed though: {{ row.warnings.join(' ') }}
               </span>
@@ -253,8 +263,8 @@ watch(one, (now) => {
           <p v-if="!months.length" class="text-soft">No fault noted.</p>
           <div v-for="{ month, rows } in months" :key="month" class="mt-1">
             <span class="heading">{{ month }}</span>
-            <p>
-              <span v-for="row in rows" :key="row.mark" class="mr-3 whitespace-nowrap">
+            <p class="flex flex-wrap gap-x-3">
+              <span v-for="row in rows" :key="row.mark">
                 {{ markWords(row.mark) }} <span class="figure">{{ row.number }}</span>
               </span>
             </p>
@@ -303,6 +313,7 @@ watch(one, (now) => {
       :name="one.name"
       :code="toSign?.code ?? null"
       :code-name="toSign?.name ?? ''"
+      :corrects="toCorrect"
       @signed="refresh"
     />
   </div>
