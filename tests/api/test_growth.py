@@ -41,6 +41,7 @@ def asks(marta: Browser, sortie: int, flight: str) -> dict[str, Callable[[], Any
         'find a name': lambda: marta.get('/api/sorties?text=carvalho'),
         'proposal': lambda: marta.get(f'/api/sorties/proposal?student_id={student}'),
         'record': lambda: marta.get(f'/api/students/{student}'),
+        'examined': lambda: marta.get(f'/api/sorties/{sortie}/examined'),
         'timeline': lambda: marta.get(f'/api/students/{student}/timeline'),
         'sign-offs': lambda: marta.get(f'/api/students/{student}/signoffs'),
         'homework': lambda: marta.get(f'/api/students/{student}/homework'),

@@ -290,3 +290,87 @@ def test_night_landings_are_counted_by_the_sun_at_the_runway(marta: Browser):
     night, full = marta.get(f'/api/students/{student}')['currency']
     assert '2 of 3 in the time; 1 more' in night['words']  # at noon it is day, and a touch-and-go is no full stop
     assert full['holds']
+
+
+def test_a_mock_test_is_one_sortie_of_tasks_and_is_judged_by_every_standard(marta: Browser):
+    owen = student_of(marta, 'Owen')
+    made = marta.call(
+        'POST', f'/api/students/{owen}/mock-test', {'planned_on': str(TODAY), 'standard_id': 1}, status=201
+    )
+    assert made['is_mock_test']
+    assert [one['kind'] for one in made['lap_plan']] == ['normal', 'go_around', 'soft_field', 'short_field']
+    sortie = made['id']
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'wind_kt': 5, 'wind_dir_deg_mag': 60, 'spot_ft': 600})
+    speed = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['speed']['recommended_speed_kias']
+    seen = {'threshold_speed_kias': speed + 8, 'drift': 'none'}
+    marta.send_laps(
+        sortie,
+        (str(uuid.uuid4()), {'outcome': 'touch_and_go', 'along_ft': 850.0, **seen}),
+        (str(uuid.uuid4()), {'outcome': 'touch_and_go', 'along_ft': 590.0, 'landing': 'short_field', **seen}),
+        (str(uuid.uuid4()), {'outcome': 'full_stop', 'along_ft': 640.0, 'marks': ['gate_not_met', 'wide'], **seen}),
+    )
+    by_name = {one['name']: one for one in marta.get(f'/api/sorties/{sortie}/examined')['standards']}
+    found = {name: {item['code']: item['found'] for item in one['items']} for name, one in by_name.items()}
+    assert found['US private']['normal'] == 'within'
+    assert found['US commercial']['normal'] == 'outside'  # 250 ft beyond the spot, 8 kt fast
+    assert found['US private']['short_field'] == 'outside'
+    assert found['EASA PPL']['normal'] == 'unknown'
+    assert found['US private']['decision'] == 'outside'
+    laps = marta.get(f'/api/sorties/{sortie}/laps')['laps']
+    assert [one['name'] for one in laps[2]['around']['faults']] == ['decision', 'spacing']
+    reply = marta.client.get(f'/api/sorties/{sortie}/examined.pdf?standard_id=2')
+    assert (reply.status_code, reply.data[:5], reply.headers['Cache-Control']) == (200, b'%PDF-', 'no-store')
+    assert marta.get('/api/sorties/1/examined.pdf?standard_id=999', status=404)
+    unknown = marta.call(
+        'POST', f'/api/students/{owen}/mock-test', {'planned_on': str(TODAY), 'standard_id': 3}, status=422
+    )
+    assert 'complete a copy' in unknown['message']
+    line = next(one for one in marta.get('/api/sorties')['sorties'] if one['id'] == sortie)
+    assert line['is_mock_test']
+
+
+def test_what_a_recorded_flight_measured_judges_the_rest_of_the_lap_and_the_record(marta: Browser, demo_url):
+    owen = student_of(marta, 'Owen')
+    before = marta.get(f'/api/students/{owen}')
+    assert all(one['readiness']['judged'] == 0 for one in before['tasks'])
+    file_id = next(one['id'] for one in marta.get('/api/tracks')['tracks'])
+    body = {'student_id': owen, 'aircraft_id': None, 'standard_id': 1, 'landing': 'normal'}
+    refused = marta.call('POST', f'/api/tracks/{file_id}/sortie', body, status=422)
+    assert list(refused['fields']) == ['aircraft_id']
+    aircraft = marta.get('/api/catalogue')['aircraft'][0]['id']
+    made = marta.call('POST', f'/api/tracks/{file_id}/sortie', body | {'aircraft_id': aircraft}, status=201)
+    laps = marta.get(f'/api/sorties/{made["sortie_id"]}/laps')['laps']
+    # the demo's flight overshoots final and is banked back; each of its laps was landed all the same
+    for lap in laps:
+        names = [one['name'] for one in lap['around']['faults']]
+        assert names[:3] == ['decision', 'bank', 'overshoot']
+        altitude = next(one for one in lap['around']['judged'] if one['name'] == 'altitude')
+        assert (altitude['verdict'], altitude['limit']) == ('pass', '±100 ft')
+    after = {one['task']: one for one in marta.get(f'/api/students/{owen}?standard_id=1')['tasks']}
+    assert after['pattern']['readiness']['met'] == 0
+    assert after['decision']['readiness']['judged'] == len(laps)
+    standing = next(one for one in marta.get(f'/api/students/{owen}')['standings'] if one['code'] == 'pattern')
+    assert standing['readiness']['state'] == 'not_yet'
+    # the flight is taken back: nothing of it is left in the record
+    marta.call('DELETE', f'/api/tracks/{file_id}/match', status=204)
+    gone = marta.get(f'/api/students/{owen}?standard_id=1')['tasks']
+    assert all(one['readiness']['judged'] == 0 for one in gone)
+
+
+def test_the_week_tells_who_flies_what_and_who_does_not(marta: Browser):
+    monday = TODAY - timedelta(days=TODAY.weekday())
+    week = marta.get(f'/api/week?first_day={monday}&today={TODAY}')
+    booked = [one for one in week['booked'] if one['sortie']['planned_on'] == str(TODAY)]
+    assert all(one['due'] for one in booked if not one['sortie']['laps'])
+    flown = [one for one in week['booked'] if one['sortie']['laps']]
+    assert all(not one['due'] for one in flown)
+    names = {one['sortie']['student_name'] for one in week['booked']}
+    assert not names & {one['name'] for one in week['not_booked']}
+    later = marta.get(f'/api/week?first_day={TODAY + timedelta(days=400)}&today={TODAY}')
+    assert not later['booked']
+    assert {one['name'].split()[0] for one in later['not_booked']} == {'Ines', 'Owen', 'Priya', 'Tobias'}
+    of_ines = marta.sortie_of('Ines')
+    marta.call('PATCH', f'/api/sorties/{of_ines}', {'planned_on': str(TODAY + timedelta(days=401))})
+    later = marta.get(f'/api/week?first_day={TODAY + timedelta(days=400)}&today={TODAY}')
+    assert [one['sortie']['id'] for one in later['booked']] == [of_ines]
+    assert 'Ines Carvalho' not in {one['name'] for one in later['not_booked']}

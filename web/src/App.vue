@@ -64,6 +64,7 @@ const places = computed(() => [
   ...(person.value?.role === 'student'
     ? []
     : ([
+        ['/week', 'The week'],
         ['/people', 'People'],
         ['/fleet', 'Fleet'],
       ] as const)),

@@ -13,7 +13,7 @@ export const STATES: readonly { value: LapState; label: string }[] = [
 export const MARKS: Record<LapState, readonly Mark[]> = {
   takeoff: ['rotated_early', 'rotated_late', 'takeoff_off_centreline'],
   pattern: ['tpa_not_held', 'wide', 'tight', 'over_banked'],
-  final: ['overshot_final', 'flat', 'steep', 'going_long', 'going_short'],
+  final: ['overshot_final', 'flat', 'steep', 'gate_not_met', 'going_long', 'going_short'],
   touched: ['dropped_in', 'nose_first', 'crab_left_in', 'off_centreline', 'prompted'],
 }
 export const MARK_LABEL: Record<Mark, string> = {
@@ -27,6 +27,7 @@ export const MARK_LABEL: Record<Mark, string> = {
   overshot_final: 'Overshot final',
   flat: 'Flat',
   steep: 'Steep',
+  gate_not_met: 'Not stable at the gate',
   going_long: 'Going long',
   going_short: 'Going short',
   dropped_in: 'Dropped in',

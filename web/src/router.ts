@@ -45,6 +45,7 @@ export function makeRouter(client: QueryClient) {
       },
       { path: '/students', name: 'students', component: () => import('./views/StudentsView.vue') },
       { path: '/students/:id(\\d+)', name: 'student', component: () => import('./views/StudentView.vue') },
+      { path: '/week', name: 'week', component: () => import('./views/WeekView.vue') },
       { path: '/syllabus', name: 'syllabus', component: () => import('./views/SyllabusView.vue') },
       { path: '/faults', name: 'faults', component: () => import('./views/FaultsView.vue') },
       { path: '/logbook', name: 'logbook', component: () => import('./views/LogbookView.vue') },

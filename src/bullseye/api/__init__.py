@@ -21,6 +21,7 @@ from bullseye.api import (
     cockpit,
     days,
     errors,
+    examining,
     fields,
     hangar,
     laps,
@@ -33,6 +34,7 @@ from bullseye.api import (
     teaching,
     tracks,
     weather,
+    week,
 )
 from bullseye.api.context import close_database, database
 from bullseye.api.description import make_small
@@ -92,7 +94,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.spec_processor(_described)
     for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
         app.register_blueprint(resource.bp)
-    for resource in (cockpit, tracks, school, archive):
+    for resource in (cockpit, tracks, school, archive, examining, week):
         app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)

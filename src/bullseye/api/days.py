@@ -93,6 +93,7 @@ class SortieLine(Out):
     wind_kt: float
     gust_kt: float | None
     laps: int
+    is_mock_test: bool
 
     @classmethod
     def of(cls, row: RowMapping) -> SortieLine:

@@ -18,6 +18,7 @@ from bullseye.core.basis.kinds import DriftSide, Excluded, FlownBy, LandingKind,
 from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, LateralFt, RollFt, SpeedKias, SpotFt, WindKt
 from bullseye.core.basis.quantity import ClockReading, Degrees, Real
 from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.explain.around import AroundJudged
 from bullseye.core.explain.diagnosis import Diagnosis
 from bullseye.core.explain.scoring import Score
 from bullseye.core.explain.summary import Summary
@@ -183,6 +184,7 @@ class LapOut(LapRead, LapCircumstances):
     target_ft: float
     score: Score
     diagnosis: Diagnosis
+    around: AroundJudged
 
     @classmethod
     def of(cls, result: LapResult, others: Sequence[LapRevision] = ()) -> LapOut:
@@ -207,6 +209,7 @@ class LapOut(LapRead, LapCircumstances):
                 'other_versions': [{**one.values, 'revision': one.revision, 'kept_at': one.kept_at} for one in others],
                 'score': result.score,
                 'diagnosis': result.diagnosis,
+                'around': result.around,
             }
         )
 

@@ -177,6 +177,7 @@ class SortiePeople(Out):
     standard: Named
     technique: Named
     cancelled_for: str | None  # why it is not flown; null: it is
+    is_mock_test: bool
 
 
 class SortiePlace(Out):
@@ -249,6 +250,7 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'planned_time',
                 'booked_min',
                 'cancelled_for',
+                'is_mock_test',
                 'weather_at',
                 'fuel_gal',
                 'lap_plan',

@@ -23,8 +23,10 @@ from bullseye.core.record.lesson import NextLesson
 from bullseye.core.record.progress import KindProgress
 from bullseye.core.record.readiness import Readiness
 from bullseye.core.record.syllabus import Exercise, ExerciseState, Group, Noted
-from bullseye.store import evidence, homework, people, proposals, record, signing, syllabus, timeline
+from bullseye.core.record.tasks import TaskProgress
+from bullseye.store import evidence, examining, homework, people, proposals, record, signing, syllabus, timeline
 from bullseye.store.models import User
+from bullseye.store.nextflight import NextFlight
 from bullseye.store.recordrows import SignOff
 from bullseye.store.sorties import require_coach
 
@@ -87,6 +89,28 @@ class NoteOut(Out):
     words: str | None
 
 
+class LessonFor(Out):
+    """The flight that a lesson is proposed for: booked, or as the last one was."""
+
+    is_booked: bool
+    aircraft: str
+    place: str
+    booked_min: float | None
+    crosswind_kt: float | None  # of the wind as given for it; null: not known
+
+    @classmethod
+    def of(cls, flight: NextFlight) -> LessonFor:
+        """Reply for a flight."""
+        end = flight.sortie.runway_end
+        return cls(
+            is_booked=flight.is_booked,
+            aircraft=flight.setting.aircraft.name,
+            place=f'{end.airfield.name} {end.ident}',
+            booked_min=flight.setting.booked_min,
+            crosswind_kt=flight.setting.crosswind_kt,
+        )
+
+
 class RecordOut(Out):
     """The page of a student."""
 
@@ -109,8 +133,10 @@ class RecordOut(Out):
     currency: list[CurrencyOut]
     standings: list[StandingOut]
     kinds: list[KindProgress]
+    tasks: list[TaskProgress]
     not_judged: list[LandingKind]
     lesson: NextLesson
+    lesson_for: LessonFor | None  # what it was proposed for; null before the first sortie
     marks: list[MarkCount]
     notes: list[NoteOut]
 
@@ -160,8 +186,10 @@ def read_record(student_id: int, query_data: RecordAsked) -> dict[str, Any]:
             for one in found.standings
         ],
         'kinds': list(found.kinds),
+        'tasks': list(found.tasks),
         'not_judged': list(found.not_judged),
         'lesson': found.lesson,
+        'lesson_for': None if found.flight is None else LessonFor.of(found.flight),
         'marks': [
             {'month': month, 'mark': mark, 'number': number}
             for month, mark, number in evidence.marks_by_month(db, student.school_id, student.id)
@@ -289,6 +317,37 @@ def make_next_sortie(student_id: int, json_data: NextSortieIn) -> SortieOut:
     given = json_data
     return SortieOut.of(
         proposals.next_sortie(db, student, by=person(), planned_on=given.planned_on, planned_time=given.planned_time)
+    )
+
+
+class MockTestIn(In):
+    """When a mock test is flown, and by which standard; without one by that of the latest sortie."""
+
+    planned_on: PlannedOn
+    planned_time: ClockTime | None = None
+    standard_id: Id | None = None
+
+
+@bp.post('/<int:student_id>/mock-test')
+@login_required
+@bp.input(MockTestIn)
+@bp.output(SortieOut, status_code=201)
+@bp.doc(responses=[401, 403, 404, 422])
+def make_mock_test(student_id: int, json_data: MockTestIn) -> SortieOut:
+    """Make the sortie of a mock test: a lap for each task of a standard, and a go-around."""
+    db = database()
+    require_coach(person())
+    student = record.find_student(db, student_id, person=person())
+    given = json_data
+    return SortieOut.of(
+        examining.mock_test(
+            db,
+            student,
+            by=person(),
+            standard_id=given.standard_id,
+            planned_on=given.planned_on,
+            planned_time=given.planned_time,
+        )
     )
 
 

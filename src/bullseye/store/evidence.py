@@ -17,8 +17,10 @@ from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.whole import Plan
 from bullseye.core.model.touchdown import predict
 from bullseye.core.record.evidence import Flown
+from bullseye.store.around import measured_of, plans_of, worked_out
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
 from bullseye.store.recordrows import Standing
@@ -68,7 +70,7 @@ def _keep(db: Session, school_id: int, student_id: int, kind: LandingKind, flown
         'student_id': student_id,
         'landing': kind,
         'model_version': MODEL_VERSION,
-        'flown': _FLOWN.dump_python(list(flown), mode='json'),
+        'flown': _FLOWN.dump_python(list(flown), mode='json', exclude_none=True),
         'laps': len(flown),
         'shown': {},
     }
@@ -116,14 +118,16 @@ def found_of(db: Session, rows: Sequence[tuple[Lap, str]]) -> list[Flown]:
     """Laps as the record looks at them; those that teach nothing, or cannot be read, are left out."""
     mine = [(lap, field) for lap, field in rows if not lap.excluded and lap.flown_by != 'instructor']
     requests = flown_requests(db, [lap for lap, _ in mine])
+    plans = plans_of(db, [lap for lap, _ in mine])
     found = []
     for lap, field in mine:
         with suppress(KeyError, *UNREADABLE):
-            found.append(_flown(lap, requests[lap.id], field))
+            found.append(_flown(lap, requests[lap.id], field, plans[lap.id]))
     return found
 
 
-def _flown(lap: Lap, request: BriefRequest, field: str) -> Flown:
+def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
+    around = measured_of(lap)
     setup = landing_setup(request)
     wind = request.wind
     if lap.wind_kt is not None:
@@ -143,12 +147,17 @@ def _flown(lap: Lap, request: BriefRequest, field: str) -> Flown:
         wind_kt=wind.speed_kt,
         crosswind_kt=parts.cross_kt,
         from_spot_ft=None if along_ft is None else round(along_ft - lap.spot_ft, 1),
+        spot_ft=lap.spot_ft,
+        available_ft=request.runway.landing_distance_available_ft,
         aim_before_spot_ft=None if lap.aim_point_ft is None else round(lap.spot_ft - lap.aim_point_ft, 1),
         speed_off_kt=None if speed_kias is None else round(speed_kias - setup.recommended_kias, 1),
         float_over_s=None if lap.float_s is None else round(lap.float_s - predict(setup.approach).float_s, 1),
         drift=cast(Any, lap.drift),
         lateral_ft=lap.lateral_ft,
         marks=tuple(marks),
+        takeoff=plan.takeoff,
+        around=around,
+        worked_out=None if around is None else worked_out(request, plan),
     )
 
 

@@ -14,10 +14,12 @@ from bullseye.core.air.wind import Wind, components
 from bullseye.core.basis.kinds import NOT_LANDED, Going
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.explain.around import AroundJudged
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose
 from bullseye.core.explain.scoring import Score, score_lap
 from bullseye.core.explain.summary import Summary, summarise
 from bullseye.core.measure.lap import MeasuredLap
+from bullseye.store.around import judged_of
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Lap, Sortie
 from bullseye.store.requests import brief_of, flown_requests, live_request
@@ -47,6 +49,7 @@ class LapResult:
     brief: BriefAnswer
     score: Score
     diagnosis: Diagnosis
+    around: AroundJudged
 
 
 def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
@@ -70,13 +73,20 @@ def _going(lap: Lap) -> Going | None:
 def results_of(db: Session, laps: Sequence[Lap]) -> list[LapResult | None]:
     """Score and explain laps from their stored inputs; None for one that cannot be read, which stops no other."""
     requests = flown_requests(db, laps)
+    around = judged_of(db, laps, requests)
     found: list[LapResult | None] = []
     for number, lap in enumerate(laps, start=1):
         result = None
         try:
             brief, score, diagnosis = _judged(requests[lap.id], measured_of(lap, requests[lap.id]))
             result = LapResult(
-                lap=lap, number=number, request=requests[lap.id], brief=brief, score=score, diagnosis=diagnosis
+                lap=lap,
+                number=number,
+                request=requests[lap.id],
+                brief=brief,
+                score=score,
+                diagnosis=diagnosis,
+                around=around[lap.id],
             )
         except (KeyError, *UNREADABLE):
             _log.exception('lap %s of school %s cannot be read', lap.id, lap.school_id)
@@ -90,7 +100,7 @@ def _judged(request: BriefRequest, measured: MeasuredLap) -> tuple[BriefAnswer, 
     brief = brief_of(request)
     return (
         brief,
-        score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing)),
+        score_lap(measured, brief=brief, tolerance=request.tolerance, weights=request.standard.weights),
         diagnose(measured, request=request, brief=brief),
     )
 

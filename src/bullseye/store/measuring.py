@@ -21,6 +21,7 @@ from bullseye.core.brief.setup import landing_setup
 from bullseye.core.measure.readings import BY_HAND, Measure, Reading
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
+from bullseye.store.around import plain_around
 from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
 from bullseye.store.requests import flown_request, planned_at
@@ -226,11 +227,12 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
     for pair in sorted(pairs, key=lambda one: ends[one.event].time_s):
         event, liftoff_ft = ends[pair.event], _liftoff_ft(report, pair.event)
         if pair.lap_id is None:
-            _make_lap(db, row, sortie, pair.event, event, liftoff_ft, by=by)
+            around = plain_around(report, pair.event)
+            _make_lap(db, row, sortie, pair.event, event, liftoff_ft, around, by=by)
         else:
             lap = by_id[pair.lap_id]
             lap.liftoff_ft = liftoff_ft if lap.liftoff_ft is None else lap.liftoff_ft
-            _measure(db, lap, row, pair.event, event)
+            _measure(db, lap, row, pair.event, event, plain_around(report, pair.event))
     db.commit()
 
 
@@ -310,6 +312,7 @@ def _make_lap(
     index: int,
     event: Event,
     liftoff_ft: float | None,
+    around: dict[str, Any] | None,
     *,
     by: User,
 ) -> None:
@@ -324,13 +327,13 @@ def _make_lap(
     batch = laps.LapBatch.of(db, [_lap_id(row, index)])
     laps.keep(db, sortie, lap_id=_lap_id(row, index), by=by, values=values, batch=batch)
     lap = batch.laps[_lap_id(row, index)]
-    _measure(db, lap, row, index, event)
+    _measure(db, lap, row, index, event, around)
 
 
-def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event) -> None:
+def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event, around: dict[str, Any] | None) -> None:
     """Lay what a track measured beside what was noted; the better known counts."""
     request = flown_request(db, lap)
-    lap.track_file_id, lap.track_event = row.id, index
+    lap.track_file_id, lap.track_event, lap.around = row.id, index, around
     if event.kind == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
         laps.settle(lap, readings_of_event(event, request))
         if lap.bounced is None and event.bounces is not None:
@@ -397,10 +400,12 @@ def are_same_ends(row: TrackFile, report: FlightReport) -> bool:
 
 def measure_again(db: Session, row: TrackFile) -> None:
     """Lay what a new analysis of a flight measured beside what was noted of its laps. The caller commits."""
-    ends = _ends(report_of(row))
+    report = report_of(row)
+    ends = _ends(report)
     for lap in db.scalars(select(Lap).where(Lap.track_file_id == row.id)).all():
         if lap.track_event in ends:
-            _measure(db, lap, row, lap.track_event, ends[lap.track_event])
+            around = plain_around(report, lap.track_event)
+            _measure(db, lap, row, lap.track_event, ends[lap.track_event], around)
 
 
 def take_back(db: Session, row: TrackFile) -> None:
@@ -413,7 +418,7 @@ def take_back(db: Session, row: TrackFile) -> None:
             if (lap.known_by or {}).get(name) == 'tracked':
                 setattr(lap, name, None)
                 lap.known_by = {other: how for other, how in lap.known_by.items() if other != name}
-        lap.track_file_id = lap.track_event = None
+        lap.track_file_id = lap.track_event = lap.around = None
         lap.revision += 1
         if was_made and not lap.readings and not lap.marks and not lap.note:
             lap.removed_at = datetime.now(UTC)

@@ -14,6 +14,7 @@ from sqlalchemy import (
     Index,
     String,
     UniqueConstraint,
+    false,
     func,
     text,
 )
@@ -257,6 +258,7 @@ class Sortie(SchoolOwned, Base):
     booked_min: Mapped[float] = mapped_column(default=60.0)
     fuel_gal: Mapped[float | None]
     lap_plan: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # as ordered; null: as worked out
+    is_mock_test: Mapped[bool] = mapped_column(default=False, server_default=false())
     from_demo: Mapped[bool] = mapped_column(default=False)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     cancelled_for: Mapped[str | None] = mapped_column(String(200))  # why it is not flown; None: it is
@@ -363,6 +365,7 @@ class Lap(SchoolOwned, Base):
     known_by: Mapped[Json]  # how each measured value was known: tapped, timed, read, tracked, corrected
     # where a track has measured it too: by value and by how, each reading with its half-width
     readings: Mapped[dict[str, Any]] = mapped_column(JSONB, default=dict)
+    around: Mapped[Json | None] = mapped_column(JSONB(none_as_null=True))  # the rest of the lap, as a track measured it
     track_file_id: Mapped[uuid.UUID | None]
     track_event: Mapped[int | None]  # which of its events this lap ended with
     # what it was flown by

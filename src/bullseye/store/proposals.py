@@ -61,7 +61,7 @@ def _next_landing(db: Session, student: User, usual: str, today: date, why: list
     known = record.record_of(db, student, today=today)
     by_code = {one.exercise.code: one.exercise for one in known.standings}
     wanted = by_code[known.lesson.main].landing if known.lesson.main in by_code else None
-    if wanted is None or not known.standard.examines(wanted):
+    if wanted is None or not known.standard.can_plan(wanted):
         return usual
     why += [f'{one.name}: {one.why}' for one in known.lesson.items if one.code == known.lesson.main]
     return wanted
@@ -72,12 +72,20 @@ def next_sortie(db: Session, student: User, *, by: User, planned_on: date, plann
 
     :raises InvalidInput: when the school has no aircraft, field or standard for it
     """
+    values = next_values(db, student, by=by, planned_on=planned_on)
+    return create(db, by=by, values={**values, 'planned_on': planned_on, 'planned_time': planned_time})
+
+
+def next_values(db: Session, student: User, *, by: User, planned_on: date) -> dict[str, Any]:
+    """Who, in what, where, by which standard and which landing a student flies next.
+
+    :raises InvalidInput: when the school has no aircraft, field or standard for it
+    """
     found = propose(db, by=by, student_id=student.id, today=planned_on)
     for name in ('aircraft_id', 'runway_end_id', 'standard_id'):
         if found[name] is None:
             raise InvalidInput(name, None, 'one that a sortie was flown with: make the first sortie by hand')
-    values = {name: found[name] for name in ('student_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing')}
-    return create(db, by=by, values={**values, 'planned_on': planned_on, 'planned_time': planned_time})
+    return {name: found[name] for name in ('student_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'landing')}
 
 
 def _latest(db: Session, by: User, wanted: Wanted) -> Any:

@@ -19,10 +19,13 @@ from bullseye.core.record.evidence import Flown
 from bullseye.core.record.lesson import Head, NextLesson, Standing, head_of, next_lesson
 from bullseye.core.record.progress import KindProgress, progress_of
 from bullseye.core.record.readiness import Readiness
+from bullseye.core.record.setting import not_allowed
 from bullseye.core.record.syllabus import Exercise, Noted, Shown, state_of
+from bullseye.core.record.tasks import TaskProgress, task_progress
 from bullseye.store import catalogue, evidence, sortielist, syllabus
 from bullseye.store.errors import NotFound
 from bullseye.store.models import Lap, RunwayEnd, School, Sortie, Standard, User
+from bullseye.store.nextflight import NextFlight, next_flight
 from bullseye.store.recordrows import ExerciseNote, SignOff
 from bullseye.store.sortielist import Wanted
 from bullseye.store.sorties import may_coach, require_coach
@@ -51,9 +54,11 @@ class Record:
     standard_id: int | None
     standings: tuple[Standing, ...]
     kinds: tuple[KindProgress, ...]
+    tasks: tuple[TaskProgress, ...]  # the rest of the lap
     not_judged: tuple[LandingKind, ...]  # flown, but the standard has no task for it
     currency: tuple[Currency, ...]
     lesson: NextLesson
+    flight: NextFlight | None  # that the lesson is proposed for
     head: Head
 
 
@@ -71,17 +76,27 @@ def record_of(db: Session, student: User, *, today: date, standard_id: int | Non
         for kind, laps in flown.items()
         if standard.examines(kind)
     }
-    standings = standings_of(db, student, school=school, flown=flown, kinds=kinds, today=today)
-    lesson = next_lesson(standings, today=today)
+    laps = sorted((one for of_kind in flown.values() for one in of_kind), key=lambda one: one.flown_at)
+    tasks = task_progress(laps, standard=standard, needed=school.needed_chance)
+    standings = standings_of(db, student, school=school, flown=flown, kinds=kinds, tasks=tasks, today=today)
+    flight = next_flight(db, student, school=school, standard=standard, today=today)
+    lesson = next_lesson(
+        standings,
+        today=today,
+        not_today={} if flight is None else not_allowed([one.exercise for one in standings], flight.setting),
+        most_items=None if flight is None else flight.setting.most_items,
+    )
     return Record(
         student=student,
         standard=standard,
         standard_id=row.id,
         standings=standings,
         kinds=tuple(kinds.values()),
+        tasks=tasks,
         not_judged=tuple(kind for kind in flown if kind not in kinds),
         currency=currency_of(db, student, school=school, today=today),
         lesson=lesson,
+        flight=flight,
         head=head_of(standings, lesson),
     )
 
@@ -114,6 +129,7 @@ def standings_of(
     school: School,
     flown: Mapping[LandingKind, Sequence[Flown]],
     kinds: Mapping[LandingKind, KindProgress],
+    tasks: Sequence[TaskProgress],
     today: date,
 ) -> tuple[Standing, ...]:
     """Where a student stands in every exercise of the syllabus, in teaching order."""
@@ -136,6 +152,7 @@ def standings_of(
             for name in names:
                 if name in counts:
                     laps, last_on = counts[name][0], counts[name][1].date()
+            known = _of_task(exercise, tasks)
         note = noted.get(exercise.code)
         sign = signed.get(exercise.code)
         shown = Shown(
@@ -155,6 +172,18 @@ def standings_of(
             )
         )
     return tuple(found)
+
+
+def _of_task(exercise: Exercise, tasks: Sequence[TaskProgress]) -> Readiness | None:
+    """What laps show of a takeoff, of the pattern, or of going around; None where they cannot."""
+    for one in tasks:
+        if exercise.takeoff is not None and one.task == 'takeoff' and one.takeoff == exercise.takeoff:
+            return one.readiness
+        if exercise.code == 'pattern' and one.task == 'pattern':
+            return one.readiness
+        if exercise.outcome == 'go_around' and one.task == 'decision':
+            return one.readiness
+    return None
 
 
 def _latest_notes(db: Session, student: User) -> dict[str, ExerciseNote]:

@@ -21,7 +21,7 @@ State = Literal['planned', 'flown', 'cancelled']
 LINE = (
     *('id', 'planned_on', 'planned_time', 'booked_min', 'cancelled_for', 'student_id', 'instructor_id', 'aircraft_id'),
     *('runway_end_id', 'standard_id', 'landing', 'weather_at', 'wind_dir_deg_true', 'wind_kt', 'gust_kt'),
-    *('temperature_c', 'qnh_hpa'),
+    *('temperature_c', 'qnh_hpa', 'is_mock_test'),
 )
 
 
@@ -146,13 +146,19 @@ def _lines() -> Select[Any]:
         .where(Lap.school_id == Sortie.school_id, Lap.sortie_id == Sortie.id, Lap.removed_at.is_(None))
         .scalar_subquery()
     )
+    # looked up for each of the lines shown: a join would make the planner go through more than those
+    standard = (
+        select(Standard.name)
+        .where(Standard.school_id == Sortie.school_id, Standard.id == Sortie.standard_id)
+        .scalar_subquery()
+    )
     return (
         select(
             *(getattr(Sortie, name) for name in LINE),
             student.name.label('student_name'),
             instructor.name.label('instructor_name'),
             Aircraft.name.label('aircraft_name'),
-            Standard.name.label('standard_name'),
+            standard.label('standard_name'),
             RunwayEnd.ident.label('runway_ident'),
             RunwayEnd.spec['magnetic_variation_deg'].as_float().label('magnetic_variation_deg'),
             Airfield.name.label('airfield'),
@@ -162,7 +168,6 @@ def _lines() -> Select[Any]:
         .join(student, Sortie.student.of_type(student))
         .join(instructor, Sortie.instructor.of_type(instructor))
         .join(Sortie.aircraft)
-        .join(Sortie.standard)
         .join(Sortie.runway_end)
         .join(RunwayEnd.airfield)
     )

@@ -107,7 +107,8 @@ def _check_choices(db: Session, values: Mapping[str, Any]) -> None:
     """Refuse a choice that is not the school's; in another school's eyes it does not exist."""
     for field, (model, what) in _CHOICES.items():
         if field in values:
-            row = db.get(model, values[field]) if 0 < values[field] < 2**31 else None
+            number = values[field]
+            row = db.get(model, number) if number is not None and 0 < number < 2**31 else None
             if row is None or getattr(row, 'removed_at', None) is not None:
                 raise InvalidInput(field, values[field], f'one of the school ({what} not found)')
             if field == 'instructor_id' and isinstance(row, User) and not may_coach(row):

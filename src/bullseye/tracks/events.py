@@ -142,6 +142,8 @@ class Lap:
     gates: tuple[Gate, ...]
     stabilised: bool | None
     path_error_ft: Tenths | None  # greatest, from 300 ft down
+    downwind_groundspeed_kt: Tenths | None = None
+    downwind_off_deg: Tenths | None = None  # positive: running away from the runway
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -25,6 +25,7 @@ _LEAST_TURN_RAD = math.radians(40)
 _DOWNWIND_RAD = math.radians(160)
 _STABLE_SPEED_KT, _STABLE_PATH_FT, _STABLE_LATERAL_FT = 6.0, 40.0, 60.0  # from 300 ft down [own]
 _LONGEST_LAP_S = 1_800.0
+_LEAST_DOWNWIND_FT = 1_500.0
 
 
 def laps_of(
@@ -75,12 +76,14 @@ def _lap(
     span = np.flatnonzero((time > since_s) & (time <= event.time_s))
     along, lateral = motion.along(runway)
     gates = gates_of(motion, window, contact, event) if window is not None and contact is not None else ()
-    side, spacing, height_error = None, None, None
+    side, spacing, height_error, downwind_kt, away_deg = None, None, None, None, None
     back = span[motion.off_course(runway)[span] > _DOWNWIND_RAD]
     back = back[np.abs(lateral[back]) > 800]
     if back.size >= 5:
         side = 'right' if float(np.median(lateral[back])) > 0 else 'left'
         spacing = float(np.median(np.abs(lateral[back])))
+        downwind_kt = float(np.median(motion.speed_fps[back])) / FPS_PER_KT
+        away_deg = _away_deg(along[back], lateral[back])
         ground = contact.ground_ft if contact is not None else None
         known = np.isfinite(motion.height_ft[back]).any()
         if ground is not None and runway.pattern_altitude_ft is not None and known:
@@ -119,7 +122,19 @@ def _lap(
         gates=gates,
         stabilised=_stabilised(gates),
         path_error_ft=max(errors) if errors else None,
+        downwind_groundspeed_kt=downwind_kt,
+        downwind_off_deg=away_deg,
     )
+
+
+def _away_deg(along_ft: Floats, lateral_ft: Floats) -> float | None:
+    """By how much a downwind ran away from the runway, by a straight line through its middle; None of a short one."""
+    skip = along_ft.size // 5  # the turns onto it and off it
+    x, y = along_ft[skip : along_ft.size - skip], np.abs(lateral_ft[skip : along_ft.size - skip])
+    if x.size < 5 or float(np.ptp(x)) < _LEAST_DOWNWIND_FT:
+        return None
+    slope = float(np.polyfit(-x, y, 1)[0])  # along falls as it is flown
+    return math.degrees(math.atan(slope))
 
 
 def _side(text: str | None) -> Literal['left', 'right', 'straight_in'] | None:

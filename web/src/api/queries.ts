@@ -116,6 +116,17 @@ export const api = {
         params: { path: { student_id }, query: { today: today(), ...(standard_id === null ? {} : { standard_id }) } },
       }),
     ),
+  examined: (sortie_id: number) =>
+    answered(http.GET('/api/sorties/{sortie_id}/examined', { params: { path: { sortie_id } } })),
+  mockTest: (student_id: number, planned_on: string, standard_id: number | null) =>
+    answered(
+      http.POST('/api/students/{student_id}/mock-test', {
+        params: { path: { student_id } },
+        body: { planned_on, standard_id },
+      }),
+    ),
+  week: (first_day: string, mine: boolean) =>
+    answered(http.GET('/api/week', { params: { query: { first_day, today: today(), mine } } })),
   timeline: (student_id: number, before: number | null = null) =>
     answered(
       http.GET('/api/students/{student_id}/timeline', {

@@ -2,6 +2,7 @@
 /** Between laps: what it scored, the largest part, what to do next; a tap unfolds the reasoning. */
 import { computed } from 'vue'
 import type { Lap } from '@/api/types'
+import AroundTable from '@/components/AroundTable.vue'
 import FeetBar from '@/components/FeetBar.vue'
 import ScoreTable from '@/components/ScoreTable.vue'
 import type { DeviceResult } from '@/offline/answers'
@@ -63,6 +64,11 @@ const moved = computed(() => {
       </p>
     </div>
     <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ cue }}</p>
+    <ul v-if="lap?.around.faults.length" class="space-y-0.5" aria-label="What else was not within limits">
+      <li v-for="fault in lap.around.faults.slice(0, 4)" :key="fault.name">
+        <b class="text-fail-ink">✕</b> {{ fault.words }}
+      </li>
+    </ul>
     <p class="text-lg">
       Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}:
       <b v-if="!next.aim_is_good" class="text-fail-ink">✕ no aim point is good, see the cautions</b
@@ -105,6 +111,7 @@ const moved = computed(() => {
       <template v-if="lap">
         <FeetBar :diagnosis="lap.diagnosis" />
         <ScoreTable :score="lap.score" />
+        <AroundTable :around="lap.around" />
       </template>
       <ul v-else-if="here" class="space-y-0.5">
         <li v-for="part in here.parts" :key="part.cause" class="flex gap-3">

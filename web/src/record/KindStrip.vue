@@ -9,8 +9,8 @@ const props = defineProps<{ kind: KindProgress }>()
 const seen = computed(() => props.kind.latest.filter((one) => one.from_spot_ft !== null))
 const reach = computed(() => {
   const places = seen.value.map((one) => one.from_spot_ft ?? 0)
-  const low = Math.min(props.kind.window_from_ft, ...places) - 60
-  const high = Math.max(props.kind.window_to_ft, ...places) + 60
+  const low = Math.min(props.kind.window_from_ft ?? 0, ...places) - 60
+  const high = Math.max(props.kind.window_to_ft ?? 0, ...places) + 60
   return [low, high] as const
 })
 const x = computed(() => scaleLinear([...reach.value], [2, 98]))
@@ -31,6 +31,7 @@ const diamond = (cx: number, cy: number, r: number) =>
     <svg viewBox="0 0 100 27" class="block w-full" role="img" :aria-label="words" preserveAspectRatio="xMidYMid meet">
       <rect x="0" y="2" width="100" height="18" fill="var(--tarmac)" />
       <rect
+        v-if="kind.window_from_ft !== null && kind.window_to_ft !== null"
         :x="x(kind.window_from_ft)"
         y="2"
         :width="x(kind.window_to_ft) - x(kind.window_from_ft)"
@@ -72,7 +73,11 @@ const diamond = (cx: number, cy: number, r: number) =>
       </text>
     </svg>
     <figcaption class="text-sm text-soft">
-      Feet from the spot; white diamonds met the standard, the outline is its window, the dashed line the mean.
+      {{
+        kind.window_to_ft === null
+          ? 'Feet from the spot; where this standard wants the wheels is not known here; the dashed line is the mean.'
+          : 'Feet from the spot; white diamonds met the standard, the outline is its window, the dashed line the mean.'
+      }}
     </figcaption>
   </figure>
 </template>

@@ -51,6 +51,7 @@ export const MARK_WORDS: Record<string, string> = {
   bounced: 'Bounce',
   ballooned: 'Balloon',
   drifted: 'Touched sideways',
+  gate_not_met: 'Not stable at the gate',
   going_long: 'Going long',
   going_short: 'Going short',
 }

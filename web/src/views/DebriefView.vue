@@ -8,6 +8,7 @@ import type { Lap } from '@/api/types'
 import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
+import ExaminedPanel from '@/record/ExaminedPanel.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useSync } from '@/offline/sync'
 import { windowAround, marksOf, type Marks } from '@/strip/places'
@@ -110,6 +111,25 @@ const OPEN = 12
 const showsAll = ref(false)
 const shown = computed(() => (showsAll.value ? laps.value : laps.value.slice(-OPEN)))
 const explained = computed(() => shown.value.filter((one) => one.diagnosis.error_ft !== null))
+/** Each fault once, gravest first, with the laps that had it and the words of the worst. */
+const restFaults = computed(() => {
+  const found = new Map<string, { name: string; words: string; laps: Lap[]; size: number; worst: number | null }>()
+  const order: string[] = []
+  for (const lap of laps.value) {
+    for (const [place, fault] of lap.around.faults.entries()) {
+      const known = found.get(fault.name)
+      if (!known) {
+        order.splice(Math.max(place, 0), 0, fault.name)
+        found.set(fault.name, { ...fault, laps: [lap], worst: fault.size ? lap.number : null })
+      } else {
+        known.laps.push(lap)
+        if (fault.size > known.size) Object.assign(known, { size: fault.size, words: fault.words, worst: lap.number })
+      }
+    }
+  }
+  return order.map((name) => found.get(name)!)
+})
+const decided = computed(() => shown.value.some((one) => one.around.points !== null))
 const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
 const verdict = (lap: Lap) =>
   lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
@@ -261,6 +281,27 @@ const verdict = (lap: Lap) =>
           Tolerances quoted from memory; the current edition of the standard and the examiner decide.
         </p>
       </section>
+      <section v-if="restFaults.length || decided" class="panel space-y-2" aria-labelledby="rest">
+        <h2 id="rest" class="text-lg font-bold">The rest of the lap</h2>
+        <p v-if="!restFaults.length">Nothing that was measured or marked was outside of its limits.</p>
+        <ul class="divide-y divide-line">
+          <li v-for="fault in restFaults" :key="fault.name" class="grid gap-x-3 py-1 sm:grid-cols-[1fr_16rem]">
+            <span><b class="text-fail-ink">✕</b> {{ fault.words }}</span>
+            <span class="text-sm text-soft">
+              {{ fault.laps.length === 1 ? 'lap' : 'laps' }}
+              <template v-for="(lap, k) in fault.laps" :key="lap.id"
+                ><template v-if="k">, </template
+                ><RouterLink :to="{ name: 'laps', params: { id }, query: { lap: lap.id } }" class="underline">{{
+                  lap.number
+                }}</RouterLink></template
+              ><template v-if="fault.laps.length > 1 && fault.worst !== null">; worst on {{ fault.worst }}</template>
+            </span>
+          </li>
+        </ul>
+        <p class="text-sm text-soft">
+          Gravest first. What was neither measured by a recorded flight nor marked is not judged.
+        </p>
+      </section>
       <section class="panel space-y-3" aria-label="Why each landed there">
         <h2 class="text-lg font-bold">Why each landed there, from {{ counted }}</h2>
         <div v-for="lap in explained" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
@@ -272,6 +313,12 @@ const verdict = (lap: Lap) =>
         </div>
       </section>
     </template>
+    <ExaminedPanel
+      v-if="laps.length"
+      :sortie-id="id"
+      :is-mock-test="sortie.is_mock_test"
+      :standard-id="sortie.standard.id"
+    />
     <section
       v-if="flights.data.value"
       class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2"

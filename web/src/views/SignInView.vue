@@ -16,6 +16,12 @@ const password = ref('')
 const problem = ref('')
 const busy = ref(false)
 
+/** A student begins with their own record, a chief with the school, an instructor with today. */
+function firstPage(): string {
+  const person = client.getQueryData<Session>(sessionQuery.queryKey)?.person
+  if (person?.role === 'student') return `/students/${person.id}`
+  return person?.role === 'chief' ? '/students' : '/'
+}
 async function enter(call: () => Promise<Session>) {
   busy.value = true
   problem.value = ''
@@ -23,7 +29,7 @@ async function enter(call: () => Promise<Session>) {
     client.setQueryData(sessionQuery.queryKey, await call())
     const next = route.query.next
     // only an address of our own: never what a link from elsewhere may carry
-    await router.replace(typeof next === 'string' && /^\/(?!\/)/.test(next) ? next : '/')
+    await router.replace(typeof next === 'string' && /^\/(?!\/)/.test(next) ? next : firstPage())
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }

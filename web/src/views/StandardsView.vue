@@ -19,8 +19,40 @@ const mayEdit = computed(() => isChief.value && !row.value?.is_built_in)
 const TASKS = [
   ['normal', 'Normal and crosswind'],
   ['short_field', 'Short-field'],
+  ['soft_field', 'Soft-field'],
   ['power_off', 'Power-off 180'],
 ] as const
+type Landing = (typeof TASKS)[number][0]
+const WEIGHTS = [
+  ['accuracy', 'Touchdown'],
+  ['speed', 'Speed'],
+  ['float', 'Float'],
+  ['drift', 'Drift'],
+  ['centreline', 'Centreline'],
+  ['arrival', 'Arrival'],
+  ['takeoff', 'Takeoff'],
+  ['pattern', 'Pattern'],
+  ['final', 'Final'],
+  ['decision', 'Decision'],
+] as const
+/** How a standard says where the wheels should touch. */
+const WINDOWS = [
+  ['spot', 'From the spot'],
+  ['share', 'In the first part of the runway'],
+  ['unknown', 'Not known'],
+] as const
+function windowOf(task: Landing): 'spot' | 'share' | 'unknown' {
+  const found = draft.value?.[task]
+  if (found?.within_share != null) return 'share'
+  return found?.touchdown_to_ft == null ? 'unknown' : 'spot'
+}
+function setWindow(task: Landing, how: string) {
+  const found = draft.value?.[task]
+  if (!found) return
+  found.within_share = how === 'share' ? 1 / 3 : null
+  found.touchdown_from_ft = how === 'spot' ? 0 : null
+  found.touchdown_to_ft = how === 'spot' ? 200 : null
+}
 const show = (one: StandardRow) => editor.open(one.spec, one.id)
 watch(catalogue.data, (now) => now?.standards[0] && !draft.value && show(now.standards[0]), { immediate: true })
 function copy() {
@@ -38,11 +70,17 @@ async function keep() {
     before ? () => api.keepStandard(before.spec, before.id) : null,
   )
 }
-function toggle(task: (typeof TASKS)[number][0]) {
+function toggle(task: Landing) {
   if (!draft.value) return
   draft.value[task] = draft.value[task]
     ? null
     : { touchdown_from_ft: 0, touchdown_to_ft: 200, speed_above_kt: 5, speed_below_kt: 5 }
+}
+function toggleClimb() {
+  if (draft.value) draft.value.climb = draft.value.climb ? null : {}
+}
+function togglePattern() {
+  if (draft.value) draft.value.pattern = draft.value.pattern ? null : {}
 }
 </script>
 
@@ -89,49 +127,156 @@ function toggle(task: (typeof TASKS)[number][0]) {
           <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
             <input type="checkbox" class="h-6 w-6" :checked="!!draft[task]" @change="toggle(task)" />{{ label }}
           </label>
-          <div v-if="draft[task]" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
+          <div v-if="draft[task]" class="space-y-3">
+            <div v-if="draft.soft_field || task !== 'soft_field'" class="flex flex-wrap items-center gap-3">
+              <label class="flex items-center gap-2">
+                <span class="heading">Touchdown</span>
+                <select
+                  class="field !w-auto"
+                  :value="windowOf(task)"
+                  :aria-label="`${label}: how the touchdown is given`"
+                  @change="setWindow(task, ($event.target as HTMLSelectElement).value)"
+                >
+                  <option v-for="[how, words] in WINDOWS" :key="how" :value="how">{{ words }}</option>
+                </select>
+              </label>
+              <label v-if="windowOf(task) === 'share'" class="flex items-center gap-2">
+                <span class="heading">The first</span>
+                <select
+                  v-model.number="draft[task]!.within_share"
+                  class="field !w-auto"
+                  :aria-label="`${label}: part of the runway`"
+                >
+                  <option :value="1 / 4">quarter</option>
+                  <option :value="1 / 3">third</option>
+                  <option :value="1 / 2">half</option>
+                </select>
+                <span>of the landing distance</span>
+              </label>
+              <span v-if="windowOf(task) === 'unknown'" class="text-soft">
+                Nothing is planned or called good by it until you complete it.
+              </span>
+            </div>
+            <div class="grid grid-cols-2 gap-3 lg:grid-cols-4">
+              <template v-if="windowOf(task) === 'spot'">
+                <Stepper
+                  :model-value="draft[task]!.touchdown_from_ft ?? null"
+                  label="Box from the spot"
+                  unit="ft"
+                  :min="-2000"
+                  :max="5000"
+                  :step="10"
+                  :error="fields[`spec.${task}.touchdown_from_ft`]"
+                  @update:model-value="draft[task]!.touchdown_from_ft = $event ?? 0"
+                />
+                <Stepper
+                  :model-value="draft[task]!.touchdown_to_ft ?? null"
+                  label="to"
+                  unit="ft"
+                  :min="-2000"
+                  :max="5000"
+                  :step="10"
+                  :error="fields[`spec.${task}.touchdown_to_ft`]"
+                  @update:model-value="draft[task]!.touchdown_to_ft = $event ?? 0"
+                />
+              </template>
+              <Stepper
+                :model-value="draft[task]!.speed_above_kt ?? null"
+                label="Faster by, empty if not known"
+                unit="kt"
+                :min="0"
+                :max="50"
+                @update:model-value="draft[task]!.speed_above_kt = $event"
+              />
+              <Stepper
+                :model-value="draft[task]!.speed_below_kt ?? null"
+                label="Slower by, empty if not known"
+                unit="kt"
+                :min="0"
+                :max="50"
+                @update:model-value="draft[task]!.speed_below_kt = $event"
+              />
+            </div>
+          </div>
+          <p v-else-if="task === 'soft_field'" class="text-soft">No figures of its own: judged as a normal landing.</p>
+          <p v-else class="text-soft">Not examined.</p>
+        </section>
+        <section class="panel" aria-label="Climb">
+          <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
+            <input type="checkbox" class="h-6 w-6" :checked="!!draft.climb" @change="toggleClimb" />Climb after takeoff
+          </label>
+          <div v-if="draft.climb" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
             <Stepper
-              :model-value="draft[task]!.touchdown_from_ft as number"
-              label="Box from the spot"
-              unit="ft"
-              :min="-2000"
-              :max="5000"
-              :step="10"
-              :error="fields[`spec.${task}.touchdown_from_ft`]"
-              @update:model-value="draft[task]!.touchdown_from_ft = $event ?? 0"
-            />
-            <Stepper
-              :model-value="draft[task]!.touchdown_to_ft as number"
-              label="to"
-              unit="ft"
-              :min="-2000"
-              :max="5000"
-              :step="10"
-              :error="fields[`spec.${task}.touchdown_to_ft`]"
-              @update:model-value="draft[task]!.touchdown_to_ft = $event ?? 0"
-            />
-            <Stepper
-              :model-value="draft[task]!.speed_above_kt as number"
-              label="Faster by"
+              :model-value="draft.climb.speed_above_kt ?? null"
+              label="Faster by, empty if not known"
               unit="kt"
               :min="0"
               :max="50"
-              @update:model-value="draft[task]!.speed_above_kt = $event ?? 0"
+              @update:model-value="draft.climb!.speed_above_kt = $event"
             />
             <Stepper
-              :model-value="draft[task]!.speed_below_kt as number"
-              label="Slower by"
+              :model-value="draft.climb.speed_below_kt ?? null"
+              label="Slower by, empty if not known"
               unit="kt"
               :min="0"
               :max="50"
-              @update:model-value="draft[task]!.speed_below_kt = $event ?? 0"
+              @update:model-value="draft.climb!.speed_below_kt = $event"
             />
           </div>
           <p v-else class="text-soft">Not examined.</p>
         </section>
+        <section class="panel" aria-label="Pattern">
+          <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
+            <input type="checkbox" class="h-6 w-6" :checked="!!draft.pattern" @change="togglePattern" />Traffic pattern
+          </label>
+          <div v-if="draft.pattern" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
+            <Stepper
+              :model-value="draft.pattern.altitude_ft ?? null"
+              label="Altitude within, empty if not known"
+              unit="ft"
+              :min="10"
+              :max="1000"
+              :step="10"
+              @update:model-value="draft.pattern!.altitude_ft = $event"
+            />
+            <Stepper
+              :model-value="draft.pattern.speed_above_kt ?? null"
+              label="Faster by, empty if not known"
+              unit="kt"
+              :min="0"
+              :max="50"
+              @update:model-value="draft.pattern!.speed_above_kt = $event"
+            />
+            <Stepper
+              :model-value="draft.pattern.speed_below_kt ?? null"
+              label="Slower by, empty if not known"
+              unit="kt"
+              :min="0"
+              :max="50"
+              @update:model-value="draft.pattern!.speed_below_kt = $event"
+            />
+          </div>
+          <p v-else class="text-soft">Not examined.</p>
+        </section>
+        <section v-if="draft.weights" class="panel" aria-label="Weights">
+          <h3 class="text-lg font-bold">Points of each criterion</h3>
+          <p class="text-sm text-soft">Ours, of no published standard. The score is their plain sum.</p>
+          <div class="mt-1 grid grid-cols-2 gap-3 lg:grid-cols-5">
+            <Stepper
+              v-for="[name, label] in WEIGHTS"
+              :key="name"
+              :model-value="draft.weights[name] ?? null"
+              :label="label"
+              unit=""
+              :min="0"
+              :max="100"
+              @update:model-value="draft.weights![name] = $event ?? 0"
+            />
+          </div>
+        </section>
         <p class="text-sm text-soft">
-          Soft-field, no-flap and slipped landings have no distance of their own in the published standards: they are
-          judged as normal ones.
+          No-flap and slipped landings have no distance of their own in the published standards: they are judged as
+          normal ones.
         </p>
       </fieldset>
     </form>

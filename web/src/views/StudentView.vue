@@ -11,6 +11,7 @@ import { MARK_LABEL, type Mark } from '@/marks'
 import HomeworkPanel from '@/record/HomeworkPanel.vue'
 import KindCard from '@/record/KindCard.vue'
 import SignDialog from '@/record/SignDialog.vue'
+import TaskTable from '@/record/TaskTable.vue'
 import { GROUP_LABEL, MARK_WORDS, STATE_LABEL, STATE_SIGN, STATE_TONE } from '@/record/words'
 import { day, LANDING_LABEL, round, signed, today } from '@/words'
 
@@ -79,6 +80,13 @@ async function makeSortie() {
     undo: { what: 'the sortie', back: (answer) => api.removeSortie(answer.id) },
   })
   if (written) await router.push({ name: 'prepare', params: { id: written.answer.id } })
+}
+async function makeMockTest() {
+  const written = await write({
+    call: () => api.mockTest(id, today(), standardId.value),
+    undo: { what: 'the mock test', back: (answer) => api.removeSortie(answer.id) },
+  })
+  if (written) await router.push({ name: 'lap-plan', params: { id: written.answer.id } })
 }
 const needNames = (standing: Standing) =>
   standing.needs.map((code) => one.value?.standings.find((other) => other.code === code)?.name ?? code).join(', ')
@@ -154,7 +162,19 @@ watch(one, (now) => {
         <button v-if="mayCoach && one.lesson.items.length" type="button" class="button button-main" @click="makeSortie">
           Make this sortie for today
         </button>
+        <button v-if="mayCoach" type="button" class="button" @click="makeMockTest">Mock test today</button>
       </div>
+      <p v-if="one.lesson_for" class="text-sm text-soft">
+        {{
+          one.lesson_for.is_booked
+            ? `For what is booked: ${one.lesson_for.aircraft}, ${one.lesson_for.place}, ${round(one.lesson_for.booked_min)} minutes; ${
+                one.lesson_for.crosswind_kt === null
+                  ? 'its wind is not known'
+                  : `${round(Math.abs(one.lesson_for.crosswind_kt))} kt across`
+              }.`
+            : `As last flown: ${one.lesson_for.aircraft}, ${one.lesson_for.place}; nothing is booked, the wind is not known.`
+        }}
+      </p>
       <p v-if="!one.lesson.items.length" class="text-soft">Nothing is left to propose.</p>
       <ol class="mt-1 grid gap-2 sm:grid-cols-2 xl:grid-cols-4">
         <li v-for="item in one.lesson.items" :key="item.code" class="rounded-lg border border-line p-2">
@@ -165,6 +185,9 @@ watch(one, (now) => {
           {{ item.why }}
         </li>
       </ol>
+      <ul v-if="one.lesson.left_out.length" class="mt-2 text-sm">
+        <li v-for="line in one.lesson.left_out" :key="line"><b>Not now.</b> {{ line }}</li>
+      </ul>
     </section>
 
     <section aria-label="Landings">
@@ -176,6 +199,8 @@ watch(one, (now) => {
         another standard to see them.
       </p>
     </section>
+
+    <TaskTable :tasks="one.tasks" :needed="one.needed_chance" />
 
     <div class="grid gap-4 lg:grid-cols-[1fr_24rem]">
       <section class="panel" aria-labelledby="syllabus">

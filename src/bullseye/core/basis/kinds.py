@@ -27,7 +27,17 @@ ExerciseKind = Literal[
     'low_approach',
     'hold_off_drill',
 ]
-StandardCode = Literal['us_private', 'us_commercial']
+StandardCode = Literal[
+    'us_private',
+    'us_commercial',
+    'eu_ppl',
+    'eu_cpl',
+    'uk_ppl',
+    'ca_ppl',
+    'us_sport',
+    'us_recreational',
+    'us_instructor',
+]
 Wing = Literal['high', 'low']
 Undercarriage = Literal['nosewheel', 'tailwheel']
 Propeller = Literal['fixed', 'variable']
@@ -70,6 +80,7 @@ LapMark = Literal[
     'over_banked',
     'going_long',
     'going_short',
+    'gate_not_met',
 ]
 Going = Literal['long', 'short']
 Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']

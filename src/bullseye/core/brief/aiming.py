@@ -246,8 +246,8 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
 
 def box_ft(request: BriefRequest) -> tuple[float, float]:
     """The window of the standard around the spot, from the landing threshold [ft]."""
-    tolerance = request.standard.tolerance(request.landing)
-    return request.spot_ft + tolerance.touchdown_from_ft, request.spot_ft + tolerance.touchdown_to_ft
+    low_ft, high_ft = request.tolerance.window_ft
+    return request.spot_ft + low_ft, request.spot_ft + high_ft
 
 
 def target_ft(request: BriefRequest) -> float:

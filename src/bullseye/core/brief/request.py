@@ -38,7 +38,7 @@ from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.belief import Calibration
 from bullseye.core.given.overrule import Overrule, OverruledNumber
-from bullseye.core.given.standards import BUILT_IN, Standard
+from bullseye.core.given.standards import BUILT_IN, Standard, Tolerance
 from bullseye.core.given.technique import Technique, usual_flap
 
 
@@ -111,13 +111,13 @@ class BriefRequest(Checked):
         flap = self.flap_setting
         if self.landing in TAILWHEEL_ONLY and not self.aircraft.particulars.has_tailwheel:
             raise InvalidInput('landing', self.landing, 'for an aircraft with a tailwheel only')
-        self.standard.tolerance(self.landing)
         if self.landing == 'no_flap' and flap is not self.aircraft.flaps[0]:
             raise InvalidInput('flap', flap.name, f'{self.aircraft.flaps[0].name}, for a landing without flap')
         if self.spot_ft >= self.runway.landing_distance_available_ft:
             raise InvalidInput(
                 'spot_ft', self.spot_ft, f'on the runway, below {self.runway.landing_distance_available_ft:g}'
             )
+        _ = self.tolerance
         numbers = [one.number for one in self.overruled]
         if len(set(numbers)) != len(numbers):
             raise InvalidInput('overruled', numbers, 'each number once')
@@ -134,6 +134,16 @@ class BriefRequest(Checked):
 
         self._check_places_set()
         self._check_takeoff_speeds()
+
+    @property
+    def tolerance(self) -> Tolerance:
+        """What the landing is measured against, its window in feet from the spot.
+
+        :raises InvalidInput: when the standard has no such task, or its window is not known
+        """
+        return self.standard.planned(
+            self.landing, spot_ft=self.spot_ft, available_ft=self.runway.landing_distance_available_ft
+        )
 
     def _check_places_set(self) -> None:
         """A place that the instructor sets lies on the runway."""

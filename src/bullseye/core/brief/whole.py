@@ -121,7 +121,10 @@ class Parts:
     notes: tuple[Sentence, ...]
 
 
-def _pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
+def pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
+    """Pattern altitude above sea level: as chosen, else the field's own, else the usual one [ft]."""
+    if plan.pattern.altitude_ft is not None:
+        return plan.pattern.altitude_ft
     if plan.airfield is not None and plan.airfield.pattern_altitude_ft is not None:
         return plan.airfield.pattern_altitude_ft
     return request.runway.elevation_ft + PATTERN_HEIGHT_FT
@@ -140,7 +143,7 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
         temperature_c=request.weather.temperature_c,
         headwind_kt=setup.wind.sure_headwind_kt,
         technique=request.technique,
-        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        pattern_altitude_ft=pattern_altitude_ft(request, plan),
         as_set=AsSet(
             over_50_ft=request.overrule('takeoff_over_50_ft'),
             rotate_kias=request.overrule('rotate_kias'),
@@ -220,7 +223,7 @@ def pattern_task(
         density_ratio=setup.density_ratio,
         surface_wind_deg_true=wind.direction_deg_true,
         surface_wind_kt=wind.speed_kt,
-        pattern_altitude_ft=_pattern_altitude_ft(request, plan),
+        pattern_altitude_ft=pattern_altitude_ft(request, plan),
         first_turn_ft=takeoff.first_turn_ft,
         climb=climb,
         aim_point_ft=brief.aim.aim_point_ft,
@@ -320,7 +323,7 @@ def _lap_plan(
     kinds = [
         kind
         for kind in get_args(LandingKind)
-        if request.standard.examines(kind) and request.aircraft.lands(kind) and (kind != 'power_off' or has_glide)
+        if request.standard.can_plan(kind) and request.aircraft.lands(kind) and (kind != 'power_off' or has_glide)
     ]
     no_lap = _no_lap(request, brief, takeoff)
     wanted = kinds_wanted(

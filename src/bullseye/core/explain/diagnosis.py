@@ -134,9 +134,8 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
         return None
     planned_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
     aim_ft = planned_ft if (flown_ft := aim_flown_ft(lap, planned_ft)) is None else flown_ft
-    tolerance = request.standard.tolerance(request.landing)
-    box_from_ft = request.spot_ft + tolerance.touchdown_from_ft
-    box_to_ft = request.spot_ft + tolerance.touchdown_to_ft
+    low_ft, high_ft = request.tolerance.window_ft
+    box_from_ft, box_to_ft = request.spot_ft + low_ft, request.spot_ft + high_ft
     return FlownLap(
         approach=flown_approach(lap, request),
         touchdown_from_aim_ft=None if lap.along_ft is None else lap.along_ft - aim_ft,

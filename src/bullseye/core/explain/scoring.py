@@ -2,20 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from bullseye.core.basis.kinds import NOT_LANDED
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
 from bullseye.core.brief.landing import BriefAnswer
-from bullseye.core.given.standards import Tolerance
+from bullseye.core.given.standards import Tolerance, Weights
 from bullseye.core.measure.lap import MeasuredLap
 
 Verdict = Literal['pass', 'near', 'fail', 'unknown']
 _CREDIT: dict[Verdict, float] = {'pass': 1.0, 'near': 0.5, 'fail': 0.0}
 
-# Weights and "near" margins [own]
-_WEIGHTS = {'accuracy': 40, 'speed': 20, 'float': 15, 'drift': 10, 'centreline': 10, 'arrival': 5}
+# "Near" margins [own]
 _NEAR_LONG_FT = 100.0
 _NEAR_SPEED_KT = 3.0
 _FLOAT_PASS_S, _FLOAT_NEAR_S = 1.5, 3.0
@@ -45,7 +44,7 @@ class Criterion:
     unit: str
     tolerance: str
     verdict: Verdict
-    weight: int
+    weight: float
     points: float | None
 
 
@@ -55,7 +54,7 @@ class Score:
 
     criteria: tuple[Criterion, ...]
     points: float | None
-    out_of: int
+    out_of: float
     hit: bool | None
     meets_standard: bool | None
     words: Sentence
@@ -64,8 +63,6 @@ class Score:
 def _criterion(
     name: str, label: str, *, value: float | str | None, unit: str, tolerance: str, verdict: Verdict
 ) -> Criterion:
-    weight = _WEIGHTS[name]
-    points = None if verdict == 'unknown' else weight * _CREDIT[verdict]
     return Criterion(
         name=name,
         label=label,
@@ -73,8 +70,8 @@ def _criterion(
         unit=unit,
         tolerance=tolerance,
         verdict=verdict,
-        weight=weight,
-        points=points,
+        weight=0.0,  # the standard's, set below
+        points=None,
     )
 
 
@@ -84,10 +81,16 @@ def _within(value: float | None, *, good: bool, near: bool) -> Verdict:
     return 'pass' if good else 'near' if near else 'fail'
 
 
+def _weighed(criterion: Criterion, weights: Weights) -> Criterion:
+    weight: float = getattr(weights, criterion.name)
+    points = None if criterion.verdict == 'unknown' else weight * _CREDIT[criterion.verdict]
+    return replace(criterion, weight=weight, points=points)
+
+
 def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
     """Before the spot's window is a fail however small; beyond it, 100 ft are near."""
     from_spot_ft = None if lap.along_ft is None else lap.along_ft - brief.aim.spot_ft
-    low_ft, high_ft = tolerance.touchdown_from_ft, tolerance.touchdown_to_ft
+    low_ft, high_ft = tolerance.window_ft
     verdict: Verdict = 'unknown'
     if from_spot_ft is not None:
         verdict = _within(
@@ -106,20 +109,21 @@ def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Cri
 
 
 def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criterion:
+    """The speed over the threshold; a limit that is not known judges nothing on its side."""
     off_kt = None if lap.threshold_speed_kias is None else lap.threshold_speed_kias - brief.speed.recommended_speed_kias
     above_kt, below_kt = tolerance.speed_above_kt, tolerance.speed_below_kt
-    known = off_kt if off_kt is not None else 0.0
+    limit_kt = above_kt if (off_kt or 0.0) > 0 else below_kt
+    verdict: Verdict = 'unknown'
+    if off_kt is not None and limit_kt is not None:
+        verdict = _within(off_kt, good=abs(off_kt) <= limit_kt, near=abs(off_kt) <= limit_kt + _NEAR_SPEED_KT)
+    said = ['unknown' if one is None else f'{one:.0f}' for one in (below_kt, above_kt)]
     return _criterion(
         'speed',
         'Speed over the threshold, from target',
         value=off_kt,
         unit='kt',
-        tolerance=f'−{below_kt:.0f} to +{above_kt:.0f}',
-        verdict=_within(
-            off_kt,
-            good=-below_kt <= known <= above_kt,
-            near=-below_kt - _NEAR_SPEED_KT <= known <= above_kt + _NEAR_SPEED_KT,
-        ),
+        tolerance='not known' if said == ['unknown', 'unknown'] else f'−{said[0]} to +{said[1]}',
+        verdict=verdict,
     )
 
 
@@ -171,14 +175,17 @@ def _arrival(lap: MeasuredLap) -> Criterion:
     return _criterion('arrival', 'Arrival', value=value, unit='', tolerance='no bounce, no balloon', verdict=verdict)
 
 
-def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> Score:
+def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, weights: Weights | None = None) -> Score:
     """Judge one lap against what was briefed for it.
 
     Speed is judged from the worked-out speed, so a wrong choice of speed shows. A go-around has no score.
+
+    :param tolerance: of the standard, with its window known
+    :param weights: points of each criterion; ours where none are given
     """
     if lap.outcome in NOT_LANDED:
         return Score(criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_BOOK.say(lap.outcome))
-    criteria = (
+    found = (
         _accuracy(lap, brief, tolerance),
         _speed(lap, brief, tolerance),
         _float(lap, brief),
@@ -186,6 +193,7 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance) -> 
         _centreline(lap),
         _arrival(lap),
     )
+    criteria = tuple(_weighed(one, weights or Weights()) for one in found)
     judged = [criterion for criterion in criteria if criterion.points is not None]
     accuracy = criteria[0]
     hit = None if accuracy.verdict == 'unknown' else accuracy.verdict == 'pass'

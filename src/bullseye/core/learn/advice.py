@@ -131,7 +131,7 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
     for lap in laps:
         kind = _kind(lap, request)
         flown_by = replace(request, aim_point_ft=lap.aim_ft)
-        if kind != request.landing and request.standard.examines(kind):
+        if kind != request.landing and request.standard.can_plan(kind):
             flown_by = replace(flown_by, landing=kind)
         flown = None if lap.exclude else flown_lap(_measured(lap), flown_by)
         if flown is not None:
@@ -158,7 +158,7 @@ def _judged(lap: AdviceLap, before: BriefRequest) -> tuple[Score, Diagnosis]:
     request = replace(before, aim_point_ft=lap.aim_ft)
     brief = make_brief(request)
     measured = _measured(lap)
-    score = score_lap(measured, brief=brief, tolerance=request.standard.tolerance(request.landing))
+    score = score_lap(measured, brief=brief, tolerance=request.tolerance, weights=request.standard.weights)
     return score, diagnose(measured, request=request, brief=brief)
 
 

@@ -37,7 +37,7 @@ class Standing:
 
     exercise: Exercise
     state: ExerciseState
-    readiness: Readiness | None
+    readiness: Readiness | None  # of the landing, or of the task of the lap
     latest_on: date | None
 
 
@@ -61,12 +61,17 @@ class NextLesson:
 
 
 def next_lesson(
-    standings: Sequence[Standing], *, today: date, not_today: Mapping[str, Sentence] | None = None
+    standings: Sequence[Standing],
+    *,
+    today: date,
+    not_today: Mapping[str, Sentence] | None = None,
+    most_items: int | None = None,
 ) -> NextLesson:
     """Propose the next lesson.
 
     :param standings: of all exercises in teaching order
     :param not_today: exercises that aircraft, wind, limits or field do not allow, each with the reason
+    :param most_items: that the booked time has room for; None where nothing is booked
 
     The weakest of what was begun comes first: what is far from the standard gains most. What is stale follows, and one
     new exercise whose needs have been practised. One item is flown to warm up, if anything is held [com].
@@ -74,9 +79,6 @@ def next_lesson(
     states = {one.exercise.code: one.state for one in standings}
     names = {one.exercise.code: one.exercise.name for one in standings}
     refused = not_today or {}
-    left_out = tuple(
-        joined(_BOOK.say('limit', words=f'{names[code]}:'), why) for code, why in refused.items() if code in names
-    )
     fit = [one for one in standings if one.exercise.code not in refused]
     weak = sorted((one for one in fit if _is_weak(one)), key=_weakness)
     stale = sorted((one for one in fit if one.state == 'stale'), key=lambda one: one.latest_on or date.min)
@@ -101,7 +103,31 @@ def next_lesson(
     landings = {one.exercise.code for one in standings if one.exercise.landing is not None}
     main = next((one.code for one in items if one.code in landings and one.part != 'warm_up'), None)
     main = main or next((one.code for one in items if one.code in landings), None)
-    return NextLesson(items=tuple(items[:_MOST]), main=main, left_out=left_out)
+    most = _MOST if most_items is None else min(_MOST, most_items)
+    return NextLesson(items=_that_fit(items, most), main=main, left_out=_left_out(standings, refused, names, states))
+
+
+def _that_fit(items: Sequence[Item], most: int) -> tuple[Item, ...]:
+    """What the time has room for: the warm-up goes first of all, before anything that is to be learned."""
+    kept = [one for one in items if one.part != 'warm_up'] if len(items) > most else list(items)
+    return tuple(kept[:most])
+
+
+def _left_out(
+    standings: Sequence[Standing],
+    refused: Mapping[str, Sentence],
+    names: Mapping[str, str],
+    states: Mapping[str, ExerciseState],
+) -> tuple[Sentence, ...]:
+    """What would have been proposed, and why it is not flown this time; of the rest nothing is said."""
+    wanted, is_next = [], True
+    for one in standings:
+        code = one.exercise.code
+        may_be_new = one.state == 'not_begun' and not may_begin(one.exercise, states)
+        if code in refused and (_is_weak(one) or one.state == 'stale' or (may_be_new and is_next)):
+            wanted.append(code)
+        is_next = is_next and not may_be_new  # of new things only the next one would have been proposed
+    return tuple(joined(_BOOK.say('limit', words=f'{names[code]}:'), refused[code]) for code in wanted)
 
 
 def _is_weak(one: Standing) -> bool:

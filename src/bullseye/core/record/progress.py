@@ -52,8 +52,8 @@ class KindProgress:
     landings: int
     go_arounds: int
     last_on: date
-    window_from_ft: float
-    window_to_ft: float
+    window_from_ft: float | None  # where the latest was flown; None: not known
+    window_to_ft: float | None
     readiness: Readiness
     latest: tuple[Mark, ...]
     touchdown: Spread
@@ -80,14 +80,15 @@ def progress_of(flown: Sequence[Flown], *, tolerance: Tolerance, needed: float) 
     floats = [one.float_over_s for one in landings if one.float_over_s is not None]
     drifts = [one.drift for one in landings if one.drift is not None]
     speed = spread_of(speeds)
+    window_ft = flown[-1].window_ft(tolerance)
     return KindProgress(
         landing=flown[0].landing,
         laps=len(flown),
         landings=len(landings),
         go_arounds=sum(one.outcome == 'go_around' for one in flown),
         last_on=flown[-1].flown_at.date(),
-        window_from_ft=tolerance.touchdown_from_ft,
-        window_to_ft=tolerance.touchdown_to_ft,
+        window_from_ft=None if window_ft is None else window_ft[0],
+        window_to_ft=None if window_ft is None else window_ft[1],
         readiness=readiness(flown, tolerance=tolerance, needed=needed),
         latest=tuple(
             Mark(
@@ -105,7 +106,7 @@ def progress_of(flown: Sequence[Flown], *, tolerance: Tolerance, needed: float) 
         drifted=sum(one != 'none' for one in drifts),
         drift_seen=len(drifts),
         hits=sum(one.is_near(tolerance) is True for one in landings),
-        change=_change(landings, tolerance),
+        change=None if window_ft is None else _change(landings, sum(window_ft) / 2),
         words=_habits(speed, spread_of(floats)),
     )
 
@@ -125,7 +126,7 @@ def _habits(speed: Spread, floats: Spread) -> tuple[Sentence, ...]:
     return tuple(said)
 
 
-def _change(landings: Sequence[Flown], tolerance: Tolerance) -> Sentence | None:
+def _change(landings: Sequence[Flown], middle_ft: float) -> Sentence | None:
     """The latest change of the aim point from one sortie to the next, and whether it helped; None without any.
 
     Helped is what Welch's t at 95 % says of the mean distance from the middle of the window.
@@ -142,9 +143,8 @@ def _change(landings: Sequence[Flown], tolerance: Tolerance) -> Sentence | None:
     if not moved:
         return None
     k = moved[-1]
-    middle = tolerance.centre_ft
-    before = [(one.from_spot_ft or 0.0) - middle for group in by_sortie[:k] for one in group][-10:]
-    after = [(one.from_spot_ft or 0.0) - middle for group in by_sortie[k:] for one in group]
+    before = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[:k] for one in group][-10:]
+    after = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[k:] for one in group]
     shift = aims[k] - aims[k - 1]
     change = _BOOK.say(
         'back' if shift > 0 else 'on',

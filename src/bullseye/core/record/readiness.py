@@ -47,6 +47,8 @@ _BOOK = Phrasebook(
     at_standard='{sure} sure that at least {needed} of landings meet it: at standard, in {conditions}.',
     likely='Likely at standard, not yet sure: {sure} sure that at least {needed} of landings meet it.',
     not_yet='Not yet at standard: {chance} of landings meet it; {needed} are asked for.',
+    no_window='Where this standard wants the wheels is not known here: complete a copy of it before it judges anybody.',
+    no_limit='Not judged: {what}; the limit of the standard is not known here.',
     too_few='{judged} of {least} judged landings: too few to say.',
     one_landing='1 of {least} judged landings: too few to say.',
     touchdown='where they touch',
@@ -85,6 +87,32 @@ class Readiness:
     not_known: tuple[Sentence, ...]
 
 
+def _undecided(landings: Sequence[Flown], judged: Sequence[Flown], tolerance: Tolerance) -> Readiness:
+    """Too few landings, or a standard of which it is not known where the wheels should touch."""
+    least = count(LEAST_JUDGED)
+    if not tolerance.has_window:
+        words = _BOOK.say('no_window')
+    elif len(judged) == 1:
+        words = _BOOK.say('one_landing', least=least)
+    else:
+        words = _BOOK.say('too_few', judged=count(len(judged)), least=least)
+    return Readiness(
+        state='unknown',
+        judged=len(judged),
+        met=sum(one.meets(tolerance) is True for one in judged),
+        chance=None,
+        chance_low=None,
+        chance_high=None,
+        chance_of_three=None,
+        sure=None,
+        judged_by=(),
+        not_judged=_CRITERIA,
+        weakest=None,
+        words=words,
+        not_known=_not_known(landings, len(judged), tolerance),
+    )
+
+
 def readiness(
     flown: Sequence[Flown], *, tolerance: Tolerance, needed: float = NEEDED_CHANCE, sure: float = SURE
 ) -> Readiness:
@@ -99,29 +127,10 @@ def readiness(
     """
     landings = [one for one in flown if one.is_landing][-_WINDOW:]
     judged = [one for one in landings if one.from_spot_ft is not None]
-    not_known = _not_known(landings, len(judged))
-    if len(judged) < LEAST_JUDGED:
-        least = count(LEAST_JUDGED)
-        words = (
-            _BOOK.say('one_landing', least=least)
-            if len(judged) == 1
-            else _BOOK.say('too_few', judged=count(len(judged)), least=least)
-        )
-        return Readiness(
-            state='unknown',
-            judged=len(judged),
-            met=sum(one.meets(tolerance) is True for one in judged),
-            chance=None,
-            chance_low=None,
-            chance_high=None,
-            chance_of_three=None,
-            sure=None,
-            judged_by=(),
-            not_judged=_CRITERIA,
-            weakest=None,
-            words=words,
-            not_known=not_known,
-        )
+    if tolerance.has_window:
+        judged = [one for one in judged if one.window_ft(tolerance) is not None]
+    if len(judged) < LEAST_JUDGED or not tolerance.has_window:
+        return _undecided(landings, judged, tolerance)
     chances = _chances(judged, tolerance)
     together: Floats = np.prod(list(chances.values()), axis=0)
     met = sum(one.meets(tolerance) is True for one in judged)
@@ -146,6 +155,45 @@ def readiness(
         not_judged=tuple(one for one in _CRITERIA if one not in chances),
         weakest=weakest,
         words=_words(state, said, judged, float(together.mean()), needed),
+        not_known=_not_known(landings, len(judged), tolerance),
+    )
+
+
+def readiness_by_count(
+    met: Sequence[bool],
+    *,
+    needed: float,
+    words: Sentence,
+    not_known: tuple[Sentence, ...] = (),
+    sure: float = SURE,
+) -> Readiness:
+    """Whether laps that met something or not show that it is at a standard; later ones count more.
+
+    Source: the beta distribution of a share after so many hits and misses, by Bayes with a flat prior.
+    """
+    if len(met) < LEAST_JUDGED:
+        chances = None
+    else:
+        counts = _shares(len(met))
+        hits = float(counts @ np.array(met, float))
+        chances = np.asarray(beta.ppf(_uniform(4), 1 + hits, 1 + float(counts.sum()) - hits), float)
+    is_sure = None if chances is None else float((chances >= needed).mean())
+    state: State = 'unknown'
+    if is_sure is not None:
+        state = 'at_standard' if is_sure >= sure else 'likely' if is_sure >= LIKELY else 'not_yet'
+    return Readiness(
+        state=state,
+        judged=len(met),
+        met=sum(met),
+        chance=None if chances is None else float(chances.mean()),
+        chance_low=None if chances is None else float(np.quantile(chances, 0.025)),
+        chance_high=None if chances is None else float(np.quantile(chances, 0.975)),
+        chance_of_three=None if chances is None else float((chances**3).mean()),
+        sure=is_sure,
+        judged_by=(),
+        not_judged=(),
+        weakest=None,
+        words=words,
         not_known=not_known,
     )
 
@@ -184,43 +232,41 @@ def _often(names: Sequence[str]) -> str:
     return ', '.join(most[:3]) + (' and others' if len(most) > 3 else '')
 
 
-def _not_known(landings: Sequence[Flown], judged: int) -> tuple[Sentence, ...]:
-    """Which of the criteria were not measured often enough to be judged."""
+def _not_known(landings: Sequence[Flown], judged: int, tolerance: Tolerance) -> tuple[Sentence, ...]:
+    """Which of the criteria were not measured often enough to be judged, or have no limit that is known."""
     seen: dict[Criterion, int] = {
         'speed': sum(one.speed_off_kt is not None for one in landings),
         'drift': sum(one.drift is not None for one in landings),
     }
     if not judged:
         return ()
-    return tuple(
-        _BOOK.say('missing', what=_BOOK.say(name))
-        if number == 0
-        else _BOOK.say('not_known', what=_BOOK.say(name), seen=count(number), landings=count(len(landings)))
-        for name, number in seen.items()
-        if number < LEAST_JUDGED
-    )
+    found = []
+    for name, number in seen.items():
+        if name == 'speed' and not _has_speeds(tolerance):
+            found.append(_BOOK.say('no_limit', what=_BOOK.say(name)))
+        elif number == 0:
+            found.append(_BOOK.say('missing', what=_BOOK.say(name)))
+        elif number < LEAST_JUDGED:
+            found.append(
+                _BOOK.say('not_known', what=_BOOK.say(name), seen=count(number), landings=count(len(landings)))
+            )
+    return tuple(found)
+
+
+def _has_speeds(tolerance: Tolerance) -> bool:
+    return tolerance.speed_above_kt is not None and tolerance.speed_below_kt is not None
 
 
 def _chances(judged: Sequence[Flown], tolerance: Tolerance) -> dict[Criterion, Floats]:
     """Chances of one landing to meet each criterion that was measured often enough, as samples of what is believed."""
-    places = [one.from_spot_ft for one in judged if one.from_spot_ft is not None]
-    found: dict[Criterion, Floats] = {
-        'touchdown': _within(
-            places,
-            low=tolerance.touchdown_from_ft,
-            high=tolerance.touchdown_to_ft,
-            mean=tolerance.centre_ft,
-            mean_sd=_MEAN_SD_FT,
-            scatter=_SCATTER_FT,
-            number=0,
-        )
-    }
+    found: dict[Criterion, Floats] = {'touchdown': _near(judged, tolerance)}
     speeds = [one.speed_off_kt for one in judged if one.speed_off_kt is not None]
-    if len(speeds) >= LEAST_JUDGED:
+    above_kt, below_kt = tolerance.speed_above_kt, tolerance.speed_below_kt
+    if len(speeds) >= LEAST_JUDGED and above_kt is not None and below_kt is not None:
         found['speed'] = _within(
             speeds,
-            low=-tolerance.speed_below_kt - 0.5,  # read to whole knots
-            high=tolerance.speed_above_kt + 0.5,
+            low=-below_kt - 0.5,  # read to whole knots
+            high=above_kt + 0.5,
             mean=0.0,
             mean_sd=_MEAN_SD_KT,
             scatter=_SCATTER_KT,
@@ -232,6 +278,24 @@ def _chances(judged: Sequence[Flown], tolerance: Tolerance) -> dict[Criterion, F
         went = float(counts @ np.array(straight, float))
         found['drift'] = beta.ppf(_uniform(2), _STRAIGHTS + went, _DRIFTS + float(counts.sum()) - went)
     return found
+
+
+def _near(judged: Sequence[Flown], tolerance: Tolerance) -> Floats:
+    """Chances to touch within the window; one that changes with the runway is judged by hits and misses."""
+    if tolerance.within_share is not None:
+        counts = _shares(len(judged))
+        hits = float(counts @ np.array([one.is_near(tolerance) is True for one in judged], float))
+        return np.asarray(beta.ppf(_uniform(0), 1 + hits, 1 + float(counts.sum()) - hits), float)
+    low_ft, high_ft = tolerance.window_ft
+    return _within(
+        [one.from_spot_ft for one in judged if one.from_spot_ft is not None],
+        low=low_ft,
+        high=high_ft,
+        mean=tolerance.centre_ft,
+        mean_sd=_MEAN_SD_FT,
+        scatter=_SCATTER_FT,
+        number=0,
+    )
 
 
 def _shares(landings: int) -> Floats:

@@ -1,0 +1,130 @@
+"""The rest of each lap: what a recorded flight measured of it, what it was worked out to be, and how it was flown."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Mapping, Sequence
+from contextlib import suppress
+from dataclasses import replace
+from functools import lru_cache
+from typing import Any, cast
+
+from pydantic import TypeAdapter
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bullseye.core.basis.kinds import Outcome, TakeoffKind
+from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.whole import Plan
+from bullseye.core.brief.workedout import work_out
+from bullseye.core.explain.around import AroundJudged, judge_around
+from bullseye.core.fly.pattern import PatternChoice
+from bullseye.core.measure.around import Around, GateFlown, WorkedOut
+from bullseye.store.errors import UNREADABLE
+from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
+from bullseye.tracks.events import FlightReport
+
+_AROUND = TypeAdapter(Around)
+_CHOICE = TypeAdapter(PatternChoice)
+_worked_out = lru_cache(2_000)(work_out)
+
+
+def plain_around(report: FlightReport, end: int) -> dict[str, Any] | None:
+    """What a recorded flight tells of the lap that one of its events ended, as a row keeps it; None of none."""
+    lap = next((one for one in report.laps if one.end == end), None)
+    if lap is None:
+        return None
+    takeoff = None if lap.takeoff is None else report.events[lap.takeoff]
+    around = Around(
+        liftoff_ft=None if takeoff is None else takeoff.liftoff_roll_ft,
+        liftoff_half_ft=None if takeoff is None else takeoff.uncertainty_ft,
+        takeoff_lateral_ft=None if takeoff is None else takeoff.lateral_ft,
+        climb_groundspeed_kt=lap.climb_groundspeed_kt,
+        first_turn_height_ft=lap.first_turn_height_ft,
+        pattern_height_error_ft=lap.pattern_height_error_ft,
+        downwind_groundspeed_kt=lap.downwind_groundspeed_kt,
+        downwind_off_deg=lap.downwind_off_deg,
+        spacing_ft=lap.spacing_ft,
+        most_bank_deg=max((turn.most_bank_deg for turn in lap.turns), default=None),
+        overshoot_ft=lap.overshoot_ft,
+        gates=tuple(
+            GateFlown(
+                height_ft=gate.height_ft,
+                lateral_ft=gate.lateral_ft,
+                groundspeed_kt=gate.groundspeed_kt,
+                above_path_ft=gate.above_path_ft,
+            )
+            for gate in lap.gates
+        ),
+        rollout_ft=report.events[end].rollout_ft,
+    )
+    found: dict[str, Any] = _AROUND.dump_python(around, mode='json', exclude_none=True)
+    return found
+
+
+def measured_of(lap: Lap) -> Around | None:
+    """What was measured of the rest of a lap, with the lift-off that was noted; None of nothing."""
+    around = None if lap.around is None else _AROUND.validate_python(lap.around)
+    if lap.liftoff_ft is not None and (around is None or around.liftoff_ft is None):
+        return replace(around or Around(), liftoff_ft=lap.liftoff_ft)
+    return around
+
+
+def plans_of(db: Session, laps: Sequence[Lap]) -> dict[uuid.UUID, Plan]:
+    """What takeoff and pattern of laps were planned as."""
+    if not laps:
+        return {}
+    sorties = {
+        row.id: row
+        for row in db.execute(
+            select(Sortie.id, Sortie.takeoff, Sortie.pattern).where(Sortie.id.in_({lap.sortie_id for lap in laps}))
+        )
+    }
+    fields = {
+        row.id: row
+        for row in db.execute(
+            select(RunwayEnd.id, RunwayEnd.threshold_lat_deg, Airfield.pattern_altitude_ft)
+            .join(Airfield, Airfield.id == RunwayEnd.airfield_id)
+            .where(RunwayEnd.id.in_({lap.runway_end_id for lap in laps}))
+        )
+    }
+    found = {}
+    for lap in laps:
+        sortie, field = sorties[lap.sortie_id], fields[lap.runway_end_id]
+        choice = _CHOICE.validate_python(sortie.pattern or {})
+        if choice.altitude_ft is None:
+            choice = replace(choice, altitude_ft=field.pattern_altitude_ft)
+        found[lap.id] = Plan(
+            takeoff=cast(TakeoffKind, sortie.takeoff), pattern=choice, is_northern=field.threshold_lat_deg >= 0
+        )
+    return found
+
+
+def worked_out(request: BriefRequest, plan: Plan) -> WorkedOut:
+    """What the rest of a lap was worked out to be; nothing where that fails, which stops no lap."""
+    with suppress(*UNREADABLE):
+        return _worked_out(request, plan)
+    return WorkedOut()
+
+
+def judged_of(
+    db: Session, laps: Sequence[Lap], requests: Mapping[uuid.UUID, BriefRequest]
+) -> dict[uuid.UUID, AroundJudged]:
+    """The rest of laps, judged by the standard each was flown under."""
+    measured = {lap.id: measured_of(lap) for lap in laps if lap.id in requests}
+    plans = plans_of(db, [lap for lap in laps if measured.get(lap.id) is not None])
+    found = {}
+    for lap in laps:
+        request = requests.get(lap.id)
+        if request is None:
+            continue
+        plan = plans.get(lap.id)
+        found[lap.id] = judge_around(
+            measured[lap.id],
+            WorkedOut() if plan is None else worked_out(request, plan),
+            standard=request.standard,
+            landing=request.landing,
+            outcome=cast(Outcome, lap.outcome),
+            marks=frozenset(lap.marks),
+        )
+    return found
