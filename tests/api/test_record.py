@@ -1,6 +1,7 @@
 """The student's record through the application: where they stand, what was signed, set, written and taught."""
 
 import uuid
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, date, datetime, timedelta
 
 import pytest
@@ -205,6 +206,13 @@ def test_a_logbook_line_is_drafted_asked_for_written_once_and_goes_out_and_in(ma
     ines.call('DELETE', f'/api/logbook/{own[0]["id"]}', status=404)  # of somebody else
     ines.call('DELETE', f'/api/logbook/{written["id"]}', status=204)
     assert ines.get('/api/logbook')['entries'] == []
+    assert sortie in [one['sortie_id'] for one in ines.get('/api/logbook')['not_written']]
+    marta.call('POST', f'/api/logbook/{written["id"]}/restore', {}, status=404)
+    ines.call('POST', f'/api/logbook/{written["id"]}/restore', {}, status=204)
+    assert sortie not in [one['sortie_id'] for one in ines.get('/api/logbook')['not_written']]  # with its sortie
+    ines.call('DELETE', f'/api/logbook/{written["id"]}', status=204)
+    ines.call('POST', '/api/logbook', {'line': line}, status=201)
+    ines.call('POST', f'/api/logbook/{written["id"]}/restore', {}, status=409)
     assert marta.client.get('/api/logbook/logbook.pdf').get_data()[:4] == b'%PDF'
     marta.get(
         f'/api/logbook/draft/{marta.sorties()[0]["id"]}',
@@ -263,6 +271,112 @@ def test_the_chief_changes_the_syllabus_and_what_is_retired_keeps_its_record(mar
     marta.call('DELETE', f'/api/students/{student}/notes/{kept["id"]}', status=204)
     again = marta.call('PUT', '/api/syllabus', {'exercises': rows})['exercises']
     assert len(again) == len(rows)
+    # as a table: out, one row changed, and in again
+    table = marta.client.get('/api/syllabus.csv').get_data(as_text=True)
+    back = marta.call('POST', '/api/syllabus/file', {'text': table})['exercises']
+    assert back == rows
+    renamed = table.replace('Normal landing', 'Landing in the box')
+    assert 'Landing in the box' in {
+        one['name'] for one in marta.call('POST', '/api/syllabus/file', {'text': renamed})['exercises']
+    }
+    wrong = marta.call('POST', '/api/syllabus/file', {'text': 'code,name,group\r\nx_1,One,nowhere\r\n'}, status=422)
+    assert 'row 2' in wrong['message']
+    missing = marta.call('POST', '/api/syllabus/file', {'text': 'name;group\r\n'}, status=422)
+    assert 'columns named code' in missing['message']
+
+
+def test_two_chiefs_who_change_the_syllabus_for_the_first_time_at_once_both_succeed(app: APIFlask):
+    chiefs = [Browser(app).sign_in('marta') for _ in range(4)]
+    rows = chiefs[0].get('/api/syllabus')['exercises']
+    with ThreadPoolExecutor(4) as pool:
+        sent = [
+            pool.submit(one.client.put, '/api/syllabus', json={'exercises': rows}, headers={'X-CSRFToken': one.token})
+            for one in chiefs
+        ]
+        assert [one.result().status_code for one in sent] == [200] * 4
+    assert chiefs[0].get('/api/syllabus')['exercises'] == rows
+
+
+def test_who_asks_to_be_erased_is_but_for_what_was_signed(marta: Browser, ines: Browser, app: APIFlask):
+    student, owen = student_of(marta, 'Ines'), student_of(marta, 'Owen')
+    path = f'/api/people/{student}/erasure'
+    laps = sum(one['laps'] for one in marta.get('/api/sorties?text=carvalho&most=60')['sorties'])
+    ask = {'name': 'Ines Carvalho', 'password': seed.PASSWORD}
+    assert marta.call('POST', path, ask | {'password': 'wrong-password'}, status=403)
+    assert 'name' in marta.call('POST', path, ask | {'name': 'Ines'}, status=422)['fields']
+    Browser(app).sign_in('elias').call('POST', path, ask, status=403)
+    chief = next(one['id'] for one in marta.get('/api/catalogue')['people'] if one['role'] == 'chief')
+    marta.call('POST', f'/api/people/{chief}/erasure', {**ask, 'name': 'Marta Kowalczyk'}, status=409)
+    entry = {'id': str(uuid.uuid4()), 'kind': 'exercise', 'code': 'go_around', 'words': 'Good'}
+    marta.call('POST', f'/api/students/{student}/signoffs', {**entry, 'password': seed.PASSWORD}, status=201)
+    told = marta.call('POST', path, ask)
+    assert date.fromisoformat(told['keep_until']).year == TODAY.year + 3
+    assert 'What was signed' in told['kept'][0]
+    assert ines.client.get('/api/catalogue').status_code == 401
+    with app.extensions['bullseye_sessions']() as db:
+        left = db.execute(
+            text(
+                'select (select count(*) from lap where student_id = :id), (select count(*) from sortie where '
+                'student_id = :id), (select count(*) from homework where student_id = :id), (select count(*) from '
+                'log_entry where person_id = :id), (select count(*) from sign_off where student_id = :id)'
+            ),
+            {'id': student},
+        ).one()
+        login = db.execute(text('select login, is_active from user_account where id = :id'), {'id': student}).one()
+        words = db.execute(
+            text(
+                'select count(*) from lap join user_account u on u.id = lap.student_id '
+                "where u.name like 'Former%' and note is not null"
+            )
+        ).scalar_one()
+    assert tuple(left[:4]) == (0, 0, 0, 0)
+    assert left[4] >= 1
+    assert login.login.startswith('erased.')
+    assert (login.is_active, words) == (False, 0)
+    # the landings stay, as those of nobody
+    assert marta.get('/api/sorties?text=carvalho')['sorties'] == []
+    former = marta.get('/api/sorties?text=Former&most=60')['sorties']
+    assert sum(one['laps'] for one in former) == laps
+    marta.call('POST', path, ask, status=409)
+    # nothing was signed of whom: not even the name stays
+    with app.extensions['bullseye_sessions']() as db:
+        db.execute(text('alter table sign_off disable trigger user'))
+        db.execute(text('delete from sign_off where student_id = :id'), {'id': owen})
+        db.commit()
+    gone = marta.call('POST', f'/api/people/{owen}/erasure', ask | {'name': 'Owen Fairbairn'})
+    assert (gone['kept'], gone['keep_until']) == ([], None)
+    assert 'Owen' not in str(marta.get('/api/catalogue')['people'])
+
+
+def test_drills_without_a_landing_are_scored_and_stand_in_the_record(marta: Browser):
+    student, sortie = student_of(marta, 'Priya'), marta.sortie_of('Priya')
+    wanted = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']['touchdown']['float_s']
+    at = datetime.now(UTC) - timedelta(hours=2)
+    for k in range(6):
+        seen = {'outcome': 'drill', 'float_s': round(wanted + 1, 1) if k else round(0.8 * wanted, 1)}
+        seen |= {'flown_at': (at + timedelta(minutes=4 * k)).isoformat()}
+        marta.send_laps(sortie, (str(uuid.uuid4()), seen | {'marks': ['sank_through'] if k == 1 else []}))
+    marta.send_laps(sortie, (str(uuid.uuid4()), {'outcome': 'drill'}))
+    marta.send_laps(sortie, (str(uuid.uuid4()), {'outcome': 'low_approach', 'lateral_ft': -4.0}))
+    marta.send_laps(
+        sortie, (str(uuid.uuid4()), {'outcome': 'low_approach', 'lateral_ft': 3.0, 'marks': ['touched_runway']})
+    )
+    laps = [
+        one for one in marta.get(f'/api/sorties/{sortie}/laps')['laps'] if one['outcome'] in ('drill', 'low_approach')
+    ]
+    verdicts = [[one['verdict'] for one in lap['score']['criteria']] for lap in laps]
+    assert verdicts[0] == ['near', 'pass']
+    assert verdicts[1] == ['pass', 'fail']
+    assert verdicts[2] == ['pass', 'pass']
+    assert verdicts[6] == ['unknown', 'unknown']
+    assert verdicts[7:] == [['pass', 'pass'], ['pass', 'fail']]
+    assert [lap['score']['points'] for lap in laps[:3]] == [30 + 40, 60, 100]
+    assert laps[6]['score']['points'] is None
+    assert all(lap['score']['hit'] is None for lap in laps)
+    standings = {one['code']: one for one in marta.get(f'/api/students/{student}')['standings']}
+    held = standings['deck_drill']['readiness']
+    assert (held['judged'], held['met']) == (6, 4)
+    assert standings['low_approach']['readiness']['state'] == 'unknown'
 
 
 def test_how_a_runway_deceives_is_told_for_two_runways(marta: Browser):

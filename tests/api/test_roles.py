@@ -24,6 +24,7 @@ LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'
 ABOARD = ('student', 'instructor')  # who flies the sortie of Owen in the demo
 EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
 METAR = 'METAR LANT 251150Z 06012G18KT 9999 FEW030 14/08 Q1016'
+SYLLABUS = 'code,name,group,needs\r\nlanding_normal,Normal landing,landing,\r\nstalls,Stalls,altitude,\r\n'
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
 CSV = 'airport_ident,length_ft,width_ft,surface,le_ident,le_latitude_deg,le_longitude_deg,he_ident,he_latitude_deg,he_longitude_deg,le_elevation_ft\n'
 CSV += 'SAND,2600,60,ASP,09,47.0,-38.0,27,47.0,-37.9896,12\n'
@@ -80,6 +81,8 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         return Ask(method, described_track + tail, of_track + (asked or tail), roles, body)
 
     owen = sortie['student']['id']
+    erased = next(one['id'] for one in ours['people'] if one['name'] == 'Ines Carvalho')
+    erasure = {'name': 'Ines Carvalho', 'password': seed.PASSWORD}
     exercises = chief.get('/api/syllabus')['exercises']
     line = {'flown_on': day, 'aircraft': 'Marram 160', 'role': 'solo', 'remarks': uuid.uuid4().hex}
     of_chief = chief.call('POST', '/api/logbook', {'line': line | {'from_field': 'LANT'}}, status=201)
@@ -111,6 +114,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/archive/mine.zip', '/api/archive/mine.zip', EVERYBODY, is_list=True),
         Ask('get', '/api/syllabus.csv', '/api/syllabus.csv', EVERYBODY, is_list=True),
         Ask('put', '/api/syllabus', '/api/syllabus', CHIEF, {'exercises': exercises}, is_list=True),
+        Ask('post', '/api/syllabus/file', '/api/syllabus/file', CHIEF, {'text': SYLLABUS}, is_list=True),
         Ask('get', '/api/faults', '/api/faults', EVERYBODY, is_list=True),
         Ask('get', '/api/logbook', '/api/logbook', EVERYBODY, is_list=True),
         Ask('get', '/api/logbook/logbook.csv', '/api/logbook/logbook.csv', EVERYBODY, is_list=True),
@@ -119,6 +123,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('post', '/api/logbook/file', '/api/logbook/file', EVERYBODY, {'text': LOG}, is_list=True),
         Ask('get', '/api/logbook/draft/{sortie_id}', f'/api/logbook/draft/{sortie_id}', ABOARD),
         Ask('delete', '/api/logbook/{entry_id}', f'/api/logbook/{of_chief["id"]}', CHIEF),
+        Ask('post', '/api/logbook/{entry_id}/restore', f'/api/logbook/{of_chief["id"]}/restore', CHIEF, {}),
         student_ask('get', '', EVERYBODY),
         student_ask('get', '/timeline', EVERYBODY),
         student_ask('get', '/signoffs', EVERYBODY),
@@ -221,6 +226,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('post', '/api/invitations', '/api/invitations', COACHES, {'name': 'Ada', 'role': 'student'}, is_list=True),
         Ask('patch', '/api/school', '/api/school', CHIEF, {'crosswind_limit_kt': 9.0}, is_list=True),
         Ask('patch', '/api/people/{person_id}', f'/api/people/{student["id"]}', COACHES, {'crosswind_limit_kt': 7.0}),
+        Ask('post', '/api/people/{person_id}/erasure', f'/api/people/{erased}/erasure', CHIEF, erasure),
         track_ask('delete', '/match', COACHES),
         track_ask('post', '/match', COACHES, {'sortie_id': sortie_id, 'pairs': []}),
         track_ask('delete', '/match', COACHES),

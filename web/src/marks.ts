@@ -14,7 +14,7 @@ export const MARKS: Record<LapState, readonly Mark[]> = {
   takeoff: ['rotated_early', 'rotated_late', 'takeoff_off_centreline'],
   pattern: ['tpa_not_held', 'wide', 'tight', 'over_banked'],
   final: ['overshot_final', 'flat', 'steep', 'gate_not_met', 'going_long', 'going_short'],
-  touched: ['dropped_in', 'nose_first', 'crab_left_in', 'off_centreline', 'prompted'],
+  touched: ['dropped_in', 'nose_first', 'crab_left_in', 'off_centreline', 'sank_through', 'touched_runway', 'prompted'],
 }
 export const MARK_LABEL: Record<Mark, string> = {
   rotated_early: 'Rotated early',
@@ -34,6 +34,8 @@ export const MARK_LABEL: Record<Mark, string> = {
   nose_first: 'Nose first',
   crab_left_in: 'Crab left in',
   off_centreline: 'Off the centreline',
+  sank_through: 'Sank through (drill)',
+  touched_runway: 'Touched (low approach)',
   prompted: 'Prompted by instructor',
 }
 export const EXCLUDED_LABEL: Record<NonNullable<LapIn['excluded']>, string> = {

@@ -155,6 +155,16 @@ def remove_line(entry_id: int) -> ResponseReturnValue:
     return '', 204
 
 
+@bp.post('/<int:entry_id>/restore')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 404, 409])
+def bring_line_back(entry_id: int) -> ResponseReturnValue:
+    """Bring a line of one's own logbook back."""
+    logbook.bring_back(database(), person(), entry_id, by=person())
+    return '', 204
+
+
 @bp.get('/logbook.csv')
 @login_required
 @bp.input(LogAsked, location='query')

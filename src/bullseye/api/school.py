@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from datetime import date
+from typing import Annotated, Any, Literal
 
 from apiflask import APIBlueprint
 from flask_login import login_required
 from pydantic import MISSING, Field, StringConstraints
 
 from bullseye.api.context import database, person
-from bullseye.api.schema import In, Out
+from bullseye.api.limiter import limiter
+from bullseye.api.schema import In, Out, Secret
 from bullseye.api.session import PersonOut
 from bullseye.core.basis.limits import AimStepFt, CeilingFt, CrosswindLimitKt, VisibilityM
-from bullseye.store import people
+from bullseye.store import erasing, people
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
 
@@ -46,6 +48,14 @@ class SchoolChange(In):
     currency_rules: Annotated[list[RuleCode], Field(max_length=4)] | MISSING = MISSING
 
 
+class ErasedOut(Out):
+    """What went, what is kept by law, and until when."""
+
+    gone: list[str]
+    kept: list[str]
+    keep_until: date | None
+
+
 class PersonChange(In):
     """Limits of a person; null is none of their own."""
 
@@ -70,6 +80,29 @@ def change_school(json_data: SchoolChange) -> SchoolOut:
     """Set the school's limits and minima, and how far one lap may move the aim point; chief only."""
     changes = json_data.model_dump()
     return SchoolOut.model_validate(people.change_school(database(), by=person(), changes=changes))
+
+
+class ErasureIn(In):
+    """Who asks to be erased, by name, and the chief's own password."""
+
+    name: Annotated[str, StringConstraints(max_length=80)]
+    password: Secret
+
+
+def _wrong_password(reply: Any) -> bool:
+    return bool(getattr(reply, 'status_code', 200) == 403)
+
+
+@bp.post('/people/<int:person_id>/erasure')
+@limiter.limit('10 per minute', deduct_when=_wrong_password)
+@login_required
+@bp.input(ErasureIn)
+@bp.output(ErasedOut)
+@bp.doc(responses=[401, 403, 404, 409, 422, 429])
+def erase_person(person_id: int, json_data: ErasureIn) -> Any:
+    """Erase a person who asked for it, for good; what is kept, and until when, is told."""
+    given = json_data
+    return erasing.erase(database(), person_id, by=person(), password=given.password, name=given.name)
 
 
 @bp.patch('/people/<int:person_id>')

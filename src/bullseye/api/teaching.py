@@ -16,14 +16,17 @@ from bullseye.api.context import database, person
 from bullseye.api.days import QueryId
 from bullseye.api.schema import In, Out
 from bullseye.api.sorties import PlannedOn
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.sentence import Sentence
+from bullseye.core.exchange.cells import safe_cell
 from bullseye.core.explain.faults import FAULTS, Fault, Shape, illusion
-from bullseye.core.record.logbook import safe_cell
 from bullseye.core.record.syllabus import Exercise
+from bullseye.core.record.syllabuscsv import COLUMNS, from_csv, to_rows
 from bullseye.store import catalogue, overview, people, syllabus
 from bullseye.store.errors import NotFound
 from bullseye.store.models import RunwayEnd
 
+MOST_EXERCISES = 120  # of one school
 bp = APIBlueprint('teaching', __name__, url_prefix='/api', tag='School')
 
 
@@ -36,7 +39,7 @@ class SyllabusOut(Out):
 class SyllabusIn(In):
     """The exercises as they are to be taught, in order; those left out are retired."""
 
-    exercises: Annotated[list[Exercise], Field(min_length=1, max_length=120)]
+    exercises: Annotated[list[Exercise], Field(min_length=1, max_length=MOST_EXERCISES)]
 
 
 @bp.get('/syllabus')
@@ -58,7 +61,23 @@ def change_syllabus(json_data: SyllabusIn) -> SyllabusOut:
     return SyllabusOut(exercises=list(syllabus.replace(database(), by=person(), wanted=json_data.exercises)))
 
 
-_SYLLABUS_COLUMNS = ('code', 'name', 'group', 'needs', 'landing', 'takeoff', 'outcome', 'about')
+class SyllabusFile(In):
+    """A CSV file, as text."""
+
+    text: Annotated[str, Field(min_length=1, max_length=200_000)]
+
+
+@bp.post('/syllabus/file')
+@login_required
+@bp.input(SyllabusFile)
+@bp.output(SyllabusOut)
+@bp.doc(responses=[401, 403, 422])
+def take_in_syllabus(json_data: SyllabusFile) -> SyllabusOut:
+    """Teach the exercises of a CSV file, in the order of its rows; docs/data.md tells the columns."""
+    wanted = from_csv(json_data.text)
+    if not 0 < len(wanted) <= MOST_EXERCISES:
+        raise InvalidInput('text', f'{len(wanted)} exercises', f'1 to {MOST_EXERCISES}')
+    return SyllabusOut(exercises=list(syllabus.replace(database(), by=person(), wanted=wanted)))
 
 
 @bp.get('/syllabus.csv')
@@ -66,11 +85,7 @@ _SYLLABUS_COLUMNS = ('code', 'name', 'group', 'needs', 'landing', 'takeoff', 'ou
 @bp.doc(responses={200: 'The syllabus as CSV', 401: 'Not signed in'})
 def take_out_syllabus() -> Response:
     """The syllabus as CSV, UTF-8."""
-    rows = [
-        {name: getattr(one, name) for name in _SYLLABUS_COLUMNS} | {'needs': ' '.join(one.needs)}
-        for one in syllabus.exercises(database())
-    ]
-    return _csv(rows, _SYLLABUS_COLUMNS, 'syllabus.csv')
+    return _csv(to_rows(syllabus.exercises(database())), COLUMNS, 'syllabus.csv')
 
 
 def _csv(rows: list[dict[str, Any]], columns: tuple[str, ...], name: str) -> Response:

@@ -11,7 +11,17 @@ import sys
 from collections.abc import Iterable
 from pathlib import Path
 
-from bullseye.launch.places import CHROMIUM, DEBIAN_PYTHON, PYTHON, ROOT, SMALLEST_FREE_BYTES, VENV, WEB, chromium
+from bullseye.launch.places import (
+    CHROMIUM,
+    DEBIAN_PYTHON,
+    PYTHON,
+    ROOT,
+    SMALLEST_FREE_BYTES,
+    VENV,
+    WEB,
+    WIDE_FONT,
+    chromium,
+)
 from bullseye.launch.postgres import server_programs
 from bullseye.launch.say import give_up, run, step
 
@@ -52,6 +62,8 @@ def debian_packages(*, for_tests: bool) -> None:
         missing.append('postgresql')
     if not PYTHON.exists() and interpreter() is None:
         missing.append('python3-venv')
+    if not WIDE_FONT.exists():
+        missing.append('fonts-dejavu-core')
     if for_tests and chromium() is None:
         missing.append(CHROMIUM[0])
     if not missing:

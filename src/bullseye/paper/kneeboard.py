@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import io
+import re
 from collections.abc import Sequence
+from functools import cache
 from typing import Any
 from xml.sax.saxutils import escape
 
@@ -11,10 +13,13 @@ from reportlab.lib import colors
 from reportlab.lib.pagesizes import A4, A5, landscape
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
+from reportlab.pdfbase.pdfmetrics import registerFont
+from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
 from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
+from bullseye.launch.places import WIDE_FONT
 
 _MARGIN = 7 * mm
 PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
@@ -26,14 +31,29 @@ _BARE = TableStyle(
     [('VALIGN', (0, 0), (-1, -1), 'TOP')]
     + [(f'{side}PADDING', (0, 0), (-1, -1), 0) for side in ('LEFT', 'RIGHT', 'TOP', 'BOTTOM')]
 )
-# the standard fonts of PDF hold Latin-1 only
+# the standard fonts of PDF hold Latin-1 only; names have other letters
+_WIDE = 'DejaVuSans'
 _LETTERS = str.maketrans({'−': '-', '–': '-', '’': "'", '√': 'root of ', 'γ': 'angle', '▲': '!', '₂': '2'})
 
 
 def latin(words: str) -> str:
     """Words as a paragraph of the standard fonts takes them."""
-    plain = words.translate(_LETTERS).encode('latin-1', 'replace').decode('latin-1')
-    return escape(plain)
+    plain = words.translate(_LETTERS)
+    if not _has_wide():
+        return escape(plain.encode('latin-1', 'replace').decode('latin-1'))
+    return ''.join(
+        f'<font name="{_WIDE}">{escape(part)}</font>' if part[0] > '\xff' else escape(part)
+        for part in re.findall('[\x00-\xff]+|[^\x00-\xff]+', plain)
+    )
+
+
+@cache
+def _has_wide() -> bool:
+    """Whether Debian's font for letters beyond Latin-1 is there; it is then put into the file, as far as it is used."""
+    if not WIDE_FONT.exists():
+        return False
+    registerFont(TTFont(_WIDE, WIDE_FONT))
+    return True
 
 
 def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:

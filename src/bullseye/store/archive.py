@@ -24,7 +24,8 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.record.logbook import safe_cell, to_csv
+from bullseye.core.exchange.cells import safe_cell
+from bullseye.core.record.logbook import to_csv
 from bullseye.store import editing, logbook, people
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.errors import Conflict, NotAllowed

@@ -18,13 +18,15 @@ from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.brief.whole import Plan
+from bullseye.core.explain.scoring import is_drill_met, score_lap
 from bullseye.core.model.touchdown import predict
 from bullseye.core.record.evidence import Flown
+from bullseye.store import judging
 from bullseye.store.around import measured_of, plans_of, worked_out
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
 from bullseye.store.recordrows import Standing
-from bullseye.store.requests import flown_requests
+from bullseye.store.requests import brief_of, flown_requests
 
 WINDOW = 40  # [own] latest laps of a kind: older ones tell of a pilot who has moved on
 _RECENT = 200  # [own] latest laps of all kinds, for what is only counted
@@ -155,10 +157,18 @@ def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
         drift=cast(Any, lap.drift),
         lateral_ft=lap.lateral_ft,
         marks=tuple(marks),
+        drill_met=_drill_met(lap, request),
         takeoff=plan.takeoff,
         around=around,
         worked_out=None if around is None else worked_out(request, plan),
     )
+
+
+def _drill_met(lap: Lap, request: BriefRequest) -> bool | None:
+    if lap.outcome not in ('drill', 'low_approach'):
+        return None
+    score = score_lap(judging.measured_of(lap, request), brief=brief_of(request), tolerance=request.tolerance)
+    return is_drill_met(score.criteria)
 
 
 _SEEN = {'bounced': 'bounced', 'ballooned': 'ballooned'}

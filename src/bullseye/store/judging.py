@@ -59,7 +59,18 @@ def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
         wind = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
         head_kt = components(wind, course_deg_true=request.runway.course_deg_true).head_kt
     seen = {name: getattr(lap, name) for name in MEASURED}
-    return _MEASURED_LAP.validate_python({**seen, 'headwind_kt': head_kt, 'going': _going(lap)})
+    return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'headwind_kt': head_kt, 'going': _going(lap)})
+
+
+def _of_drill(lap: Lap) -> dict[str, bool | None]:
+    """What was marked of a drill. Of one that was timed, or placed over the runway, what was not marked was not so."""
+    if lap.outcome == 'drill':
+        timed = False if lap.float_s is not None else None
+        return {'sank_through': True if 'sank_through' in lap.marks else timed}
+    if lap.outcome == 'low_approach':
+        placed = False if lap.lateral_ft is not None else None
+        return {'touched': True if 'touched_runway' in lap.marks else placed}
+    return {}
 
 
 def _going(lap: Lap) -> Going | None:

@@ -9,6 +9,7 @@ from typing import Any
 from pydantic import TypeAdapter
 from sqlalchemy import func, select, tuple_
 from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from bullseye.core.air.sun import is_night
@@ -150,6 +151,22 @@ def remove(db: Session, owner: User, entry_id: int, *, by: User) -> None:
         raise NotAllowed('only its owner writes in a logbook')
     row.removed_at = datetime.now(UTC)
     db.commit()
+
+
+def bring_back(db: Session, owner: User, entry_id: int, *, by: User) -> None:
+    """Bring a line back that was taken away, with the sortie it was of.
+
+    :raises Conflict: when the same flight was written again meanwhile
+    """
+    row = db.get(LogEntry, entry_id) if 0 < entry_id < 2**31 else None
+    if row is None or row.person_id != owner.id or by.id != owner.id:
+        raise NotFound('line')
+    row.removed_at = None
+    try:
+        db.commit()
+    except IntegrityError:
+        db.rollback()
+        raise Conflict('this flight stands in the logbook already') from None
 
 
 def entries(

@@ -21,7 +21,7 @@ from bullseye.core.record.progress import KindProgress, progress_of
 from bullseye.core.record.readiness import Readiness
 from bullseye.core.record.setting import not_allowed
 from bullseye.core.record.syllabus import Exercise, Noted, Shown, state_of
-from bullseye.core.record.tasks import TaskProgress, task_progress
+from bullseye.core.record.tasks import TaskProgress, drill_readiness, task_progress
 from bullseye.store import catalogue, evidence, sortielist, syllabus
 from bullseye.store.errors import NotFound
 from bullseye.store.models import Lap, RunwayEnd, School, Sortie, Standard, User
@@ -152,7 +152,7 @@ def standings_of(
             for name in names:
                 if name in counts:
                     laps, last_on = counts[name][0], counts[name][1].date()
-            known = _of_task(exercise, tasks)
+            known = _of_task(exercise, tasks) or _of_drill(exercise, flown, school.needed_chance)
         note = noted.get(exercise.code)
         sign = signed.get(exercise.code)
         shown = Shown(
@@ -172,6 +172,15 @@ def standings_of(
             )
         )
     return tuple(found)
+
+
+def _of_drill(exercise: Exercise, flown: Mapping[LandingKind, Sequence[Flown]], needed: float) -> Readiness | None:
+    """What laps show of a drill without a landing; None of an exercise that is none, or was never seen."""
+    if exercise.outcome not in ('drill', 'low_approach'):
+        return None
+    laps = sorted((one for of_kind in flown.values() for one in of_kind), key=lambda one: one.flown_at)
+    met = [one.drill_met for one in laps if one.outcome == exercise.outcome and one.drill_met is not None]
+    return drill_readiness(met, needed=needed) if met else None
 
 
 def _of_task(exercise: Exercise, tasks: Sequence[TaskProgress]) -> Readiness | None:

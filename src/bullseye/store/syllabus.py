@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.record.syllabus import BUILT_IN, Exercise, check_syllabus
 from bullseye.store.errors import NotAllowed
-from bullseye.store.models import User
+from bullseye.store.models import School, User
 from bullseye.store.recordrows import Exercise as Row
 
 _EXERCISE = TypeAdapter(Exercise)
@@ -35,6 +35,7 @@ def replace(db: Session, *, by: User, wanted: Sequence[Exercise]) -> tuple[Exerc
     if by.role != 'chief':
         raise NotAllowed('only the chief instructor changes the syllabus')
     check_syllabus(wanted)
+    db.get_one(School, by.school_id, with_for_update=True)  # one after the other, also while there are no rows yet
     rows = {row.code: row for row in db.scalars(select(Row).with_for_update())}
     if not rows:
         # what was taught until now is kept, so that what was signed of it can still be named

@@ -176,6 +176,7 @@ export const api = {
     ),
   overview: () => answered(http.GET('/api/overview', { params: { query: { today: today() } } })),
   syllabus: () => answered(http.GET('/api/syllabus')),
+  takeInSyllabus: (text: string) => answered(http.POST('/api/syllabus/file', { body: { text } })),
   changeSyllabus: (exercises: Exercise[]) => answered(http.PUT('/api/syllabus', { body: { exercises } })),
   faults: (runway_end_id: number | null, home_end_id: number | null) =>
     answered(
@@ -189,6 +190,8 @@ export const api = {
     answered(http.GET('/api/logbook/draft/{sortie_id}', { params: { path: { sortie_id } } })),
   writeLine: (line: LogLine, sortie_id: number | null) =>
     answered(http.POST('/api/logbook', { body: { line, sortie_id } })),
+  bringLineBack: (entry_id: number) =>
+    answered(http.POST('/api/logbook/{entry_id}/restore', { params: { path: { entry_id } } })),
   removeLine: (entry_id: number) =>
     answered(http.DELETE('/api/logbook/{entry_id}', { params: { path: { entry_id } } })),
   takeInLogbook: (text: string) => answered(http.POST('/api/logbook/file', { body: { text } })),
@@ -278,6 +281,10 @@ export const api = {
   changeSchool: (body: Partial<SchoolChange>) => answered(http.PATCH('/api/school', { body: body as SchoolChange })),
   setCrosswindLimit: (person_id: number, crosswind_limit_kt: number | null) =>
     answered(http.PATCH('/api/people/{person_id}', { params: { path: { person_id } }, body: { crosswind_limit_kt } })),
+  erase: (person_id: number, name: string, password: string) =>
+    answered(
+      http.POST('/api/people/{person_id}/erasure', { params: { path: { person_id } }, body: { name, password } }),
+    ),
   fleet: () => answered(http.GET('/api/fleet')),
   trackFiles: () => answered(http.GET('/api/tracks')),
   trackFile: (file_id: string) => answered(http.GET('/api/tracks/{file_id}', { params: { path: { file_id } } })),

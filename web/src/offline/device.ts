@@ -1,7 +1,7 @@
 /** What this device keeps without a network, in IndexedDB: sorties taken along, laps and tracks that wait to be sent. */
 import Dexie, { type EntityTable } from 'dexie'
 import { newId } from './ids'
-import type { Aboard, LapIn, Session } from '@/api/types'
+import type { Aboard, LapIn, Session, Sortie } from '@/api/types'
 
 /** A sortie with all that is needed to fly it without the server. */
 export interface AboardRow {
@@ -65,6 +65,17 @@ export interface TrackPiece {
   refused: string
 }
 
+/** What an instructor wants to sign, noted where no password could be asked; it waits here until they do. */
+export interface Proposal {
+  id: string
+  person_id: number
+  student_id: number
+  student_name: string
+  landing: Sortie['landing']
+  words: string
+  noted_at: string
+}
+
 interface Kept {
   key: string
   value: unknown
@@ -76,6 +87,7 @@ class DeviceStore extends Dexie {
   drafts!: EntityTable<Draft, 'sortie_id'>
   steps!: EntityTable<Step, 'n'>
   pieces!: EntityTable<TrackPiece, 'id'>
+  proposals!: EntityTable<Proposal, 'id'>
   own!: EntityTable<Kept, 'key'>
 
   constructor() {
@@ -89,6 +101,7 @@ class DeviceStore extends Dexie {
       pieces: 'id, sortie_id, closed',
       own: 'key',
     })
+    this.version(2).stores({ proposals: 'id, student_id, person_id' })
   }
 }
 

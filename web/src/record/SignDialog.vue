@@ -6,6 +6,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, catalogueQuery } from '@/api/queries'
 import type { EntryIn } from '@/api/types'
 import { useWrite } from '@/composables/useWrite'
+import { newId } from '@/offline/ids'
 
 const props = defineProps<{
   studentId: number
@@ -14,6 +15,8 @@ const props = defineProps<{
   codeName: string
   /** The entry that is to be put right, and what it was. */
   corrects: { id: string; name: string } | null
+  /** What was noted for it before, without a network. */
+  noted?: string
 }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ signed: [] }>()
@@ -36,7 +39,7 @@ const form = reactive({
 })
 const password = ref('')
 /** One number for one entry, however often the button is pressed. */
-const id = ref(crypto.randomUUID())
+const id = ref(newId())
 const warnings = ref<string[]>([])
 const checklist = ref<{ code: string; words: string }[]>([])
 const { write, problem, fields, isBusy, clear } = useWrite({ otherwise: 'Nothing was signed.' })
@@ -67,11 +70,11 @@ watch(open, (now) => {
   if (!now) return
   Object.assign(form, {
     kind: props.corrects ? 'correction' : props.code ? 'exercise' : 'first_solo',
-    words: '',
+    words: props.noted ?? '',
     ticked: [],
   })
   password.value = ''
-  id.value = crypto.randomUUID()
+  id.value = newId()
   clear()
   void look()
 })

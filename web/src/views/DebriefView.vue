@@ -9,6 +9,7 @@ import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
 import ExaminedPanel from '@/record/ExaminedPanel.vue'
+import ProposeSigning from '@/record/ProposeSigning.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useSync } from '@/offline/sync'
 import { windowAround, marksOf, type Marks } from '@/strip/places'
@@ -313,6 +314,11 @@ const verdict = (lap: Lap) =>
         </div>
       </section>
     </template>
+    <ProposeSigning
+      v-if="laps.length && mayChange && session.data.value?.person"
+      :sortie="sortie"
+      :person-id="session.data.value.person.id"
+    />
     <ExaminedPanel
       v-if="laps.length"
       :sortie-id="id"

@@ -77,10 +77,10 @@ async function keep() {
   })
   if (written) line.value = null
 }
-function remove(id: number, of: LogLine, sortie: number | null = null) {
+function remove(id: number) {
   void write({
     call: () => api.removeLine(id),
-    undo: { what: 'taking a line away', back: () => api.writeLine(of, sortie) },
+    undo: { what: 'taking a line away', back: () => api.bringLineBack(id) },
   })
 }
 const taken = ref('')
@@ -215,7 +215,7 @@ async function takeIn(event: Event) {
               >
             </td>
             <td class="text-right">
-              <button type="button" class="underline" @click="remove(id, one)">Take away</button>
+              <button type="button" class="underline" @click="remove(id)">Take away</button>
             </td>
           </tr>
         </tbody>

@@ -6,6 +6,7 @@ import { ApiError } from '@/api/client'
 import { LIMITS } from '@/api/limits'
 import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
+import EraseDialog from '@/components/EraseDialog.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
@@ -82,6 +83,7 @@ async function takeIn(event: Event) {
   if (written)
     taken.value = `${written.answer.rows.lap ?? 0} laps of ${written.answer.rows.sortie ?? 0} sorties taken in.`
 }
+const toErase = ref<{ id: number; name: string } | null>(null)
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
 
@@ -96,6 +98,7 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             <th class="py-1">Name</th>
             <th>Role</th>
             <th>Own crosswind limit</th>
+            <th v-if="isChief"><span class="sr-only">Erase</span></th>
           </tr>
         </thead>
         <tbody>
@@ -116,9 +119,21 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
                 @update:model-value="limit(person.id, person.crosswind_limit_kt ?? null, $event)"
               />
             </td>
+            <td v-if="isChief" class="text-right">
+              <button
+                v-if="person.id !== session.data.value?.person?.id"
+                type="button"
+                class="min-h-11 px-2 underline"
+                :aria-label="`Erase ${person.name}`"
+                @click="toErase = { id: person.id, name: person.name }"
+              >
+                Erase
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
+      <EraseDialog v-model="toErase" />
       <p v-if="refusal" role="alert" class="mt-2 font-bold text-fail-ink">{{ refusal }}</p>
       <div v-if="school.data.value" class="mt-4 grid gap-3 sm:grid-cols-2">
         <template v-if="isChief">

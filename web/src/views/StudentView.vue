@@ -8,8 +8,10 @@ import type { Standing, Timeline } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import { useWrite } from '@/composables/useWrite'
 import { MARK_LABEL, type Mark } from '@/marks'
+import { device, type Proposal } from '@/offline/device'
 import HomeworkPanel from '@/record/HomeworkPanel.vue'
 import KindCard from '@/record/KindCard.vue'
+import Proposals from '@/record/Proposals.vue'
 import SignDialog from '@/record/SignDialog.vue'
 import TaskTable from '@/record/TaskTable.vue'
 import { GROUP_LABEL, MARK_WORDS, STATE_LABEL, STATE_SIGN, STATE_TONE } from '@/record/words'
@@ -66,7 +68,20 @@ const toCorrect = ref<{ id: string; name: string } | null>(null)
 function beginSigning(standing: Standing | null, corrects: { id: string; name: string } | null = null) {
   toSign.value = standing
   toCorrect.value = corrects
+  noted.value = null
   signing.value = true
+}
+/** What was noted without a network is signed like anything else, and then waits no longer. */
+const noted = ref<Proposal | null>(null)
+function signNoted(proposal: Proposal) {
+  const standing = one.value?.standings.find((row) => row.landing === proposal.landing) ?? null
+  beginSigning(standing)
+  noted.value = proposal
+}
+async function hasSigned() {
+  if (noted.value) await device.proposals.delete(noted.value.id)
+  noted.value = null
+  await refresh()
 }
 function note(standing: Standing, noted: 'introduced' | 'practised') {
   void write({
@@ -156,6 +171,12 @@ watch(one, (now) => {
     </header>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
 
+    <Proposals
+      v-if="mayCoach && session.data.value?.person"
+      :student-id="id"
+      :person-id="session.data.value.person.id"
+      @sign="signNoted"
+    />
     <section class="panel" aria-labelledby="next">
       <div class="flex flex-wrap items-center gap-3">
         <h2 id="next" class="flex-1 text-lg font-bold">Next lesson</h2>
@@ -339,7 +360,8 @@ watch(one, (now) => {
       :code="toSign?.code ?? null"
       :code-name="toSign?.name ?? ''"
       :corrects="toCorrect"
-      @signed="refresh"
+      :noted="noted?.words"
+      @signed="hasSigned"
     />
   </div>
 </template>

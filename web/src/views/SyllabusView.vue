@@ -64,8 +64,19 @@ const readProblem = ref('')
 async function takeIn(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
+  const text = await file.text()
+  if (!text.trimStart().startsWith('{')) {
+    // a table: the server reads it, and keeps it when every row can be read
+    const before = kept.data.value?.exercises ?? []
+    readProblem.value = ''
+    await write({
+      call: () => api.takeInSyllabus(text),
+      undo: { what: 'changes to the syllabus', back: () => api.changeSyllabus(before) },
+    })
+    return
+  }
   try {
-    const read = JSON.parse(await file.text()) as { exercises?: Exercise[] }
+    const read = JSON.parse(text) as { exercises?: Exercise[] }
     if (!Array.isArray(read.exercises)) throw new Error('no exercises')
     rows.value = read.exercises
     readProblem.value = ''
@@ -85,7 +96,12 @@ const nameOf = (code: string) => rows.value.find((one) => one.code === code)?.na
       <a class="button" href="/api/syllabus.csv">CSV</a>
       <template v-if="isChief">
         <label class="button cursor-pointer">
-          Take in JSON<input type="file" accept="application/json,.json" class="sr-only" @change="takeIn" />
+          Take in JSON or CSV<input
+            type="file"
+            accept="application/json,.json,text/csv,.csv"
+            class="sr-only"
+            @change="takeIn"
+          />
         </label>
         <button type="button" class="button" @click="add">Add</button>
         <button type="button" class="button button-main" :disabled="!isChanged || isBusy" @click="keep">Keep</button>

@@ -81,6 +81,8 @@ LapMark = Literal[
     'going_long',
     'going_short',
     'gate_not_met',
+    'sank_through',
+    'touched_runway',
 ]
 Going = Literal['long', 'short']
 Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']

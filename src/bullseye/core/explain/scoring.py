@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
@@ -23,8 +24,12 @@ _CENTRELINE_PASS_FT, _CENTRELINE_NEAR_FT = 6.0, 15.0
 _BOOK = Phrasebook(
     'score',
     go_around='Go-around: always a good answer.',
-    low_approach='Low approach: not scored.',
-    drill='Hold-off drill: not scored.',
+    low_approach='Low approach: nothing of it was seen.',
+    low_approach_good='Low approach as it should be, as far as it was seen.',
+    low_approach_bad='Low approach: fly it again until nothing is off.',
+    drill='Hold-off drill: time it to have it scored.',
+    drill_good='Held as long as the hold-off lasts.',
+    drill_bad='Not held as long as the hold-off lasts: look for the attitude, and the stick coming back all the time.',
     not_seen='Touchdown not seen: accuracy is unknown.',
     on_the_spot='In the box, on the spot.',
     hit='In the box, {past} past the spot.',
@@ -183,8 +188,10 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, wei
     :param tolerance: of the standard, with its window known
     :param weights: points of each criterion; ours where none are given
     """
-    if lap.outcome in NOT_LANDED:
+    if lap.outcome == 'go_around':
         return Score(criteria=(), points=None, out_of=0, hit=None, meets_standard=None, words=_BOOK.say(lap.outcome))
+    if lap.outcome in NOT_LANDED:
+        return _drill_score(lap, brief)
     found = (
         _accuracy(lap, brief, tolerance),
         _speed(lap, brief, tolerance),
@@ -210,6 +217,78 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, wei
         hit=hit,
         meets_standard=meets,
         words=_words(lap, brief, hit),
+    )
+
+
+# Of a drill [own]: seconds of the model's hold-off held are a pass, and so many less are near
+_HELD_NEAR = 0.7
+_DRILL_WEIGHTS = {'held': 60.0, 'sink_through': 40.0, 'centreline': 60.0, 'wheels': 40.0}
+
+
+def _drill_score(lap: MeasuredLap, brief: BriefAnswer) -> Score:
+    """A drill without a landing: the hold-off at altitude, or the low approach along the runway.
+
+    At altitude it is held as long as the model says that the hold-off lasts, without sinking through the height that
+    stands for the runway. Along the runway it stays over the centreline and in the air.
+    """
+    found = _held(lap, brief) if lap.outcome == 'drill' else _along_the_runway(lap)
+    criteria = tuple(
+        replace(
+            one,
+            weight=_DRILL_WEIGHTS[one.name],
+            points=None if one.verdict == 'unknown' else _DRILL_WEIGHTS[one.name] * _CREDIT[one.verdict],
+        )
+        for one in found
+    )
+    judged = [one for one in criteria if one.points is not None]
+    met = is_drill_met(criteria)
+    name = lap.outcome if met is None else f'{lap.outcome}_{"good" if met else "bad"}'
+    return Score(
+        criteria=criteria,
+        points=sum(one.points or 0.0 for one in judged) if judged else None,
+        out_of=sum(one.weight for one in judged),
+        hit=None,
+        meets_standard=None,
+        words=_BOOK.say(name),
+    )
+
+
+def is_drill_met(criteria: Sequence[Criterion]) -> bool | None:
+    """Whether a drill was flown as it should be: nothing near or failed, and the main thing was seen."""
+    if any(one.verdict in ('near', 'fail') for one in criteria):
+        return False
+    main = next((one for one in criteria if one.name in ('held', 'centreline')), None)
+    return True if main is not None and main.verdict == 'pass' else None
+
+
+def _held(lap: MeasuredLap, brief: BriefAnswer) -> tuple[Criterion, ...]:
+    wanted_s = brief.touchdown.float_s
+    known_s = lap.float_s if lap.float_s is not None else 0.0
+    held = _within(lap.float_s, good=known_s >= wanted_s, near=known_s >= _HELD_NEAR * wanted_s)
+    return (
+        _criterion('held', 'Held off', value=lap.float_s, unit='s', tolerance=f'{wanted_s:.1f} or more', verdict=held),
+        _criterion(
+            'sink_through',
+            'Sank through the height that stands for the runway',
+            value=None if lap.sank_through is None else 'yes' if lap.sank_through else 'no',
+            unit='',
+            tolerance='no',
+            verdict='unknown' if lap.sank_through is None else 'fail' if lap.sank_through else 'pass',
+        ),
+    )
+
+
+def _along_the_runway(lap: MeasuredLap) -> tuple[Criterion, ...]:
+    return (
+        _centreline(lap),
+        _criterion(
+            'wheels',
+            'Wheels touched',
+            value=None if lap.touched is None else 'yes' if lap.touched else 'no',
+            unit='',
+            tolerance='no',
+            verdict='unknown' if lap.touched is None else 'fail' if lap.touched else 'pass',
+        ),
     )
 
 

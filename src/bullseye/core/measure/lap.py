@@ -28,6 +28,8 @@ class MeasuredLap(Checked):
     bounced: bool | None = None
     ballooned: bool | None = None
     headwind_kt: HeadwindKt | None = None  # as it was on this lap
+    sank_through: bool | None = None  # of a hold-off drill: the height that stands for the runway
+    touched: bool | None = None  # of a low approach: the wheels
     going: Going | None = None  # of a go-around: on which side of the box it was going to land
 
     def check_together(self) -> None:

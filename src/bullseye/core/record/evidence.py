@@ -44,6 +44,7 @@ class Flown:
     drift: DriftSide | None = None
     lateral_ft: float | None = None
     marks: tuple[str, ...] = ()
+    drill_met: bool | None = None  # of a drill without a landing: whether it was flown as it should be
     takeoff: TakeoffKind | None = None
     around: Around | None = None  # the rest of the lap as measured, and as worked out
     worked_out: WorkedOut | None = None

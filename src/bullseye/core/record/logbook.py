@@ -15,6 +15,7 @@ from pydantic import Field, StringConstraints, TypeAdapter, ValidationError
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import STORABLE, Checked
+from bullseye.core.exchange.cells import plain_cell, safe_cell
 
 Text = Annotated[str, StringConstraints(max_length=80), STORABLE]
 Filled = Annotated[str, StringConstraints(min_length=1, max_length=80), STORABLE]
@@ -100,19 +101,6 @@ def totals(lines: Iterable[LogLine]) -> Totals:
         landings_night=sum(line.landings_night or 0 for line in found),
         not_counted=sum(line.block_min is None for line in found),
     )
-
-
-_DANGEROUS = ('=', '+', '-', '@', '\t', '\r')
-
-
-def safe_cell(text: str) -> str:
-    """A cell that no spreadsheet takes for a formula: an apostrophe goes before what begins like one."""
-    return f"'{text}" if text.startswith(_DANGEROUS) else text
-
-
-def plain_cell(text: str) -> str:
-    """A cell as it was before :func:`safe_cell`."""
-    return text[1:] if text.startswith("'") and text[1:].startswith(_DANGEROUS) else text
 
 
 def to_csv(lines: Iterable[LogLine]) -> str:

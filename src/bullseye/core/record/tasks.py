@@ -147,6 +147,11 @@ def _readiness(
     return readiness_by_count(met, needed=needed, words=_words(found, needed), not_known=not_known)
 
 
+def drill_readiness(met: Sequence[bool], *, needed: float) -> Readiness:
+    """Whether drills without a landing were flown as they should be, oldest first."""
+    return _readiness('pattern', met, needed, (), went_around=True)
+
+
 def _words(found: Readiness, needed: float) -> Sentence:
     if found.state in ('at_standard', 'likely'):
         return _BOOK.say(found.state, sure=share(found.sure or 0.0), needed=share(needed))
