@@ -488,3 +488,34 @@ def test_the_week_tells_who_flies_what_and_who_does_not(marta: Browser):
     later = marta.get(f'/api/week?first_day={TODAY + timedelta(days=400)}&today={TODAY}')
     assert [one['sortie']['id'] for one in later['booked']] == [of_ines]
     assert 'Ines Carvalho' not in {one['name'] for one in later['not_booked']}
+
+
+def test_laps_before_a_signature_are_told_by_who_signed_and_by_aircraft(marta: Browser, app: APIFlask):
+    elias = Browser(app).sign_in('elias')
+    for k, name in enumerate(('Ines', 'Owen', 'Priya', 'Tobias')):
+        for signer in (marta, elias)[: 1 + (k > 1)]:
+            entry = {'id': str(uuid.uuid4()), 'kind': 'exercise', 'code': 'landing_normal', 'words': 'Good'}
+            path = f'/api/students/{student_of(marta, name)}/signoffs'
+            signer.call('POST', path, {**entry, 'password': seed.PASSWORD}, status=201)
+    lines = [one for one in marta.get('/api/overview')['needed'] if one['name'] == 'Normal landing']
+    found = {one['by']: one for one in lines}
+    assert {None, 'by Marta Kowalczyk', 'in the Marram 160'} <= set(found)
+    assert found['by Marta Kowalczyk']['signed'] == 4
+    assert found[None]['signed'] >= 6
+    assert found[None]['low'] < found[None]['laps'] < found[None]['high']
+
+
+def test_the_stage_of_a_student_follows_what_was_signed(marta: Browser):
+    student = student_of(marta, 'Tobias')
+    path = f'/api/students/{student}/signoffs'
+
+    def stage(day=TODAY) -> str:
+        return marta.get(f'/api/students/{student}?today={day}')['stage']
+
+    assert stage() == 'Before the first solo.'
+    entry = {'kind': 'first_solo', 'words': 'Alone in the pattern', 'password': seed.PASSWORD}
+    marta.call('POST', path, {**entry, 'id': str(uuid.uuid4())}, status=201)
+    assert stage().startswith('Flies alone on a signature that holds until')
+    assert stage(TODAY + timedelta(days=91)) == 'Has flown alone; the signature for it has run out.'
+    marta.call('POST', path, {**entry, 'kind': 'recommendation', 'id': str(uuid.uuid4())}, status=201)
+    assert stage() == 'Recommended for the test.'

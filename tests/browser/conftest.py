@@ -2,6 +2,7 @@
 
 import itertools
 import os
+import re
 import signal
 import subprocess
 import sys
@@ -166,9 +167,11 @@ def marta(page: Page, server: Server, quiet: list[str]) -> Page:
 
 
 def signed_in(page: Page, server: Server, *, name: str = 'Marta Kowalczyk') -> Page:
-    """Sign in as the chief instructor, or another person of the demo."""
+    """Sign in as the chief instructor, or another person of the demo, and go to the sorties of today."""
     page.goto(server.url)
     page.get_by_role('button', name=name).click()
+    page.get_by_role('heading', name=re.compile(f'Students|Sorties|{name}')).first.wait_for()  # where each role begins
+    page.get_by_role('link', name='Bullseye').click()
     page.get_by_role('heading', name='Sorties').wait_for()
     return page
 

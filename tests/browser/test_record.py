@@ -2,7 +2,7 @@
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 
 from bullseye.demo import seed
 from tests.browser.conftest import Server, signed_in
@@ -79,8 +79,7 @@ def test_a_student_at_home_does_homework_reads_why_and_writes_the_logbook(page: 
     expect(home).to_contain_text('Why you land long')
     page.get_by_role('button', name='Sign out').click()
     page.get_by_role('button', name='Ines Carvalho').click()
-    page.get_by_role('link', name='My record').click()
-    home.get_by_role('button', name='Done').click()
+    home.get_by_role('button', name='Done').click()  # a student begins at their own page
     expect(home).to_contain_text('done')
     home.get_by_role('link', name='read').click()
     expect(page.locator('#long')).to_contain_text('Going around is always right.')
@@ -129,3 +128,58 @@ def test_a_row_of_the_debrief_leads_to_the_lap_to_be_corrected(marta: Page):
     expect(change.get_by_role('link').first).to_have_attribute('href', re.compile('^/faults#'))
     page.get_by_role('link', name='Correct lap 4').click()
     expect(page.get_by_role('button', name='Lap 4', exact=True)).to_have_attribute('aria-current', 'true')
+
+
+def test_the_mock_test_the_week_and_every_standard_side_by_side(marta: Page, server: Server):
+    page = marta
+    page.get_by_role('button', name='Sign out').click()
+    page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Students').wait_for()  # a chief begins with the school
+    page.get_by_role('region', name='Every student').get_by_role('link', name='Priya Raman').click()
+    page.get_by_role('button', name='Mock test today').click()
+    expect(page.get_by_role('heading', name='Lap plan')).to_be_visible()
+    expect(page.get_by_text('4 laps as ordered by the instructor')).to_be_visible()
+    to(page, 'The week')
+    expect(page.get_by_role('listitem').filter(has_text='mock test')).to_contain_text('Priya Raman')
+    page.get_by_role('button', name='Week before').click()
+    expect(page.get_by_text('flown, ').first).to_be_visible()
+    page.goto(f'{server.url}/')
+    page.get_by_role('region', name='Before').get_by_role('link', name='Tobias Lund').first.click()
+    examined = page.get_by_role('region', name='By every standard')
+    expect(examined.get_by_role('row')).to_have_count(10)  # nine standards and the heading
+    europe = examined.get_by_role('row', name=re.compile('EASA PPL'))
+    expect(europe).to_contain_text('not known')
+    examined.get_by_role('button', name='US commercial').click()
+    expect(examined).to_contain_text('The examiner and the current edition of the standard decide.')
+    to(page, 'Standards')
+    page.get_by_role('button', name='EASA PPL').click()
+    page.get_by_role('button', name='Copy').click()
+    page.get_by_label('Normal and crosswind: how the touchdown is given').select_option(label='From the spot')
+    page.get_by_role('button', name='Keep').click()
+    expect(page.get_by_role('button', name='EASA PPL, ours')).to_be_visible()
+
+
+def test_what_is_to_be_signed_is_noted_without_a_network_and_signed_with_the_password(
+    marta: Page, context: BrowserContext, quiet: list[str]
+):
+    page = marta
+    page.get_by_role('region', name='Before').get_by_role('link', name='Priya Raman').click()
+    propose = page.get_by_role('region', name='To be signed')
+    propose.wait_for()
+    context.set_offline(True)
+    propose.get_by_label('What you will sign').fill('Steady in all winds')
+    propose.get_by_role('button', name='Note it for signing').click()
+    expect(propose.get_by_role('status')).to_contain_text('not signed')
+    context.set_offline(False)
+    page.get_by_role('link', name='Students').click()
+    page.get_by_role('region', name='Every student').get_by_role('link', name='Priya Raman').click()
+    noted = page.get_by_role('region', name='Noted for signing')
+    expect(noted).to_contain_text('Steady in all winds')
+    expect(page.get_by_role('region', name='Signed')).not_to_contain_text('Steady in all winds')
+    noted.get_by_role('button', name='Sign it').click()
+    dialog = page.get_by_role('dialog')
+    dialog.get_by_label('Your password').fill(seed.PASSWORD)
+    dialog.get_by_role('button', name='Sign', exact=True).click()
+    expect(page.get_by_role('region', name='Signed')).to_contain_text('Steady in all winds')
+    expect(noted).to_have_count(0)
+    quiet.clear()  # what the browser says of requests without a network

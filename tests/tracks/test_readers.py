@@ -20,7 +20,7 @@ from bullseye.sim import writers
 from bullseye.sim.recorder import Recording
 from bullseye.tracks.readers import read_track, unpacked
 from bullseye.tracks.readers.columns import columns_from_dict, guess_columns, unit_of
-from bullseye.tracks.readers.csvtrack import detect
+from bullseye.tracks.readers.csvtrack import detect, template
 from bullseye.tracks.track import MOST_BYTES, Track, UnreadableTrack
 
 from .making import flown, recorded
@@ -227,7 +227,7 @@ def test_csv_speed_without_a_unit_is_fitted_to_the_places(factor: float, unit: s
 
 def test_csv_columns_corrected_by_hand() -> None:
     text = 'a,b,c,d\n' + '\n'.join(f'-38.{k},47.{k},2026-05-14T10:00:{k:02d}Z,{k}' for k in range(10, 20))
-    with pytest.raises(UnreadableTrack, match='no row of headings'):
+    with pytest.raises(UnreadableTrack, match='neither its headings nor its figures'):
         read_track(text.encode())
     told: dict[str, Any] = {
         'separator': ',',
@@ -295,7 +295,7 @@ OUTSIDE = (
     [
         (b'', 'empty'),
         (b'\x00\x00 \n', 'empty'),
-        (b'hello, this is a letter\n' * 5, 'no row of headings'),
+        (b'hello, this is a letter\n' * 5, 'neither its headings nor its figures'),
         (b'<html><body>not a track</body></html>', 'not GPX'),
         (b'<gpx', 'cannot be read'),
         (b'<gpx></gpx>', 'no track points'),
@@ -309,7 +309,7 @@ OUTSIDE = (
         (b'time,lat,lon\nlater,1,2\nlater,1,2\n', 'no times'),
         (b'AXBE001\nHFDTE140526\nB120000nonsense\n', 'no fixes'),
         (b'$GPRMC,120000,V,,,,,,,140526,,,N*7A\n', 'no sentence with a place'),
-        (b'\x89PNG\r\n\x1a\n' + bytes(range(256)) * 20, 'no row of headings'),
+        (b'\x89PNG\r\n\x1a\n' + bytes(range(256)) * 20, 'neither its headings nor its figures'),
     ],
     ids=lambda value: value if isinstance(value, str) else '',
 )
@@ -384,3 +384,98 @@ def test_times_that_are_none_are_refused(time: str) -> None:
     text = 'time,lat,lon\n' + '\n'.join(f'{time},1,{k}' for k in range(9))
     with pytest.raises(UnreadableTrack, match='no times'):
         read_track(text.encode())
+
+
+def table(kind: str = 'pattern') -> list[list[str]]:
+    """A simulated flight in cells: moment, latitude, longitude, height [ft], speed [kt], course; without attitude."""
+    text = writers.write(recorded(flown(kind, 3, 'lant', '05'), gnss=True), 'csv')
+    return [line.split(',')[:6] for line in text.splitlines()]
+
+
+def joined(rows: list[list[str]], separator: str = ',', decimal: str = '.') -> bytes:
+    return '\n'.join(separator.join(cell.replace('.', decimal) for cell in row) for row in rows).encode()
+
+
+@pytest.mark.parametrize(
+    'heading',
+    [
+        'Zeit (UTC);Breite;Länge;Höhe [ft];Geschwindigkeit [kt];Kurs',
+        'Heure UTC;Latitude;Longitude;Altitude (ft);Vitesse sol (kt);Cap',
+        'Hora UTC;Latitud;Longitud;Altitud (ft);Velocidad (kt);Rumbo',
+        'Czas;Szerokość;Długość;Wysokość [ft];Prędkość [kt];Kurs',
+        'tijd;breedtegraad;lengtegraad;hoogte (ft);snelheid (kt);koers',
+        'ora;latitudine;longitudine;quota (ft);velocità (kt);rotta',
+    ],
+)
+def test_headings_in_other_languages(heading: str) -> None:
+    rows = table()
+    found = read_track(joined([heading.split(';'), *rows[1:]], ';', ','))
+    same = read_track(joined(rows))
+    for name in ('time_s', 'lat_deg', 'lon_deg', 'height_ft', 'speed_kt', 'course_deg_true'):
+        assert getattr(found, name) == pytest.approx(getattr(same, name), nan_ok=True, rel=1e-9), name
+
+
+@pytest.mark.parametrize('heading', [['a1', 'b2', 'c3', 'd4', 'e5', 'f6'], None])
+@pytest.mark.parametrize(('separator', 'decimal'), [(',', '.'), (';', ','), ('\t', '.')])
+def test_columns_are_told_by_their_figures_where_no_heading_does(
+    heading: list[str] | None, separator: str, decimal: str
+) -> None:
+    rows = table()[1:]
+    same = read_track(joined(table()))
+    # metres a second, and an engine's temperature before everything
+    cells = [
+        [f'{180 + k % 40 / 8:.1f}', one[0], one[1], one[2], one[3], f'{float(one[4]) / 1.943844:.3f}', one[5]]
+        for k, one in enumerate(rows)
+    ]
+    head = [] if heading is None else [['t0', *heading]]
+    found = read_track(joined([*head, *cells], separator, decimal))
+    assert found.lat_deg == pytest.approx(same.lat_deg)
+    assert found.lon_deg == pytest.approx(same.lon_deg)
+    assert found.time_s == pytest.approx(same.time_s)
+    assert found.speed_kt == pytest.approx(same.speed_kt, abs=0.01, nan_ok=True)
+    assert found.course_deg_true == pytest.approx(same.course_deg_true, nan_ok=True)
+    assert not np.isfinite(found.height_ft).any()  # a height could be anything that changes slowly
+
+
+def test_longitudes_beyond_ninety_are_no_latitudes_and_what_does_not_move_is_no_place() -> None:
+    rows = [[one[0], f'{float(one[2]) - 90:.8f}', one[1]] for one in table()[1:]]  # longitude first
+    found = read_track(joined([['x', 'y', 'z'], *rows]))
+    assert found.lon_deg[0] == pytest.approx(float(rows[0][1]))
+    still = [[one[0], '47.12345', '9.54321'] for one in table()[1:]]
+    with pytest.raises(UnreadableTrack, match='neither its headings nor its figures'):
+        detect(joined([['x', 'y', 'z'], *still]).decode())
+
+
+def test_units_that_the_headings_say_hold_where_columns_are_named_by_hand() -> None:
+    rows = [['wann', 'wo1', 'wo2', 'hoch (m)', 'schnell [km/h]'], *[one[:5] for one in table()[1:]]]
+    told = {
+        'columns': [
+            {'role': role, 'index': k} for k, role in enumerate(('time', 'latitude', 'longitude', 'height', 'speed'))
+        ],
+        'first_row': 1,
+        'utc_offset_min': 90,
+    }
+    found = read_track(joined(rows), columns=columns_from_dict(told))
+    same = read_track(joined(table()))
+    assert found.height_ft == pytest.approx(same.height_ft / 0.3048, nan_ok=True)
+    assert found.speed_kt == pytest.approx(same.speed_kt / 1.852, nan_ok=True, rel=1e-4)
+    assert found.time_s == pytest.approx(same.time_s - 5_400)
+    told['columns'][3]['unit'] = 'ft'  # said by hand wins
+    assert read_track(joined(rows), columns=columns_from_dict(told)).height_ft == pytest.approx(
+        same.height_ft, nan_ok=True
+    )
+    with pytest.raises(InvalidInput, match='minutes ahead of UTC'):
+        columns_from_dict(told | {'utc_offset_min': 4_000})
+
+
+def test_what_is_not_recognised_is_shown_as_a_template_that_reads_the_file_once_filled_in() -> None:
+    rows = [['wann', 'wo1', 'wo2', 'hoch'], *[[one[0].replace('T', '_'), *one[1:4]] for one in table()[1:30]]]
+    shown = template(joined(rows, ';', ',').decode())
+    assert (shown['separator'], shown['decimal'], shown['first_row']) == (';', ',', 1)
+    assert [one['name'] for one in shown['columns']] == rows[0]
+    with pytest.raises(InvalidInput, match='one of them is time'):
+        columns_from_dict(shown)
+    for one, role in zip(shown['columns'], ('time', 'latitude', 'longitude', None), strict=True):
+        one['role'] = role
+    how = columns_from_dict(shown)
+    assert [one.role for one in how.columns] == ['time', 'latitude', 'longitude']

@@ -128,6 +128,7 @@ class RecordOut(Out):
     holds: Sentence
     holds_not: Sentence
     next: Sentence
+    stage: str  # how far they have come, by what was signed
     last_flown_on: date | None
     booking: SortieLine | None
     currency: list[CurrencyOut]
@@ -167,6 +168,7 @@ def read_record(student_id: int, query_data: RecordAsked) -> dict[str, Any]:
         'holds': found.head.holds,
         'holds_not': found.head.holds_not,
         'next': found.head.next,
+        'stage': found.stage,
         'last_flown_on': max((one.last_on for one in found.kinds), default=None),
         'booking': None if booking is None else SortieLine.of(booking),
         'currency': [

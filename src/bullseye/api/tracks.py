@@ -145,6 +145,7 @@ class ColumnsIn(In):
     decimal: Literal['.', ',']
     first_row: Annotated[int, Field(strict=True, ge=0, le=1_000)]
     columns: Annotated[list[ColumnIn], Field(max_length=13)]
+    utc_offset_min: Annotated[float, Field(ge=-900, le=900)] = 0.0  # by which its times are ahead of UTC
 
 
 class ColumnsShown(Out):
@@ -315,7 +316,7 @@ def show_columns(file_id: uuid.UUID) -> dict[str, Any]:
 @bp.output(TrackLine)
 @bp.doc(responses=[401, 403, 404, 422])
 def correct_columns(file_id: uuid.UUID, json_data: ColumnsIn) -> TrackLine:
-    """Say how the columns of a CSV file are read, now and in later files with the same headings."""
+    """Say how the columns of a CSV file are read, now, and later files alike once that has worked."""
     db = database()
     row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
     trackfiles.correct_columns(db, row, json_data.model_dump())

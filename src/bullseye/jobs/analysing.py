@@ -18,7 +18,7 @@ from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.events import plain_report
 from bullseye.tracks.flightlog import log_of, pack
 from bullseye.tracks.readers import as_text, read_track, unpacked
-from bullseye.tracks.readers.columns import columns_from_dict
+from bullseye.tracks.readers.columns import Columns, columns_from_dict
 from bullseye.tracks.readers.csvtrack import detect, heading_key
 from bullseye.tracks.report import report_of
 from bullseye.tracks.track import Track, UnreadableTrack
@@ -93,6 +93,8 @@ def _work(db: Session, row: TrackFile, tell: Callable[[str], None]) -> None:
     runways = measuring.runways(db)
     db.commit()  # the row must be free for the progress that is written beside the work
     found = analyse(track, runways, known=known, progress=tell)
+    if row.columns and row.columns.get('by_hand') and found.events:
+        trackfiles.remember_columns(db, row)  # only what has worked is taken for later files
     _keep(db, row, found)
 
 
@@ -102,7 +104,13 @@ def _read(db: Session, row: TrackFile) -> Track:
         return read_track(row.raw)
     text = as_text(unpacked(row.raw))
     row.device = heading_key(text)
+    by_hand = bool(row.columns and row.columns.get('by_hand'))
     columns = columns_from_dict(row.columns) if row.columns else trackfiles.columns_for(db, row.device)
+    if columns is not None and not by_hand:
+        try:
+            return _read_by(row, columns)
+        except UnreadableTrack:
+            columns = None  # what was remembered, or guessed before, does not read this one
     if columns is None:
         try:
             columns = detect(text)
@@ -110,8 +118,14 @@ def _read(db: Session, row: TrackFile) -> Track:
             row.state, row.progress, row.problem = 'columns', '', _NEEDS_COLUMNS
             raise
         return read_track(row.raw)
-    row.columns = trackfiles.plain_columns(columns)
-    return read_track(row.raw, columns=columns)
+    return _read_by(row, columns, by_hand=True)
+
+
+def _read_by(row: TrackFile, columns: Columns, *, by_hand: bool = False) -> Track:
+    assert row.raw is not None  # noqa: S101  (the caller has looked)
+    track = read_track(row.raw, columns=columns)
+    row.columns = trackfiles.plain_columns(columns) | ({'by_hand': True} if by_hand else {})
+    return track
 
 
 def _likely(db: Session, row: TrackFile, track: Track) -> Sortie | None:

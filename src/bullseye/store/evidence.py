@@ -152,6 +152,7 @@ def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
         spot_ft=lap.spot_ft,
         available_ft=request.runway.landing_distance_available_ft,
         aim_before_spot_ft=None if lap.aim_point_ft is None else round(lap.spot_ft - lap.aim_point_ft, 1),
+        briefed_kias=round(setup.speed_kias, 1),
         speed_off_kt=None if speed_kias is None else round(speed_kias - setup.recommended_kias, 1),
         float_over_s=None if lap.float_s is None else round(lap.float_s - predict(setup.approach).float_s, 1),
         drift=cast(Any, lap.drift),

@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 import math
 import statistics
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import asdict, dataclass
 from datetime import UTC, date, datetime, timedelta
@@ -22,7 +22,7 @@ from bullseye.core.given.standards import Tolerance
 from bullseye.core.record.evidence import Flown
 from bullseye.core.record.progress import progress_of
 from bullseye.store import catalogue, evidence, syllabus
-from bullseye.store.models import Lap, School, Sortie, Standard, User
+from bullseye.store.models import Aircraft, Lap, School, Sortie, Standard, User
 from bullseye.store.recordrows import SignOff, Standing
 from bullseye.store.sorties import require_coach
 
@@ -79,7 +79,7 @@ class Needed:
     """How many laps an exercise took before it was signed, mean with 95 % interval, drawn towards the school's."""
 
     name: str
-    by: str | None  # an instructor; None: everybody
+    by: str | None  # by an instructor, or in an aircraft; None: everybody
     signed: int
     laps: float
     low: float
@@ -302,11 +302,12 @@ def _needed(db: Session, school_id: int) -> tuple[Needed, ...]:
         .order_by(SignOff.signed_at.desc())
         .limit(400)
     )
+    aircraft = {row.id: row.name for row in db.execute(select(Aircraft.id, Aircraft.name))}
     counts: dict[tuple[str, str | None], list[int]] = defaultdict(list)
     for signed_code, instructor, student_id, signed_at in db.execute(signed).all():
         code = str(signed_code)
         before = (
-            select(Lap.id)
+            select(Lap.aircraft_id)
             .where(
                 Lap.school_id == school_id,
                 Lap.student_id == student_id,
@@ -315,11 +316,13 @@ def _needed(db: Session, school_id: int) -> tuple[Needed, ...]:
                 Lap.flown_at <= signed_at,
             )
             .limit(500)
-            .subquery()
         )
-        laps = db.scalar(select(func.count()).select_from(before)) or 0
-        counts[exercises[code].name, None].append(laps)
-        counts[exercises[code].name, instructor].append(laps)
+        flown_in = Counter(db.scalars(before))
+        name, laps = exercises[code].name, flown_in.total()
+        counts[name, None].append(laps)
+        counts[name, f'by {instructor}'].append(laps)
+        if flown_in:  # the aircraft that most of them were flown in
+            counts[name, f'in the {aircraft.get(flown_in.most_common(1)[0][0], "aircraft")}'].append(laps)
     found = []
     for (name, signer), values in counts.items():
         if len(values) < _LEAST:
@@ -329,9 +332,7 @@ def _needed(db: Session, school_id: int) -> tuple[Needed, ...]:
         mean = (sum(values) + (_LIKE * everybody if signer else 0)) / n
         reach = 1.96 * statistics.stdev(values) / math.sqrt(n)
         found.append(
-            Needed(
-                name=name, by=instructor, signed=len(values), laps=mean, low=max(0.0, mean - reach), high=mean + reach
-            )
+            Needed(name=name, by=signer, signed=len(values), laps=mean, low=max(0.0, mean - reach), high=mean + reach)
         )
     return tuple(sorted(found, key=lambda one: (one.name, one.by or '')))
 

@@ -60,6 +60,7 @@ class Record:
     lesson: NextLesson
     flight: NextFlight | None  # that the lesson is proposed for
     head: Head
+    stage: str
 
 
 def record_of(db: Session, student: User, *, today: date, standard_id: int | None = None) -> Record:
@@ -98,6 +99,7 @@ def record_of(db: Session, student: User, *, today: date, standard_id: int | Non
         lesson=lesson,
         flight=flight,
         head=head_of(standings, lesson),
+        stage=stage_of(signed_of(db, student), today=today),
     )
 
 
@@ -275,6 +277,19 @@ def signed_of(db: Session, student: User) -> list[SignOff]:
     rows = db.scalars(query).all()
     corrected: set[uuid.UUID | None] = {row.corrects for row in rows}
     return [row for row in rows if row.id not in corrected and row.kind != 'correction']
+
+
+def stage_of(signed: Sequence[SignOff], *, today: date) -> str:
+    """How far a student has come, by what was signed; in words."""
+    if any(one.kind == 'recommendation' for one in signed):
+        return 'Recommended for the test.'
+    solos = [one for one in signed if one.kind == 'first_solo']
+    if not solos:
+        return 'Before the first solo.'
+    until = max((one.valid_until for one in solos if one.valid_until is not None), default=None)
+    if until is None or until < today:
+        return 'Has flown alone; the signature for it has run out.'
+    return f'Flies alone on a signature that holds until {until:%-d %b %Y}.'
 
 
 def currency_of(db: Session, student: User, *, school: School, today: date) -> tuple[Currency, ...]:

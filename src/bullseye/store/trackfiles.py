@@ -9,6 +9,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from sqlalchemy import Select, delete, func, select, update
+from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session, selectinload, undefer
 
 from bullseye.core.basis.errors import InvalidInput
@@ -223,12 +224,13 @@ def plain_columns(columns: Columns) -> dict[str, Any]:
         'separator': columns.separator,
         'decimal': columns.decimal,
         'first_row': columns.first_row,
+        'utc_offset_min': columns.utc_offset_min,
         'columns': [{'role': one.role, 'index': one.index, 'unit': one.unit} for one in columns.columns],
     }
 
 
 def correct_columns(db: Session, row: TrackFile, data: dict[str, Any]) -> None:
-    """Read a CSV file as told by hand, and all later ones with the same headings.
+    """Read a CSV file as told by hand, and later ones with the same headings once that has worked.
 
     :raises InvalidInput: naming the wrong member
     """
@@ -241,11 +243,15 @@ def correct_columns(db: Session, row: TrackFile, data: dict[str, Any]) -> None:
     for column in columns.columns:
         if column.index >= widest:
             raise InvalidInput('index', column.index, f'a column of the file, 0 to {widest - 1}')
-    row.columns = plain_columns(columns)
-    device = heading_key(text)
-    kept = db.scalar(select(CsvColumns).where(CsvColumns.device == device))
-    if kept is None:
-        kept = CsvColumns(school_id=row.school_id, device=device)
-        db.add(kept)
-    kept.columns = row.columns
+    row.columns = plain_columns(columns) | {'by_hand': True}
+    # what was remembered of such headings is in doubt, and read no other file until this has worked
+    db.execute(delete(CsvColumns).where(CsvColumns.school_id == row.school_id, CsvColumns.device == heading_key(text)))
     begin(db, row)
+
+
+def remember_columns(db: Session, row: TrackFile) -> None:
+    """Read later files with the same headings as this one was read. The caller commits."""
+    plain = {name: value for name, value in (row.columns or {}).items() if name != 'by_hand'}
+    kept = insert(CsvColumns).values(school_id=row.school_id, device=row.device, columns=plain)
+    key = ['school_id', 'device']
+    db.execute(kept.on_conflict_do_update(index_elements=key, set_={'columns': plain}))

@@ -21,9 +21,10 @@ from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.tracks.fields import Runway, runways_of
 from bullseye.tracks.known import Known
-from bullseye.tracks.readers import Columns, read_track
+from bullseye.tracks.readers import Columns, read_track, unpacked
+from bullseye.tracks.readers import as_text as text_of
 from bullseye.tracks.readers.columns import columns_from_dict
-from bullseye.tracks.readers.csvtrack import detect
+from bullseye.tracks.readers.csvtrack import detect, template
 from bullseye.tracks.report import as_dict, as_text, cleaned_gpx, events_csv, events_geojson
 from bullseye.tracks.track import MOST_BYTES, UnreadableTrack
 
@@ -151,9 +152,7 @@ def run(arguments: argparse.Namespace) -> int:
         columns = columns_from_dict(_read_json(arguments.columns)) if arguments.columns else None
         known = _known(arguments, fields)
         if arguments.show_columns:
-            shown = detect(_bytes(arguments.tracks[0]).decode('utf-8-sig', errors='replace')).as_dict()
-            print(json.dumps(shown, indent=2, ensure_ascii=False))
-            return 0
+            return _show_columns(text_of(unpacked(_bytes(arguments.tracks[0]))))
         if arguments.out:
             arguments.out.mkdir(parents=True, exist_ok=True)
     except (BullseyeError, OSError) as error:
@@ -174,6 +173,17 @@ def run(arguments: argparse.Namespace) -> int:
                 print(f'{path}:')
             sys.stdout.write(text)
     return code
+
+
+def _show_columns(text: str) -> int:
+    """Print how a file is read, ready to be edited and given with ``--columns``; also where nothing was recognised."""
+    try:
+        shown = detect(text).as_dict()
+    except UnreadableTrack as error:
+        shown = template(text)
+        print(f'{error}. Fill in what each column is and give this with --columns.', file=sys.stderr)
+    print(json.dumps(shown, indent=2, ensure_ascii=False))
+    return 0
 
 
 def _each(jobs: Sequence[_Job], workers: int) -> Iterator[_Outcome]:

@@ -190,6 +190,11 @@ def test_whether_a_change_of_the_aim_helped_is_what_a_test_of_two_means_says():
     worse = [flown(-20.0 + d, sortie=2, aim_ft=650, day=9) for d in (-300, -310, -290, -305)]
     assert 'did not help' in str(progress_of([*before, *worse], tolerance=US, needed=0.8).change)
     assert progress_of(before, tolerance=US, needed=0.8).change is None
+    # the briefed speed likewise: five knots less, and 170 ft nearer
+    slower = [replace(one, briefed_kias=61.0) for one in after]
+    of_speed = progress_of([*(replace(one, briefed_kias=66.0) for one in before), *slower], tolerance=US, needed=0.8)
+    assert 'the briefed speed went down by 5 kt. The mean error went from 200 ft to 30 ft' in str(of_speed.change)
+    assert str(of_speed.change).count('it helped') == 2  # the aim moved on the same day
 
 
 LINE = LogLine(

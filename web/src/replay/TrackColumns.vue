@@ -32,6 +32,7 @@ const roles = ref<Record<number, Role | ''>>({})
 const units = ref<Record<number, string>>({})
 const decimal = ref<'.' | ','>('.')
 const firstRow = ref(1)
+const offsetHours = ref(0)
 watch(
   () => shown.data.value,
   (now) => {
@@ -40,6 +41,7 @@ watch(
     units.value = Object.fromEntries((now.columns?.columns ?? []).map((one) => [one.index, one.unit ?? '']))
     decimal.value = now.columns?.decimal ?? '.'
     firstRow.value = now.columns?.first_row ?? 1
+    offsetHours.value = (now.columns?.utc_offset_min ?? 0) / 60
   },
   { immediate: true },
 )
@@ -57,13 +59,14 @@ function read() {
     .map(([index, role]) => ({
       role: role as Role,
       index: Number(index),
-      unit: unitsOf(Number(index)).length ? units.value[Number(index)] || unitsOf(Number(index))[0]! : null,
+      unit: units.value[Number(index)] || null,
     }))
   emit('read', {
     separator: shown.data.value!.separator as CsvColumns['separator'],
     decimal: decimal.value,
     first_row: firstRow.value,
     columns,
+    utc_offset_min: Math.round(offsetHours.value * 60),
   })
 }
 </script>
@@ -73,7 +76,10 @@ function read() {
     <h2 class="text-lg font-bold">What the columns are</h2>
     <Loading v-if="!shown.data.value" :error="shown.error.value" :retry="shown.refetch" />
     <template v-else>
-      <p>Say what each column holds. Files with the same headings are read the same way from then on.</p>
+      <p>
+        Say what each column holds. When that has worked, files with the same headings are read the same way; you can
+        change it again at any time.
+      </p>
       <div class="overflow-x-auto" tabindex="0">
         <table class="text-left text-sm">
           <thead>
@@ -89,6 +95,7 @@ function read() {
                   class="field mt-1"
                   :aria-label="`Unit of column ${index}`"
                 >
+                  <option value="">unit as the heading says</option>
                   <option v-for="unit in unitsOf(index - 1)" :key="unit" :value="unit">{{ unit }}</option>
                 </select>
               </th>
@@ -122,6 +129,16 @@ function read() {
           :max="100"
           class="w-64"
           @update:model-value="firstRow = $event ?? 0"
+        />
+        <Stepper
+          :model-value="offsetHours"
+          label="Its times are ahead of UTC by"
+          unit="h"
+          :min="-15"
+          :max="15"
+          :step="0.5"
+          class="w-64"
+          @update:model-value="offsetHours = $event ?? 0"
         />
         <button type="button" class="button button-main" :disabled="missing.length > 0 || !!twice" @click="read">
           Read it so

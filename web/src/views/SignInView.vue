@@ -29,7 +29,7 @@ async function enter(call: () => Promise<Session>) {
     client.setQueryData(sessionQuery.queryKey, await call())
     const next = route.query.next
     // only an address of our own: never what a link from elsewhere may carry
-    await router.replace(typeof next === 'string' && /^\/(?!\/)/.test(next) ? next : firstPage())
+    await router.replace(typeof next === 'string' && /^\/(?!\/)./.test(next) ? next : firstPage())
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }

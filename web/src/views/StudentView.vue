@@ -120,6 +120,7 @@ watch(one, (now) => {
           <span class="text-soft">
             {{ one.last_flown_on ? `last flew ${day(one.last_flown_on)}` : 'has not flown yet' }}
           </span>
+          <span class="text-soft">{{ one.stage }}</span>
         </div>
         <ul class="mt-2 space-y-1 text-lg">
           <li class="flex gap-2"><span aria-hidden="true">✓</span>{{ one.holds }}</li>

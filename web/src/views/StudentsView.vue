@@ -145,7 +145,7 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
       <h2 id="needed" class="text-lg font-bold">Laps before it was signed</h2>
       <ul>
         <li v-for="row in one.needed" :key="`${row.name} ${row.by}`">
-          {{ row.name }}{{ row.by ? `, signed by ${row.by}` : '' }}:
+          {{ row.name }}{{ row.by ? `, ${row.by.startsWith('by') ? 'signed ' : 'flown '}${row.by}` : '' }}:
           <span class="figure">{{ round(row.laps) }}</span> laps
           <span class="text-sm text-soft"
             >({{ round(row.low) }} to {{ round(row.high) }}, {{ row.signed }} signed)</span

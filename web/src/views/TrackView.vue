@@ -14,6 +14,7 @@ import {
   trackQuery,
 } from '@/api/queries'
 import type { CsvColumns, Lap, Pair, TrackLap } from '@/api/types'
+import AroundTable from '@/components/AroundTable.vue'
 import FeetBar from '@/components/FeetBar.vue'
 import Loading from '@/components/Loading.vue'
 import ScoreTable from '@/components/ScoreTable.vue'
@@ -188,6 +189,14 @@ const FORMS = [
           </section>
           <section class="panel" aria-label="Score"><ScoreTable :score="currentScored.score" /></section>
         </div>
+        <section v-if="currentScored?.around.judged.length" class="panel" aria-label="The rest of the lap">
+          <ul v-if="currentScored.around.faults.length" class="mb-2">
+            <li v-for="fault in currentScored.around.faults" :key="fault.name">
+              <b class="text-fail-ink">✕</b> {{ fault.words }}
+            </li>
+          </ul>
+          <AroundTable :around="currentScored.around" />
+        </section>
         <LapFigures
           v-if="current && currentEvent"
           :lap="current"

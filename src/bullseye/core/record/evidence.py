@@ -40,6 +40,7 @@ class Flown:
     available_ft: float | None = None  # of the runway, for landing
     aim_before_spot_ft: float | None = None
     speed_off_kt: float | None = None
+    briefed_kias: float | None = None
     float_over_s: float | None = None
     drift: DriftSide | None = None
     lateral_ft: float | None = None

@@ -4,19 +4,21 @@ from __future__ import annotations
 
 import math
 import statistics
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import date
+from typing import Literal
 
 from scipy.special import stdtrit
 
 from bullseye.core.basis.kinds import LandingKind
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, knots
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, joined, knots
 from bullseye.core.given.standards import Tolerance
 from bullseye.core.record.evidence import Flown
 from bullseye.core.record.readiness import Readiness, Spread, readiness, spread_of
 
 _MOVED_FT = 75.0  # [own] by which an aim point is said to have been changed
+_MOVED_KT = 3.0  # [own] by which a briefed speed is
 _LEAST = 3  # [own] landings on either side, to say whether it helped
 _BOOK = Phrasebook(
     'progress',
@@ -25,6 +27,8 @@ _BOOK = Phrasebook(
     unclear='{change} The mean error went from {before} to {after}: of {number} landings that may be chance.',
     back='On {day} the aim point moved {by} back.',
     on='On {day} the aim point moved {by} on.',
+    faster='On {day} the briefed speed went up by {by}.',
+    slower='On {day} the briefed speed went down by {by}.',
     fast='{over} fast on average over the threshold.',
     slow='{under} slow on average over the threshold.',
     on_speed='On the briefed speed on average.',
@@ -106,7 +110,7 @@ def progress_of(flown: Sequence[Flown], *, tolerance: Tolerance, needed: float) 
         drifted=sum(one != 'none' for one in drifts),
         drift_seen=len(drifts),
         hits=sum(one.is_near(tolerance) is True for one in landings),
-        change=None if window_ft is None else _change(landings, sum(window_ft) / 2),
+        change=None if window_ft is None else _changes(landings, sum(window_ft) / 2),
         words=_habits(speed, spread_of(floats)),
     )
 
@@ -126,34 +130,49 @@ def _habits(speed: Spread, floats: Spread) -> tuple[Sentence, ...]:
     return tuple(said)
 
 
-def _change(landings: Sequence[Flown], middle_ft: float) -> Sentence | None:
-    """The latest change of the aim point from one sortie to the next, and whether it helped; None without any.
+def _changes(landings: Sequence[Flown], middle_ft: float) -> Sentence | None:
+    """The latest change of the aim point and of the briefed speed, each with whether it helped; None without any."""
+    said = [
+        _change([one for one in landings if one.aim_before_spot_ft is not None], middle_ft, _aim_of, 'aim'),
+        _change([one for one in landings if one.briefed_kias is not None], middle_ft, _speed_of, 'speed'),
+    ]
+    found = [one for one in said if one is not None]
+    return joined(*found) if found else None
+
+
+def _aim_of(one: Flown) -> float:
+    return one.aim_before_spot_ft or 0.0
+
+
+def _speed_of(one: Flown) -> float:
+    return one.briefed_kias or 0.0
+
+
+def _change(
+    landings: Sequence[Flown], middle_ft: float, value_of: Callable[[Flown], float], what: Literal['aim', 'speed']
+) -> Sentence | None:
+    """The latest change from one sortie to the next, and whether it helped; None without any.
 
     Helped is what Welch's t at 95 % says of the mean distance from the middle of the window.
     """
-    seen = [one for one in landings if one.from_spot_ft is not None and one.aim_before_spot_ft is not None]
+    seen = [one for one in landings if one.from_spot_ft is not None]
     by_sortie: list[list[Flown]] = []
     for one in seen:
         if by_sortie and by_sortie[-1][0].sortie_id == one.sortie_id:
             by_sortie[-1].append(one)
         else:
             by_sortie.append([one])
-    aims = [statistics.fmean(one.aim_before_spot_ft or 0.0 for one in group) for group in by_sortie]
-    moved = [k for k in range(1, len(aims)) if abs(aims[k] - aims[k - 1]) >= _MOVED_FT]
+    values = [statistics.fmean(value_of(one) for one in group) for group in by_sortie]
+    least = _MOVED_FT if what == 'aim' else _MOVED_KT
+    moved = [k for k in range(1, len(values)) if abs(values[k] - values[k - 1]) >= least]
     if not moved:
         return None
     k = moved[-1]
     before = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[:k] for one in group][-10:]
     after = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[k:] for one in group]
-    shift = aims[k] - aims[k - 1]
-    change = _BOOK.say(
-        'back' if shift > 0 else 'on',
-        day=f'{by_sortie[k][0].flown_at:%-d %b}',
-        by=feet(abs(shift), step=10.0),
-    )
     first, second = statistics.fmean(before), statistics.fmean(after)
     said: dict[str, Quantity | Sentence | str] = {
-        'change': change,
+        'change': _change_words(values[k] - values[k - 1], what, f'{by_sortie[k][0].flown_at:%-d %b}'),
         'before': feet(abs(first), step=10.0),
         'after': feet(abs(second), step=10.0),
         'number': count(len(after)),
@@ -161,6 +180,12 @@ def _change(landings: Sequence[Flown], middle_ft: float) -> Sentence | None:
     if min(len(before), len(after)) < _LEAST or not _are_apart(before, after):
         return _BOOK.say('unclear', **said)
     return _BOOK.say('helped' if abs(second) < abs(first) else 'hurt', **said)
+
+
+def _change_words(shift: float, what: Literal['aim', 'speed'], day: str) -> Sentence:
+    if what == 'speed':
+        return _BOOK.say('faster' if shift > 0 else 'slower', day=day, by=knots(abs(shift)))
+    return _BOOK.say('back' if shift > 0 else 'on', day=day, by=feet(abs(shift), step=10.0))
 
 
 def _are_apart(before: Sequence[float], after: Sequence[float]) -> bool:

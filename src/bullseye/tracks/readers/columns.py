@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import re
+import unicodedata
 from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from typing import Any, Literal, get_args
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
@@ -52,12 +53,35 @@ _UNIT_WORDS = (
     (r'ft|feet|foot', 'ft'),
     (r'm|met(er|re)s?', 'm'),
 )
+# In other languages, letters without their marks
+_SPEED_WORDS = (
+    r'(gps )?(geschwindigkeit|vitesse( sol)?|velocidad|velocita|velocidade|snelheid|predkosc|rychlost|hastighet|nopeus)'
+)
+_COURSE_WORDS = r'kurs( ueber grund)?|cap|route|rumbo|rotta|rumo|koers'
+_HEIGHT_WORDS = (
+    r'(gps )?(ho?ehe|hohe|hauteur|altura|altitud|quota|altezza|hoogte|wysokosc|vyska|hojd|hoyde|korkeus)( msl| gps)?'
+)
 # Names by role, words joined by one blank; the first role that fits takes the column, the best name first.
 _NAMES: tuple[tuple[str, tuple[str, ...]], ...] = (
-    ('latitude', (r'lat(itude)?( deg(rees)?)?',)),
-    ('longitude', (r'(lon|lng|long)(gitude|itude)?( deg(rees)?)?', r'longitude.*')),
+    (
+        'latitude',
+        (
+            r'lat(itude)?( deg(rees)?)?',
+            r'(geogr? )?breite(ngrad)?',
+            r'latitudine?|latitud|breedtegraad|szerokosc( geograficzna)?',
+        ),
+    ),
+    (
+        'longitude',
+        (
+            r'(lon|lng|long)(gitude|itude)?( deg(rees)?)?',
+            r'longitude.*',
+            r'(geogr? )?la?enge(ngrad)?|lange(ngrad)?',
+            r'longitudine?|longitud|lengtegraad|dlugosc( geograficzna)?',
+        ),
+    ),
     ('utc_offset', (r'utc ?(ofst|offset)', r'time ?zone')),
-    ('date', (r'(lcl |local |utc |gps )?date',)),
+    ('date', (r'(lcl |local |utc |gps )?date', r'datum|fecha|data|dato|pvm|paivamaara')),
     (
         'time',
         (
@@ -66,6 +90,8 @@ _NAMES: tuple[tuple[str, tuple[str, ...]], ...] = (
             r'time( utc)?',
             r'(lcl|local) time',
             r'utc',
+            r'(uhr)?zeit( utc)?|zeitstempel|heure( utc)?|horodatage',
+            r'hora( utc)?|ora|orario|tijd|czas|cas|tid|aika',
             r'unix( time)?',
             r'epoch',
             r'time.*',
@@ -73,14 +99,19 @@ _NAMES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ),
     ('vertical_speed', (r'v(ert(ical)?)? ?(spd|speed)', r'climb( rate)?', r'vs', r'rate of climb')),
     ('airspeed', (r'(ind(icated)? )?air ?speed', r'ias', r'tas', r'true air ?speed')),
-    ('speed', (r'(ground|gnd|gps) ?(spd|speed)', r'gs', r'sog', r'speed( over ground)?', r'velocity')),
-    ('course', (r'(ground |gps )?(course|track|trk)( over ground)?( true)?', r'cog', r'(true )?course')),
+    ('speed', (r'(ground|gnd|gps) ?(spd|speed)', r'gs', r'sog', r'speed( over ground)?', r'velocity', _SPEED_WORDS)),
+    ('course', (r'(ground |gps )?(course|track|trk)( over ground)?( true)?', r'cog', r'(true )?course', _COURSE_WORDS)),
     ('heading', (r'(true )?(heading|hdg)( true)?', r'yaw')),
     ('pitch', (r'pitch( angle)?',)),
     ('bank', (r'(roll|bank)( angle)?',)),
     (
         'height',
-        (r'(gps|gnss) ?(alt(itude)?|height)', r'alt(itude)? ?(gps|gnss|msl|asl)?', r'(height|elev(ation)?|ele)( msl)?'),
+        (
+            r'(gps|gnss) ?(alt(itude)?|height)',
+            r'alt(itude)? ?(gps|gnss|msl|asl)?',
+            r'(height|elev(ation)?|ele)( msl)?',
+            _HEIGHT_WORDS,
+        ),
     ),
 )
 
@@ -110,6 +141,8 @@ class Columns:
     first_row: int  # of the figures, counted from 0
     columns: tuple[Column, ...]
     names: tuple[str, ...] = ()
+    by_content: bool = False  # told by the figures, not by headings
+    utc_offset_min: float = 0.0  # by which the file's times are ahead of UTC, where no column says it
 
     def find(self, role: str) -> Column | None:
         """The column of a role."""
@@ -138,6 +171,8 @@ def columns_from_dict(data: Mapping[str, Any]) -> Columns:
     if not isinstance(listed, Sequence) or isinstance(listed, str):
         raise InvalidInput('columns', listed, 'a list')
     for one in listed:
+        if isinstance(one, Mapping) and not one.get('role'):  # a column that is not used
+            continue
         role, index, unit = (
             (one.get(name) for name in ('role', 'index', 'unit')) if isinstance(one, Mapping) else (0,) * 3
         )
@@ -148,11 +183,37 @@ def columns_from_dict(data: Mapping[str, Any]) -> Columns:
         units = UNITS.get(str(role), {})
         if unit is not None and unit not in units:
             raise InvalidInput('unit', unit, ', '.join(units) or 'none for this column')
-        columns.append(Column(role=str(role), index=index, unit=unit or next(iter(units), None)))
+        columns.append(Column(role=str(role), index=index, unit=unit))
     for needed in ('time', 'latitude', 'longitude'):
         if not any(one.role == needed for one in columns):
             raise InvalidInput('columns', [one.role for one in columns], f'one of them is {needed}')
-    return Columns(separator=separator, decimal=decimal, first_row=first_row, columns=tuple(columns))
+    offset = data.get('utc_offset_min') or 0.0
+    if isinstance(offset, bool) or not isinstance(offset, int | float) or not -900 <= offset <= 900:
+        raise InvalidInput('utc_offset_min', offset, 'minutes ahead of UTC, -900 to 900')
+    return Columns(
+        separator=separator,
+        decimal=decimal,
+        first_row=first_row,
+        columns=tuple(columns),
+        utc_offset_min=float(offset),
+    )
+
+
+def with_units(columns: Columns, names: Sequence[str], units: Sequence[str]) -> Columns:
+    """The same with units: as told, else as the headings or the row of units say, else the usual ones."""
+
+    def filled(one: Column) -> Column:
+        if one.unit is not None or one.role not in UNITS:
+            return one
+        texts = [row[one.index] for row in (units, names) if one.index < len(row)]
+        said = unit_of(one.role, *texts)
+        return replace(one, unit=said or _USUAL_UNIT[one.role], guessed=said is None)
+
+    return replace(
+        columns,
+        columns=tuple(filled(one) for one in columns.columns),
+        names=columns.names or tuple(name.strip()[:60] for name in names),
+    )
 
 
 def unit_of(role: str, *texts: str) -> str | None:
@@ -167,9 +228,14 @@ def unit_of(role: str, *texts: str) -> str | None:
     return None
 
 
+_MARKS = str.maketrans({'ł': 'l', 'Ł': 'L', 'ø': 'o', 'Ø': 'O', 'ß': 'ss', 'æ': 'ae', 'đ': 'd'})
+_USUAL_UNIT = {'height': 'm', 'speed': 'kt', 'airspeed': 'kt', 'vertical_speed': 'ft/min'}
+
+
 def _plain(name: str) -> str:
     """A heading without case, brackets, units and punctuation."""
-    text = re.sub(r'([a-z])([A-Z])', r'\1 \2', name.strip())
+    text = unicodedata.normalize('NFKD', name.strip().translate(_MARKS))
+    text = re.sub(r'([a-z])([A-Z])', r'\1 \2', ''.join(one for one in text if not unicodedata.combining(one)))
     text = re.sub(r'[(\[].*?[)\]]', ' ', text).lower()
     text = re.sub(r'[^a-z0-9/]+', ' ', text).strip()
     return re.sub(r' (ft|feet|m|meters|metres|kt|kts|knots|mph|kmh|km/h|m/s|mps|deg|degrees|fpm)$', '', text)
@@ -185,7 +251,7 @@ def guess_columns(names: Sequence[str], units: Sequence[str]) -> tuple[Column, .
             index = next((k for k, name in enumerate(plain) if k not in taken and re.fullmatch(pattern, name)), None)
             if index is not None:
                 said = unit_of(role, units[index] if index < len(units) else '', names[index])
-                usual = {'height': 'm', 'speed': 'kt', 'airspeed': 'kt', 'vertical_speed': 'ft/min'}.get(role)
+                usual = _USUAL_UNIT.get(role)
                 found.append(
                     Column(role=role, index=index, unit=said or usual, guessed=said is None and usual is not None)
                 )

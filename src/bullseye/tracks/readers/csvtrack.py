@@ -7,17 +7,20 @@ import re
 from collections.abc import Sequence
 from dataclasses import replace
 from datetime import date
+from typing import Any
 
 import numpy as np
 
 from bullseye.core.basis.constants import FPS_PER_KT
-from bullseye.tracks.readers.columns import UNITS, Column, Columns, guess_columns
+from bullseye.tracks.readers.bycontent import columns_by_content
+from bullseye.tracks.readers.columns import ROLES, UNITS, Column, Columns, guess_columns, with_units
 from bullseye.tracks.readers.times import DAY_S, across_midnight, iso_seconds
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
 # [own] limits and habits of reading
 _SEPARATORS = (';', '\t', '|', ',')
 _LOOK_AT = 60  # lines, to find the headings
+_FIGURES_AT = 500  # lines, to tell columns by their figures
 _LONGEST_CELL = 10_000
 _EARTH_FT_PER_DEG = 364_800.0  # near enough to tell knots from metres a second
 _UNIX_MS = 1e11
@@ -49,12 +52,53 @@ def detect(text: str) -> Columns:
                     columns=columns,
                     names=tuple(cell.strip()[:60] for cell in row),
                 )
+    best = best or _by_content(lines_of(text))
     if best is None:
         raise UnreadableTrack(
-            'the file is no GPX, IGC or NMEA, and as CSV it has no row of headings '
-            'that names time, latitude and longitude'
+            'the file is no GPX, IGC or NMEA, and as CSV neither its headings nor its figures tell time, latitude and '
+            'longitude'
         )
     return best
+
+
+def lines_of(text: str) -> list[str]:
+    """The first lines of a file, more than headings can be."""
+    return text.split('\n', _FIGURES_AT)[:_FIGURES_AT]
+
+
+def _by_content(lines: Sequence[str]) -> Columns | None:
+    """How a file is to be read whose headings do not say it all: by its figures; None where they do not either."""
+    for separator in _SEPARATORS:
+        rows = [_cells(line, separator) for line in lines]
+        first = _first_figures(rows)
+        if first is None:
+            continue
+        width = len(rows[first])
+        figures = [row for row in rows[first:] if len(row) == width]
+        decimal = _decimal(figures[:10], separator)
+        names = next((row for row in reversed(rows[:first]) if len(row) == width and any(row)), [])
+        known = guess_columns([cell.lstrip('#').strip() for cell in names], [])
+        found = (*known, *columns_by_content(figures, decimal=decimal, known=known))
+        if {'time', 'latitude', 'longitude'} <= {one.role for one in found}:
+            return Columns(
+                separator=separator,
+                decimal=decimal,
+                first_row=first,
+                columns=found,
+                names=tuple(cell.strip()[:60] for cell in names) or tuple(f'column {k + 1}' for k in range(width)),
+                by_content=True,
+            )
+    return None
+
+
+def _first_figures(rows: Sequence[Sequence[str]]) -> int | None:
+    """The first of five rows of as many cells, at least three, with two figures in each."""
+    number = re.compile(r'\s*[-+]?\d+([.,]\d+)?\s*')
+    good = [len(row) >= 3 and sum(bool(number.fullmatch(cell)) for cell in row) >= 2 for row in rows]
+    for k in range(len(rows) - 4):
+        if all(good[k : k + 5]) and len({len(row) for row in rows[k : k + 5]}) == 1:
+            return k
+    return None
 
 
 def first_rows(text: str, *, separator: str | None = None, count: int = 12) -> tuple[str, list[list[str]]]:
@@ -64,8 +108,42 @@ def first_rows(text: str, *, separator: str | None = None, count: int = 12) -> t
     def cut(by: str) -> list[list[str]]:
         return [[cell[:60] for cell in _cells(line, by)[:100]] for line in lines]
 
-    found = separator or max(_SEPARATORS, key=lambda by: sum(len(row) for row in cut(by)))
+    found = separator or next((by for by in _SEPARATORS if _cuts_most(cut(by))), None)
+    found = found or max(_SEPARATORS, key=lambda by: sum(len(row) for row in cut(by)))
     return found, cut(found)[:count]
+
+
+def _cuts_most(rows: Sequence[Sequence[str]]) -> bool:
+    """Whether most lines that are not empty have three cells or more; a decimal comma cuts too, and is asked last."""
+    filled = [row for row in rows if any(cell.strip() for cell in row)]
+    return bool(filled) and sum(len(row) >= 3 for row in filled) >= 0.8 * len(filled)
+
+
+def template(text: str) -> dict[str, Any]:
+    """How a file is read, to be filled in by hand: every column with its first figures, what it may be, and units."""
+    rows = [_cells(line, first_rows(text)[0]) for line in lines_of(text)]
+    first = _first_figures(rows) or 0
+    width = max((len(row) for row in rows), default=0)
+    names = next((row for row in reversed(rows[:first]) if any(row)), [])
+    shown = rows[first] if first < len(rows) else []
+    return {
+        'separator': first_rows(text)[0],
+        'decimal': _decimal(rows[first : first + 10], first_rows(text)[0]),
+        'first_row': first,
+        'utc_offset_min': 0,
+        'columns': [
+            {
+                'role': None,
+                'index': k,
+                'unit': None,
+                'name': names[k] if k < len(names) else '',
+                'first': shown[k] if k < len(shown) else '',
+            }
+            for k in range(width)
+        ],
+        'roles': list(ROLES),
+        'units': {role: list(units) for role, units in UNITS.items()},
+    }
 
 
 def heading_key(text: str) -> str:
@@ -115,7 +193,7 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
 
     :raises UnreadableTrack: when they cannot be made out, or hold no times and places
     """
-    how = columns or detect(text)
+    how = detect(text) if columns is None else _with_headings(text, columns)
     csv.field_size_limit(_LONGEST_CELL)
     needed = max(one.index for one in how.columns) + 1
     try:
@@ -136,17 +214,18 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
         return None if found is None else _numbers(found, how.decimal)
 
     time_s, dated = _times(texts('time') or [], texts('date'), texts('utc_offset'), how.decimal)
+    time_s = time_s - 60 * how.utc_offset_min
     lat, lon = numbers('latitude'), numbers('longitude')
     if lat is None or lon is None or not np.isfinite(lat).any():
         raise UnreadableTrack('the columns taken for latitude and longitude hold no numbers')
     if not np.isfinite(time_s).any():
         raise UnreadableTrack('the column taken for the time holds no times that can be read')
-    warnings = [] if columns else _guesses(how)
+    warnings = _guesses(how)
     if short:
         warnings.append(f'{short} rows with too few columns were left out')
     if not dated:
         warnings.append('the file tells no date')
-    how = _speed_unit(how, numbers('speed'), time_s, lat, lon) if columns is None else how
+    how = _speed_unit(how, numbers('speed'), time_s, lat, lon)
 
     def scaled(role: str) -> Floats | None:
         found, column = numbers(role), how.find(role)
@@ -171,17 +250,37 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
     )
 
 
+def _with_headings(text: str, how: Columns) -> Columns:
+    """Columns named by hand, with the units that the headings above the figures say."""
+    above = [_cells(line, how.separator) for line in text.split('\n', how.first_row)[: how.first_row]]
+    widest = max((one.index for one in how.columns), default=0) + 1
+    above = [row for row in above[-3:] if len(row) >= widest]
+    units = next((row for row in above if _is_units(row, len(row))), [])
+    names = next((row for row in reversed(above) if row is not units), [])
+    return with_units(how, names, units)
+
+
 def _device(how: Columns) -> str | None:
     """A name for files with the same headings, under which corrections are remembered."""
     return 'csv:' + how.separator + how.separator.join(how.names)[:200] if how.names else None
 
 
 def _guesses(how: Columns) -> list[str]:
-    return [
-        f'the unit of the column {how.names[one.index]!r} is not said: {one.unit} taken'
+    said = []
+    if how.by_content:
+        named = ', '.join(f'{one.role} in {_name_of(how, one)!r}' for one in how.columns)
+        said.append(
+            f'the headings do not say what the columns are; by their figures: {named}; look whether that is right'
+        )
+    return said + [
+        f'the unit of the column {_name_of(how, one)!r} is not said: {one.unit} taken'
         for one in how.columns
-        if one.guessed and one.role != 'speed'
+        if one.guessed and one.role != 'speed' and one.unit is not None
     ]
+
+
+def _name_of(how: Columns, one: Column) -> str:
+    return how.names[one.index] if one.index < len(how.names) else f'number {one.index + 1}'
 
 
 def _numbers(texts: Sequence[str], decimal: str) -> Floats:
