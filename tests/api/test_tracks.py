@@ -285,7 +285,9 @@ def test_columns_are_shown_corrected_and_remembered_for_the_next_file_of_the_dev
     swapped = {**wanted, 'decimal': ',', 'first_row': 1}
     marta.call('PUT', f'{path}/columns', swapped)
     work_off(demo_url)
-    assert marta.get(path)['track']['state'] == 'refused'
+    told = marta.get(path)['track']
+    assert (told['state'], told['is_kept']) == ('columns', True)
+    assert 'so it could not be read' in told['problem']
     unharmed = analysed(marta, demo_url, heading + other.partition(b'\n')[2].replace(b',', b';'), 'box3.csv')
     assert unharmed['track']['state'] == 'done'
     marta.call('PUT', f'{path}/columns', wanted)

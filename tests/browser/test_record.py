@@ -139,7 +139,9 @@ def test_the_mock_test_the_week_and_every_standard_side_by_side(marta: Page, ser
     page.get_by_role('button', name='Mock test today').click()
     expect(page.get_by_role('heading', name='Lap plan')).to_be_visible()
     expect(page.get_by_text('4 laps as ordered by the instructor')).to_be_visible()
-    to(page, 'The week')
+    page.get_by_role('button', name='School').click()
+    page.get_by_role('menuitem', name='The week').click()
+    page.get_by_role('heading', name='Week of').wait_for()
     expect(page.get_by_role('listitem').filter(has_text='mock test')).to_contain_text('Priya Raman')
     page.get_by_role('button', name='Week before').click()
     expect(page.get_by_text('flown, ').first).to_be_visible()
@@ -156,7 +158,7 @@ def test_the_mock_test_the_week_and_every_standard_side_by_side(marta: Page, ser
     page.get_by_role('button', name='Copy').click()
     page.get_by_label('Normal and crosswind: how the touchdown is given').select_option(label='From the spot')
     page.get_by_role('button', name='Keep').click()
-    expect(page.get_by_role('button', name='EASA PPL, ours')).to_be_visible()
+    expect(page.get_by_role('button', name='EASA PPL, ours', exact=True)).to_be_visible()
 
 
 def test_what_is_to_be_signed_is_noted_without_a_network_and_signed_with_the_password(

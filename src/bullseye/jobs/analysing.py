@@ -48,7 +48,10 @@ def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.
         try:
             _work(db, row, tell)
         except UnreadableTrack as error:
-            if row.state != 'columns':
+            if row.columns and row.columns.get('by_hand'):
+                # a wrong answer costs nothing: the file stays, and can be told again
+                row.state, row.progress, row.problem = 'columns', '', f'so it could not be read: {error}'[:400]
+            elif row.state != 'columns':
                 _refuse(row, str(error))
         except Exception:
             # not the fault of the file, which is kept: it is told, and a person may have it tried again
