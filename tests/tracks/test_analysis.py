@@ -269,6 +269,50 @@ def test_a_landing_away_from_any_known_runway_is_reported_as_such() -> None:
         assert 'no known runway' in as_text(found)
 
 
+@pytest.mark.parametrize(
+    ('airspeed_kt', 'wind_kt', 'circle_s'), [(38.0, 21.0, 24.0), (24.0, 17.0, 14.0), (52.0, 33.0, 30.0)]
+)
+def test_slow_circles_in_a_wind_are_no_landings_and_the_one_that_stays_down_is(
+    airspeed_kt: float, wind_kt: float, circle_s: float
+) -> None:
+    """A glider or hang glider in thermals: against the wind it is slower over the ground than anything taxies."""
+    fps = 1.6878
+    rng = np.random.default_rng(41)
+    time = np.arange(2_400.0)
+    circling = time % 600 < 420
+    turn = np.where(circling, 2 * np.pi / circle_s, 0.0)
+    heading = np.cumsum(turn) + rng.normal(0, 0.02, time.size)
+    down = time > 2_100  # it lands, and stays where it stopped
+    slowing = np.clip(1 - (time - 2_100) / 12, 0, 1)
+    air = airspeed_kt * fps * np.where(down, slowing, 1.0)
+    blown = wind_kt * fps * np.where(down, 0.0, 1.0)
+    east, north = np.cumsum(air * np.sin(heading) + blown), np.cumsum(air * np.cos(heading))
+    climb = np.where(circling, 4.0, -9.0)
+    height = 1_400 + np.cumsum(np.where(down, 0.0, climb)) + rng.normal(0, 2, time.size)
+    recording = replace(
+        recorded(flown('full-stop'), gnss=False, rate_hz=1),
+        time_s=time,
+        lat_deg=46.8 + north / 364_800,
+        lon_deg=9.1 + east / 364_800 / math.cos(math.radians(46.8)),
+        height_ft=height,
+        speed_kt=np.hypot(np.gradient(east), np.gradient(north)) / fps,
+        course_deg=np.degrees(np.arctan2(np.gradient(east), np.gradient(north))) % 360,
+        truth={'events': []},
+    )
+    found = analyse(
+        read_track(write(recording, 'igc' if circle_s > 20 else 'gpx').encode()), runways(flown('full-stop'))
+    )
+    assert [event.kind for event in found.events] == ['touchdown']
+    assert found.events[0].time_s - recording.start.timestamp() == pytest.approx(2_105, abs=15)
+    flying = replace(
+        recording,
+        **{name: getattr(recording, name)[:2_095] for name in ('time_s', 'lat_deg', 'lon_deg', 'height_ft')},
+        speed_kt=recording.speed_kt[:2_095],
+        course_deg=recording.course_deg[:2_095],
+    )
+    assert not analyse(read_track(write(flying, 'gpx').encode()), runways(flown('full-stop'))).events
+
+
 def test_hops_after_a_touch_are_counted_and_the_first_touch_is_taken() -> None:
     flight = flown('bouncing')
     found = analysed(flight, recorded(flight, **FAST))

@@ -41,6 +41,7 @@ _TURNED_AWAY_S = 45.0
 _LIFT_OFF_SHARE = 0.6  # of the speed at 45 ft, below which nothing lifts off
 _SAME_PASS_S = 50.0
 _DESCENT_FT, _CLIMB_FT = 100.0, 60.0
+_DOWN_S, _LEVEL_FT, _MOSTLY_SLOW = 40.0, 25.0, 0.9  # of a landing away from known runways
 
 
 @dataclass(frozen=True)
@@ -419,6 +420,20 @@ def _stayed_up(motion: Motion, one: Judged, ties: Ties) -> Event | None:
     )
 
 
+def _stays_down(motion: Motion, stop: int) -> bool:
+    """Whether it stays slow and level from a moment on, as on the ground; a slow circle in a wind does neither."""
+    time, speed = motion.time_s, motion.speed_fps
+    until_s = time[stop] + _DOWN_S
+    span = slice(stop, int(np.searchsorted(time, until_s)) + 1)
+    if time[min(span.stop, time.size) - 1] < until_s - _DOWN_S / 2 and time[-1] - time[stop] < _DOWN_S / 2:
+        return False  # the track ends before it can be told
+    slow = speed[span] < TAXI_FPS
+    height = motion.height_ft[span]
+    known = height[np.isfinite(height)]
+    is_level = known.size < 4 or float(np.ptp(np.quantile(known, (0.1, 0.9)))) < _LEVEL_FT
+    return bool(slow.mean() > _MOSTLY_SLOW) and is_level
+
+
 def _away(motion: Motion, events: Sequence[Event]) -> list[Event]:
     """Landings to a stop on no known runway."""
     time, speed = motion.time_s, motion.speed_fps
@@ -430,6 +445,8 @@ def _away(motion: Motion, events: Sequence[Event]) -> list[Event]:
         if not slow.size:
             continue
         stop = last + int(slow[0])
+        if not _stays_down(motion, stop):
+            continue
         if any(-120 < event.time_s - time[stop] < 30 and event.kind == 'touchdown' for event in events):
             continue
         cruise = float(np.median(speed[max(first, last - 15) : last + 1]))
