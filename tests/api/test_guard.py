@@ -106,6 +106,8 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
         ('/api/setup', 'post'),
         ('/api/invitations/look', 'post'),
         ('/api/invitations/accept', 'post'),
+        ('/api/password/look', 'post'),
+        ('/api/password/set', 'post'),
         ('/api/calendar/{key}.ics', 'get'),  # whoever has the secret link
     }
     nobody = Browser(app)
@@ -127,6 +129,8 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
                 ('entry_id', '1'),
                 ('note_id', '1'),
                 ('homework_id', '1'),
+                ('invitation_id', '1'),
+                ('sign_in_id', '0e6ff9b2-3f3c-4c3b-9be5-1f6fd4fbbb10'),
                 ('what', 'aircraft'),
                 ('paper', 'a5'),
                 ('number', '1'),

@@ -19,11 +19,21 @@ from tests.working import work_off
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # an archive is taken into an empty school: tests/api/test_archive.py
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
-OPEN = re.compile(r'/api/(session|session/demo|setup|invitations/(look|accept)|calendar/\{key\}.ics|archive/school)$')
+OPEN = re.compile(
+    r'/api/(session|session/demo|setup|password/(look|set)|invitations/(look|accept)|calendar/\{key\}.ics|archive/school)$'
+)
 LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'
 ABOARD = ('student', 'instructor')  # who flies the sortie of Owen in the demo
 EVERYBODY, COACHES, CHIEF = ('student', 'instructor', 'chief'), ('instructor', 'chief'), ('chief',)
 METAR = 'METAR LANT 251150Z 06012G18KT 9999 FEW030 14/08 Q1016'
+
+
+def sign_in_of(chief: Browser) -> str:
+    """Another sign-in of the chief's own, which she may end."""
+    other = Browser(chief.client.application).sign_in('marta')
+    return next(one['id'] for one in other.get('/api/sign-ins')['sign_ins'] if one['is_this'])
+
+
 SYLLABUS = 'code,name,group,needs\r\nlanding_normal,Normal landing,landing,\r\nstalls,Stalls,altitude,\r\n'
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
 CSV = 'airport_ident,length_ft,width_ft,surface,le_ident,le_latitude_deg,le_longitude_deg,he_ident,he_latitude_deg,he_longitude_deg,le_elevation_ft\n'
@@ -82,6 +92,10 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
 
     owen = sortie['student']['id']
     erased = next(one['id'] for one in ours['people'] if one['name'] == 'Ines Carvalho')
+    chief.call('POST', '/api/invitations', {'name': 'Ada', 'role': 'student'}, status=201)
+    invited = chief.get('/api/invitations')['invitations'][0]['id']
+    own = sign_in_of(chief)
+    renewed = {'old': seed.PASSWORD, 'password': seed.PASSWORD}
     erasure = {'name': 'Ines Carvalho', 'password': seed.PASSWORD}
     exercises = chief.get('/api/syllabus')['exercises']
     line = {'flown_on': day, 'aircraft': 'Marram 160', 'role': 'solo', 'remarks': uuid.uuid4().hex}
@@ -224,6 +238,15 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         ),
         Ask('post', '/api/techniques/{row_id}/mine', f'/api/techniques/{technique["id"]}/mine', COACHES, {}),
         Ask('post', '/api/invitations', '/api/invitations', COACHES, {'name': 'Ada', 'role': 'student'}, is_list=True),
+        Ask('get', '/api/sign-ins', '/api/sign-ins', EVERYBODY, is_list=True),
+        Ask('delete', '/api/sign-ins', '/api/sign-ins', EVERYBODY, is_list=True),
+        Ask('delete', '/api/sign-ins/{sign_in_id}', f'/api/sign-ins/{own}', CHIEF),
+        Ask('put', '/api/password', '/api/password', EVERYBODY, renewed, is_list=True),
+        Ask('get', '/api/invitations', '/api/invitations', COACHES, is_list=True),
+        Ask('get', '/api/people/left', '/api/people/left', CHIEF, is_list=True),
+        Ask('get', '/api/deeds', '/api/deeds', CHIEF, is_list=True),
+        Ask('post', '/api/people/{person_id}/password-link', f'/api/people/{erased}/password-link', COACHES, {}),
+        Ask('delete', '/api/invitations/{invitation_id}', f'/api/invitations/{invited}', COACHES),
         Ask('patch', '/api/school', '/api/school', CHIEF, {'crosswind_limit_kt': 9.0}, is_list=True),
         Ask('patch', '/api/people/{person_id}', f'/api/people/{student["id"]}', COACHES, {'crosswind_limit_kt': 7.0}),
         Ask('post', '/api/people/{person_id}/erasure', f'/api/people/{erased}/erasure', CHIEF, erasure),

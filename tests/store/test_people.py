@@ -1,3 +1,4 @@
+import uuid
 from datetime import UTC, datetime, timedelta
 
 import pytest
@@ -5,7 +6,7 @@ from sqlalchemy import select
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.demo import seed
-from bullseye.store import people, scope
+from bullseye.store import people, scope, signins
 from bullseye.store.database import has_written, open_engine, session_maker
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
 from bullseye.store.models import Invitation, School, User
@@ -36,10 +37,14 @@ def test_a_password_is_kept_as_an_argon2_hash_only(db):
 def test_somebody_who_left_can_neither_sign_in_nor_stay_signed_in(db):
     ines = person(db, 'Ines Carvalho')
     epoch = ines.session_epoch
-    assert people.of_session(db, person_id=ines.id, epoch=epoch) is not None
+    signins.begin(db, ines, device='a tablet')
+    cookie = {'person_id': ines.id, 'epoch': epoch, 'sign_in_id': ines.sign_in_id}
+    assert signins.of_cookie(db, **cookie) is not None
+    assert signins.of_cookie(db, **cookie | {'sign_in_id': uuid.uuid4()}) is None
     ines.session_epoch += 1  # signed out everywhere
     db.commit()
-    assert people.of_session(db, person_id=ines.id, epoch=epoch) is None
+    assert signins.of_cookie(db, **cookie) is None
+    scope.bind(db, ines.school_id)
     ines.is_active = False
     db.commit()
     with pytest.raises(WrongLogin):

@@ -66,9 +66,11 @@ const places = computed(() => [
     : ([
         ['/week', 'The week'],
         ['/people', 'People'],
+        ...(person.value?.role === 'chief' ? ([['/deeds', 'Who did what']] as const) : []),
         ['/fleet', 'Fleet'],
       ] as const)),
   ['/logbook', 'Logbook'] as const,
+  ['/account', 'Your account'] as const,
   ['/syllabus', 'Syllabus'] as const,
   ['/faults', 'Faults and remedies'] as const,
   ['/tracks', 'Tracks'] as const,
@@ -171,7 +173,9 @@ useKeys({
               </MenuItem>
             </MenuItems>
           </Menu>
-          <span class="hidden text-soft md:inline">{{ person.name }}</span>
+          <RouterLink to="/account" class="hidden min-h-11 items-center rounded px-2 underline md:flex">
+            {{ person.name }}
+          </RouterLink>
           <button
             type="button"
             class="min-h-11 whitespace-nowrap rounded px-2 underline"

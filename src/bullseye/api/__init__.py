@@ -3,20 +3,22 @@
 from __future__ import annotations
 
 import os
+import re
+import uuid
 from datetime import timedelta
 from typing import Any
 
 from apiflask import APIFlask
-from flask import request
 from flask.typing import ResponseReturnValue
 from flask_compress import Compress
 from flask_login import LoginManager
-from flask_wtf.csrf import CSRFProtect
 from sqlalchemy import text
+from werkzeug.middleware.proxy_fix import ProxyFix
 
 from bullseye import __version__
 from bullseye.api import (
     archive,
+    bodies,
     catalogue,
     cockpit,
     days,
@@ -41,17 +43,9 @@ from bullseye.api.description import make_small
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
-from bullseye.store import archive as archive_store
-from bullseye.store import people
+from bullseye.store import signins
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import User
-from bullseye.tracks.track import MOST_BYTES
-
-_LARGER_BODIES = {
-    'tracks.send_track_file': MOST_BYTES,
-    'archive.take_in_school': archive_store.MOST_BYTES,
-    'cockpit.keep_track': 2_500_000,  # packed: three hours at 1 Hz take a tenth of it
-}
 
 
 def create_app(*, database_url: str | None = None, secret_key: str | None = None) -> APIFlask:
@@ -86,10 +80,13 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
     app.extensions['bullseye_queue'] = Queue(url)
     app.teardown_appcontext(close_database)
-    app.before_request(_take_larger_bodies)
-    CSRFProtect(app)
-    limiter.init_app(app)
+    proxies = int(os.environ.get('BULLSEYE_PROXIES', '0'))
+    if proxies:  # else anybody could write these headers
+        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]
     _sign_in_by_cookie(app)
+    bodies.register(app)  # before anything that would read a body
+    bodies.HeaderProtect(app)
+    limiter.init_app(app)
     errors.register(app)
     app.spec_processor(_described)
     for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
@@ -106,13 +103,6 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         return {'status': 'up', 'version': __version__}
 
     return app
-
-
-def _take_larger_bodies() -> None:
-    """Files are larger than anything else that is sent; the check for the CSRF token reads the body's length first."""
-    larger = _LARGER_BODIES.get(request.endpoint or '')
-    if larger is not None:
-        request.max_content_length = larger
 
 
 def _described(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
@@ -135,10 +125,11 @@ def _sign_in_by_cookie(app: APIFlask) -> None:
 
     @manager.user_loader
     def load(key: str) -> User | None:
-        person_id, _, epoch = key.partition('.')
-        if not (person_id.isdigit() and epoch.isdigit()):
+        found = re.fullmatch(r'(\d{1,9})\.(\d{1,9})\.([0-9a-f-]{36})', key)
+        if found is None:
             return None
-        return people.of_session(database(), person_id=int(person_id), epoch=int(epoch))
+        person_id, epoch, sign_in = found.groups()
+        return signins.of_cookie(database(), person_id=int(person_id), epoch=int(epoch), sign_in_id=uuid.UUID(sign_in))
 
     @manager.unauthorized_handler
     def nobody() -> ResponseReturnValue:

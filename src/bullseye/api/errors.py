@@ -2,19 +2,34 @@
 
 from __future__ import annotations
 
+import logging
+import math
+import time
 from typing import Any
 
 from apiflask import APIFlask, HTTPError
-from flask import request
+from flask import make_response, request
 from flask.typing import ResponseReturnValue
 from flask_wtf.csrf import CSRFError
 from pydantic import ValidationError
+from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, InterfaceError, OperationalError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
+from bullseye.api.limiter import limiter
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import RefusedRequest, messages
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
 from bullseye.tracks.track import UnreadableTrack
+
+_log = logging.getLogger(__name__)
+_AGAIN_S = 5
+
+
+def _short(error: DBAPIError) -> str:
+    """What the database refused, without the row: its details hold names and the digests of passwords."""
+    told = getattr(error.orig, 'diag', None)
+    return f'{getattr(told, "sqlstate", None)} {getattr(told, "constraint_name", None)}'
 
 
 def problem(status: int, code: str, message: str, fields: dict[str, str] | None = None) -> ResponseReturnValue:
@@ -80,6 +95,31 @@ def register(app: APIFlask) -> None:
     def _too_deep(_error: RecursionError) -> ResponseReturnValue:
         return problem(400, 'http_error', 'The body is nested too deeply.')
 
+    @app.errorhandler(IntegrityError)
+    def _at_once(error: IntegrityError) -> ResponseReturnValue:
+        # the database refused what another request had just written: no fault of the program
+        _log.info('refused by the database: %s', _short(error))
+        return problem(409, 'conflict', 'Somebody else wrote the same at the same moment. Look again, then try again.')
+
+    @app.errorhandler(DataError)
+    def _not_storable(error: DataError) -> ResponseReturnValue:
+        _log.warning('not storable: %s', _short(error))
+        return problem(422, 'invalid_input', 'Something in this cannot be stored: look for odd characters and numbers.')
+
+    @app.errorhandler(OperationalError)
+    @app.errorhandler(InterfaceError)
+    @app.errorhandler(PoolTimeout)
+    def _no_database(error: Exception) -> ResponseReturnValue:
+        _log.error('the database does not answer: %s', type(error).__name__)
+        reply = make_response(problem(503, 'unavailable', 'The server cannot reach its database; try again shortly.'))
+        reply.headers['Retry-After'] = str(_AGAIN_S)
+        return reply
+
     @app.errorhandler(429)
     def _too_often(_error: HTTPException) -> ResponseReturnValue:
-        return problem(429, 'too_often', 'Too many tries; wait a minute.')
+        limit = limiter.current_limit
+        wait_s = _AGAIN_S if limit is None else max(1, math.ceil(limit.reset_at - time.time()))
+        words = f'{wait_s} seconds' if wait_s < 90 else f'{math.ceil(wait_s / 60)} minutes'
+        reply = make_response(problem(429, 'too_often', f'Too many tries; try again in {words}.'))
+        reply.headers['Retry-After'] = str(wait_s)
+        return reply

@@ -248,7 +248,7 @@ def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> 
     """Overrule what was tapped or measured of a lap, or take that back; all readings are kept."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    laps.correct(db, sortie, lap_id, measure=json_data.measure, value=json_data.value)
+    laps.correct(db, sortie, lap_id, by=person(), measure=json_data.measure, value=json_data.value)
     return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
 
 

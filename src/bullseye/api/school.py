@@ -6,15 +6,20 @@ from datetime import date
 from typing import Annotated, Any, Literal
 
 from apiflask import APIBlueprint
+from flask import request
+from flask.typing import ResponseReturnValue
 from flask_login import login_required
-from pydantic import MISSING, Field, StringConstraints
+from pydantic import MISSING, AwareDatetime, Field, StringConstraints
 
 from bullseye.api.context import database, person
+from bullseye.api.days import QueryId
 from bullseye.api.limiter import limiter
-from bullseye.api.schema import In, Out, Secret
-from bullseye.api.session import PersonOut
+from bullseye.api.schema import In, Out, Secret, Text
+from bullseye.api.session import PersonOut, Role
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.limits import AimStepFt, CeilingFt, CrosswindLimitKt, VisibilityM
-from bullseye.store import erasing, people
+from bullseye.store import accounts, deeds, erasing, people
+from bullseye.store.models import User
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
 
@@ -57,9 +62,60 @@ class ErasedOut(Out):
 
 
 class PersonChange(In):
-    """Limits of a person; null is none of their own."""
+    """What changes of a person: a limit (null is none of their own), and by the chief name, role, leaving, coming."""
 
-    crosswind_limit_kt: CrosswindLimitKt | None
+    crosswind_limit_kt: CrosswindLimitKt | MISSING | None = MISSING
+    name: Text | MISSING = MISSING
+    role: Role | MISSING = MISSING
+    is_active: bool | MISSING = MISSING
+
+
+class LinkOut(Out):
+    """A link that is shown once."""
+
+    name: str
+    link: str
+    hours: int
+
+
+class InvitationLine(Out):
+    """An invitation, or a link to set a password anew, that still works."""
+
+    id: int
+    name: str
+    role: Role
+    expires_at: AwareDatetime
+    is_for_password: bool
+
+
+class InvitationsOut(Out):
+    """What still works."""
+
+    invitations: list[InvitationLine]
+
+
+class DeedsAsked(In):
+    """What of, and from where on."""
+
+    what: deeds.What | None = None
+    before: QueryId | None = None
+
+
+class DeedOut(Out):
+    """Something that somebody did."""
+
+    id: int
+    done_at: AwareDatetime
+    by_name: str
+    what: deeds.What
+    words: str
+
+
+class DeedsOut(Out):
+    """Deeds, latest first; ``before`` asks for those that went before."""
+
+    deeds: list[DeedOut]
+    before: int | None
 
 
 @bp.get('/school')
@@ -109,10 +165,82 @@ def erase_person(person_id: int, json_data: ErasureIn) -> Any:
 @login_required
 @bp.input(PersonChange)
 @bp.output(PersonOut)
-@bp.doc(responses=[401, 403, 404])
+@bp.doc(responses=[401, 403, 404, 409, 422])
 def change_person(person_id: int, json_data: PersonChange) -> PersonOut:
-    """Set a student's own crosswind limit."""
-    limit_kt = json_data.crosswind_limit_kt
-    return PersonOut.model_validate(
-        people.set_crosswind_limit(database(), by=person(), person_id=person_id, limit_kt=limit_kt)
-    )
+    """Set a student's own crosswind limit; as chief also rename somebody, change their role, let them leave, return."""
+    db = database()
+    given = json_data.model_dump()
+    if not given:
+        raise InvalidInput('person', 'nothing', 'something to change')
+    found = None
+    if given.keys() - {'crosswind_limit_kt'}:
+        wanted = {name: given.get(name) for name in ('name', 'role', 'is_active')}
+        found = accounts.change_person(db, person_id, by=person(), **wanted)
+    if 'crosswind_limit_kt' in given:
+        limit_kt = given['crosswind_limit_kt']
+        found = people.set_crosswind_limit(db, by=person(), person_id=person_id, limit_kt=limit_kt)
+    return PersonOut.model_validate(found)
+
+
+@bp.post('/people/<int:person_id>/password-link')
+@login_required
+@bp.output(LinkOut, status_code=201)
+@bp.doc(responses=[401, 403, 404, 409])
+def make_password_link(person_id: int) -> LinkOut:
+    """Make a link by which somebody sets their password anew, once."""
+    db = database()
+    token = accounts.reset_link(db, person_id, by=person())
+    name = db.get_one(User, person_id).name
+    return LinkOut(name=name, link=f'{request.host_url}reset#{token}', hours=accounts.HOURS)
+
+
+class LeftOut(Out):
+    """People who have left, or who came with an archive and have no password yet; the erased are not among them."""
+
+    people: list[PersonOut]
+
+
+@bp.get('/people/left')
+@login_required
+@bp.output(LeftOut)
+@bp.doc(responses=[401, 403])
+def list_left() -> dict[str, Any]:
+    """List who has left, for the chief."""
+    return {'people': list(accounts.left(database(), by=person()))}
+
+
+@bp.get('/invitations')
+@login_required
+@bp.output(InvitationsOut)
+@bp.doc(responses=[401, 403])
+def list_invitations() -> dict[str, Any]:
+    """List invitations and links that still work."""
+    rows = accounts.open_invitations(database(), by=person())
+    names = ('id', 'name', 'role', 'expires_at')
+    return {
+        'invitations': [
+            {**{name: getattr(row, name) for name in names}, 'is_for_password': row.person_id is not None}
+            for row in rows
+        ]
+    }
+
+
+@bp.delete('/invitations/<int:invitation_id>')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 403, 404])
+def withdraw_invitation(invitation_id: int) -> ResponseReturnValue:
+    """Let an invitation or a link work no longer."""
+    accounts.withdraw(database(), invitation_id, by=person())
+    return '', 204
+
+
+@bp.get('/deeds')
+@login_required
+@bp.input(DeedsAsked, location='query')
+@bp.output(DeedsOut)
+@bp.doc(responses=[401, 403])
+def read_deeds(query_data: DeedsAsked) -> dict[str, Any]:
+    """Read who did what, for the chief; nothing of it can be changed."""
+    rows, before = deeds.page(database(), by=person(), what=query_data.what, before=query_data.before)
+    return {'deeds': list(rows), 'before': before}

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Literal
+import uuid
+from typing import Any, Literal
 
 from apiflask import APIBlueprint
 from flask import request
+from flask import session as cookie
 from flask.typing import ResponseReturnValue
+from flask_limiter.util import get_remote_address
 from flask_login import current_user, login_required, login_user, logout_user
 from flask_wtf.csrf import generate_csrf
+from pydantic import AwareDatetime
 
 from bullseye import __version__
 from bullseye.api.context import database, person
@@ -17,7 +21,7 @@ from bullseye.api.schema import Id, In, Login, Out, Secret, Text
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.model.news import LATEST, ModelNews
 from bullseye.demo.examples import add_fleet
-from bullseye.store import catalogue, people, reworking, scope
+from bullseye.store import accounts, catalogue, people, reworking, scope, signins
 from bullseye.store.errors import NotFound
 from bullseye.store.models import School, User
 
@@ -123,8 +127,10 @@ def _failed(response: object) -> bool:
 
 
 def _who() -> str:
+    """Login and address together: nobody locks somebody else out from elsewhere."""
     body = request.get_json(silent=True)
-    return f'login:{str(body.get("login", "")).strip().lower()[:120]}' if isinstance(body, dict) else 'login:'
+    login = str(body.get('login', '')).strip().lower()[:120] if isinstance(body, dict) else ''
+    return f'login:{login}|{get_remote_address()}'
 
 
 def _session() -> SessionOut:
@@ -152,8 +158,18 @@ def _session() -> SessionOut:
 
 
 def _enter(user: User) -> SessionOut:
+    cookie.clear()  # nothing of whoever was here before
+    signins.begin(database(), user, device=_device())
     login_user(user, remember=False)
     return _session()
+
+
+def _device() -> str:
+    """What a device says it is, in a few words that a person recognises it by."""
+    agent = request.user_agent.string
+    system = next((name for name in ('iPad', 'iPhone', 'Android', 'Windows', 'Mac OS', 'Linux') if name in agent), '')
+    browser = next((name for name in ('Firefox', 'Edg', 'Chrome', 'Safari') if name in agent), '')
+    return ', '.join(one for one in (browser.replace('Edg', 'Edge'), system) if one) or 'a device that says nothing'
 
 
 @bp.get('/session')
@@ -164,8 +180,8 @@ def read_session() -> SessionOut:
 
 
 @bp.post('/session')
-@limiter.limit('10 per minute', deduct_when=_failed)
-@limiter.limit('20 per hour', key_func=_who, deduct_when=_failed)
+@limiter.limit('60 per minute', deduct_when=_failed)  # an address is a whole school behind its router
+@limiter.limit('6 per minute; 20 per hour', key_func=_who, deduct_when=_failed)
 @bp.input(SignIn)
 @bp.output(SessionOut)
 @bp.doc(responses=[401, 429])
@@ -191,8 +207,123 @@ def sign_in_demo(json_data: DemoSignIn) -> SessionOut:
 @bp.output({}, status_code=204)
 def sign_out() -> ResponseReturnValue:
     """Sign out on this device."""
+    if current_user.is_authenticated and current_user.sign_in_id is not None:
+        signins.end(database(), person(), current_user.sign_in_id)  # the cookie is worth nothing any more
     logout_user()
+    cookie.clear()
     return '', 204
+
+
+class SignInOut(Out):
+    """Where somebody is signed in."""
+
+    id: uuid.UUID
+    device: str
+    begun_at: AwareDatetime
+    seen_at: AwareDatetime
+    is_this: bool
+
+
+class SignInsOut(Out):
+    """Where a person is signed in now, latest seen first."""
+
+    sign_ins: list[SignInOut]
+
+
+@bp.get('/sign-ins')
+@login_required
+@bp.output(SignInsOut)
+@bp.doc(responses=[401])
+def list_sign_ins() -> dict[str, Any]:
+    """List where one is signed in."""
+    rows = signins.of_person(database(), person())
+    names = ('id', 'device', 'begun_at', 'seen_at')
+    return {
+        'sign_ins': [
+            {**{name: getattr(row, name) for name in names}, 'is_this': row.id == person().sign_in_id} for row in rows
+        ]
+    }
+
+
+@bp.delete('/sign-ins/<uuid:sign_in_id>')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 404])
+def end_sign_in(sign_in_id: uuid.UUID) -> ResponseReturnValue:
+    """Sign out on another device of one's own."""
+    signins.end(database(), person(), sign_in_id)
+    return '', 204
+
+
+@bp.delete('/sign-ins')
+@login_required
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401])
+def end_other_sign_ins() -> ResponseReturnValue:
+    """Sign out on all other devices."""
+    db = database()
+    signins.end_all(db, person(), but=person().sign_in_id)
+    db.commit()
+    return '', 204
+
+
+class PasswordIn(In):
+    """One's old password, and the new one."""
+
+    old: Secret
+    password: Secret
+
+
+@bp.put('/password')
+@limiter.limit('10 per minute', deduct_when=_failed)
+@login_required
+@bp.input(PasswordIn)
+@bp.output({}, status_code=204)
+@bp.doc(responses=[401, 403, 422, 429])
+def change_password(json_data: PasswordIn) -> ResponseReturnValue:
+    """Change one's own password; all other devices are signed out."""
+    accounts.change_password(database(), person(), old=json_data.old, new=json_data.password)
+    return '', 204
+
+
+class NewPassword(In):
+    """The secret of a link, and the password that it sets; a login for somebody who never had one here."""
+
+    token: Secret
+    password: Secret
+    login: Login | None = None
+
+
+class ResetWelcome(Out):
+    """Whose password a link sets."""
+
+    name: str
+    school: str
+    needs_login: bool
+
+
+@bp.post('/password/look')
+@limiter.limit('20 per minute', deduct_when=_failed)
+@bp.input(Token)
+@bp.output(ResetWelcome)
+@bp.doc(responses=[404, 429])
+def look_at_reset(json_data: Token) -> ResetWelcome:
+    """Tell whose password a link sets."""
+    db = database()
+    invitation, school = people.open_invitation(db, json_data.token, for_person=True)
+    user = db.get_one(User, invitation.person_id)
+    return ResetWelcome(name=user.name, school=school.name, needs_login=not user.is_active)
+
+
+@bp.post('/password/set')
+@limiter.limit('20 per minute', deduct_when=_failed)
+@bp.input(NewPassword)
+@bp.output(SessionOut)
+@bp.doc(responses=[404, 409, 422, 429])
+def set_password(json_data: NewPassword) -> SessionOut:
+    """Set a password by a link, once, and sign in."""
+    given = json_data
+    return _enter(accounts.set_password(database(), token=given.token, login=given.login, password=given.password))
 
 
 @bp.post('/setup')

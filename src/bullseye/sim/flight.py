@@ -476,8 +476,11 @@ class Flight:
                 height, excess, balloon = self.height - self.strip.surface_ft(along), self.tas - touch, False
                 continue
             if share > 0.02:
-                wanted = height * share**shape
-                vz = _limited((wanted - wheels) / 0.3, 3.0) - height * shape * share ** (shape - 1) * drag / excess
+                if student.sinks_late:
+                    wanted, slope = height * share * (2 - share), 2 * (1 - share)
+                else:
+                    wanted, slope = height * share**shape, shape * share ** (shape - 1)
+                vz = _limited((wanted - wheels) / 0.3, 3.0) - height * slope * drag / excess
                 vz = max(vz, -3.5) + self.strip.slope * self.tas
             else:
                 vz = max(-2.2, self.vz - 1.5 * STEP_S)

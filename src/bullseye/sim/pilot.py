@@ -48,6 +48,7 @@ class Student:
     drags_it_in: bool = False
     balloons: float = 0.0  # chance for each landing
     bounces: float = 0.0
+    sinks_late: bool = False  # held level, and let down only at the end of the hold-off: height z₀(1 − s²)
     spacing_ft: float = 4_500.0
     altitude_spread_ft: float = 30.0
 

@@ -28,6 +28,7 @@ class Errors:
     height_s: float = 90.0
     height_white_ft: float = 0.0
     height_offset_ft: float = 0.0  # within so much either way
+    height_step_ft: float = 0.0  # in which heights are written
     speed_kt: float = 0.0
 
 
@@ -100,6 +101,8 @@ def record(flown: Flown, recorder: Recorder, rng: np.random.Generator) -> Record
     height = s['height_ft'][rows] + _correlated(rng, count, dt_s, e.height_ft, e.height_s)
     n, east = n + rng.normal(0, 1, count) * e.white_ft, east + rng.normal(0, 1, count) * e.white_ft
     height = height + rng.normal(0, 1, count) * e.height_white_ft + rng.uniform(-1, 1) * e.height_offset_ft
+    if e.height_step_ft:
+        height = np.round(height / e.height_step_ft) * e.height_step_ft
     lat, lon = flown.ground.to_earth(n, east)
     speed = np.hypot(s['vn_fps'], s['ve_fps'])[rows] / KT
     course = np.degrees(np.arctan2(s['ve_fps'], s['vn_fps'])[rows]) % 360

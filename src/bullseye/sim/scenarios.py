@@ -173,8 +173,11 @@ def any_field(rng: np.random.Generator, *, parallel: bool = False, crossing: boo
     return {'type': 'FeatureCollection', 'features': [point, *features]}
 
 
-def any_flight(seed: int, *, laps: int = 4) -> Flown:
-    """A flight of any kind at any field in any wind: what accuracy is measured on."""
+def any_flight(seed: int, *, laps: int = 4, sinks_late: bool = False) -> Flown:
+    """A flight of any kind at any field in any wind: what accuracy is measured on.
+
+    :param sinks_late: every hold-off is level at first, and let down at its end
+    """
     rng = np.random.default_rng(seed)
     kind = rng.choice(['one', 'one', 'parallel', 'crossing'])
     ground = read_ground(any_field(rng, parallel=kind == 'parallel', crossing=kind == 'crossing'))
@@ -189,7 +192,13 @@ def any_flight(seed: int, *, laps: int = 4) -> Flown:
         gust_sd_kt=float(rng.uniform(0, 0.12)) * speed,
         gust_s=float(rng.uniform(2, 6)),
     )
-    flight = Flight(ground, wind=wind, aeroplane=any_aeroplane(rng), student=any_student(rng), rng=rng)
+    flight = Flight(
+        ground,
+        wind=wind,
+        aeroplane=any_aeroplane(rng),
+        student=replace(any_student(rng), sinks_late=sinks_late),
+        rng=rng,
+    )
     room = ground.strips[runway].landing_length_ft
     ends: list[LapEnd] = ['touch_and_go', 'go_around', 'low_approach', 'stop_and_go', 'full_stop']
     chance = [0.55, 0.15, 0.06, 0.08, 0.16] if room > 3_200 else [0.1, 0.15, 0.06, 0.0, 0.69]

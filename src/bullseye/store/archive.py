@@ -26,7 +26,7 @@ from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.exchange.cells import safe_cell
 from bullseye.core.record.logbook import to_csv
-from bullseye.store import editing, logbook, people
+from bullseye.store import deeds, editing, logbook, people
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.errors import Conflict, NotAllowed
 from bullseye.store.models import Airfield, School, Sortie, User
@@ -35,7 +35,7 @@ VERSION: Final = 1  # of the layout of the file
 _FORMAT: Final = 'bullseye-archive'
 # never in the file: secrets; what is made again from the rest; what runs out
 _SECRET = {'password_hash', 'calendar_key_hash', 'session_epoch'}
-_LEFT_OUT = {'invitation', 'standing'}
+_LEFT_OUT = {'invitation', 'standing', 'sign_in', 'deed'}  # the last is of this place, and goes out to be read only
 _PEOPLE = {'recorded_by', 'written_by', 'uploaded_by', 'noted_by', 'set_by', 'signed_by'}  # that hold a person's number
 _SETTINGS = (
     *('crosswind_limit_kt', 'aim_step_ft', 'least_ceiling_ft', 'least_visibility_m', 'needed_chance', 'stale_days'),
@@ -94,6 +94,8 @@ def write_out(db: Session, out: IO[bytes], *, by: User) -> None:
             'sha256': digests,
         }
         file.writestr('manifest.json', json.dumps(manifest, ensure_ascii=False, indent=2))
+    deeds.note(db, by, 'exports', 'Took everything of the school out as an archive.')
+    db.commit()
 
 
 def _rows(db: Session, table: Table, school_id: int) -> Iterator[dict[str, Any]]:
@@ -119,6 +121,7 @@ def _for_people(db: Session, by: User) -> dict[str, Callable[[], str]]:
     found: dict[str, Callable[[], str]] = {
         'readable/sorties.csv': lambda: _csv(db, 'sortie', by.school_id),
         'readable/laps.csv': lambda: _csv(db, 'lap', by.school_id),
+        'readable/deeds.csv': lambda: _csv(db, 'deed', by.school_id),
     }
     for row in db.scalars(select(Airfield).where(Airfield.school_id == by.school_id)):
         geojson = json.dumps(editing.geojson_of(row), ensure_ascii=False)
@@ -325,3 +328,5 @@ def of_person(db: Session, out: IO[bytes], *, person: User) -> None:
         file.writestr('readable/logbook.csv', to_csv(line for _, line in reversed(entries)))
         manifest = {'format': f'{_FORMAT}-person', 'version': VERSION, 'made_at': datetime.now(UTC).isoformat()}
         file.writestr('manifest.json', json.dumps({**manifest, 'person': person.name, 'rows': rows}, indent=2))
+    deeds.note(db, person, 'exports', 'Took everything of theirs out.')
+    db.commit()

@@ -17,7 +17,10 @@ def open_engine(url: str) -> Engine:
     connection prepares and plans a statement once.
     """
     plan_once = {'prepare_threshold': 1, 'options': '-c plan_cache_mode=force_generic_plan'}
-    return create_engine(url, pool_pre_ping=True, pool_size=8, max_overflow=8, connect_args=plan_once)
+    # parameters hold names and the digests of passwords: they stand in no message and in no log
+    return create_engine(
+        url, pool_pre_ping=True, pool_size=8, max_overflow=8, connect_args=plan_once, hide_parameters=True
+    )
 
 
 def session_maker(engine: Engine) -> sessionmaker[Session]:

@@ -27,7 +27,7 @@ from bullseye.core.given.aircraft import require_flyable_speeds
 from bullseye.core.given.airfield import GroundMark
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.given.technique import Technique as CoreTechnique
-from bullseye.store import catalogue
+from bullseye.store import catalogue, deeds
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Aircraft, Airfield, RunwayEnd, Standard, Technique, User
 from bullseye.store.sorties import require_coach
@@ -88,6 +88,7 @@ def keep_standard(db: Session, *, by: User, spec: CoreStandard, row_id: int | No
     _require_free_name(db, Standard, spec.name, but=row_id)
     row.name, row.spec = spec.name, catalogue.spec_of(spec)
     db.add(row)
+    deeds.note(db, by, 'standards', f'{"Entered" if row_id is None else "Changed"} the standard {spec.name}.')
     db.commit()
     return row
 

@@ -14,7 +14,7 @@ from sqlalchemy import delete, func, select, update
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.store import people
+from bullseye.store import deeds, people, signins
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Invitation, Lap, LapRevision, Sortie, Track, TrackFile, User
 from bullseye.store.recordrows import ExerciseNote, Homework, LogEntry, SignOff, Standing
@@ -56,6 +56,7 @@ def erase(db: Session, person_id: int, *, by: User, password: str, name: str) ->
     if name.strip() != person.name:
         raise InvalidInput('name', name, f'{person.name}, as it is written')
     signed = _last_signature(db, person)
+    signins.end_all(db, person)
     flights = _hand_flights_over(db, person)
     _forget(db, person)
     until = None
@@ -63,6 +64,7 @@ def erase(db: Session, person_id: int, *, by: User, password: str, name: str) ->
         until = signed.date().replace(year=signed.year + _YEARS_KEPT, day=min(signed.day, 28))
     else:
         person.name = f'Erased {person.role} {person.id}'
+    deeds.note(db, by, 'erasure', f'Erased person number {person.id}, who had asked for it.')
     db.commit()
     return _told(person, flights, until)
 

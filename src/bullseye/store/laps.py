@@ -21,6 +21,7 @@ from bullseye.core.basis.quantity import is_in_range
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
+from bullseye.store import deeds
 from bullseye.store.errors import Conflict, NotFound, UnreadableRow
 from bullseye.store.flown import plain_flown
 from bullseye.store.judging import MEASURED, LapResult, measured_of, results_of
@@ -359,7 +360,7 @@ def learn(db: Session, lap: Lap, request: BriefRequest | None = None) -> None:
     lap.model_version = MODEL_VERSION
 
 
-def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure, value: float | None) -> None:
+def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, by: User, measure: Measure, value: float | None) -> None:
     """Overrule a value of a lap by hand, or with None go back to the best of what was read.
 
     :raises NotFound: when the sortie has no such lap
@@ -383,6 +384,8 @@ def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, measure: Measure,
     lap.readings = _READINGS.dump_python({name: one for name, one in readings.items() if one}, mode='json')
     lap.revision += 1
     _check_and_learn(db, lap, commit=True)
+    what = 'back to what was read' if value is None else f'to {value:g}'
+    deeds.note(db, by, 'laps', f'Corrected {measure} of a lap of sortie {sortie.id} {what}.')
     db.commit()
 
 

@@ -97,10 +97,11 @@ class User(SchoolOwned, Base):
     # what Flask-Login asks of a person
     is_authenticated = True
     is_anonymous = False
+    sign_in_id = None  # type: uuid.UUID | None  # by which a request came in; of no column
 
     def get_id(self) -> str:
-        """What the session cookie holds: the person and the epoch, so that raising the epoch ends all sessions."""
-        return f'{self.id}.{self.session_epoch}'
+        """What the session cookie holds: the person, the epoch and the sign-in, so that it can be ended by each."""
+        return f'{self.id}.{self.session_epoch}.{self.sign_in_id}'
 
 
 class Invitation(SchoolOwned, Base):
@@ -115,6 +116,8 @@ class Invitation(SchoolOwned, Base):
     role: Mapped[str] = mapped_column(String(12))
     expires_at: Mapped[datetime]
     used_at: Mapped[datetime | None]
+    person_id: Mapped[int | None]  # who sets their password anew by it; None: somebody new joins
+    withdrawn_at: Mapped[datetime | None]
 
 
 class Aircraft(SchoolOwned, Base):

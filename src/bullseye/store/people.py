@@ -15,14 +15,14 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.store import scope
+from bullseye.store import deeds, scope
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
 from bullseye.store.models import Installation, Invitation, School, User
+from bullseye.store.passwords import require_good_password
 
 _HASHER = PasswordHasher()
 _MAY_INVITE = {'chief': ('chief', 'instructor', 'student'), 'instructor': ('student',), 'student': ()}
 INVITATION_DAYS = 7
-PASSWORD_LENGTH = (10, 200)
 
 
 @cache
@@ -31,8 +31,8 @@ def _nobody() -> str:
     return _HASHER.hash(secrets.token_urlsafe())
 
 
-def _digest(secret: str) -> str:
-    """Long random secrets need no slow hash."""
+def digest(secret: str) -> str:
+    """What is kept of a long random secret, which needs no slow hash."""
     return hashlib.sha256(secret.encode()).hexdigest()
 
 
@@ -65,16 +65,6 @@ def is_password_of(person: User, password: str) -> bool:
         return False
 
 
-def of_session(db: Session, *, person_id: int, epoch: int) -> User | None:
-    """The person a session cookie names, while still active and not signed out everywhere; binds the school."""
-    scope.see_every_school(db)
-    person = db.get(User, person_id)
-    if person is None or not person.is_active or person.session_epoch != epoch:
-        return None
-    scope.bind(db, person.school_id)
-    return person
-
-
 def hash_of(password: str) -> str:
     """What is kept of a password; it takes a quarter of a second on purpose."""
     return _HASHER.hash(password)
@@ -90,17 +80,11 @@ def add(
     :raises InvalidInput: for a login or password that will not do
     :raises Conflict: when the login is taken
     """
-    login = login.strip().lower()
-    if not 3 <= len(login) <= 120 or any(c.isspace() for c in login):
-        raise InvalidInput('login', login, '3 to 120 characters without spaces')
-    low, high = PASSWORD_LENGTH
-    if not low <= len(password) <= high:
-        raise InvalidInput('password', f'{len(password)} characters', f'{low} to {high} characters')
+    login = free_login(db, login)
+    if password_hash is None:
+        require_good_password(password, name, login, school.name)
     if not name.strip():
         raise InvalidInput('name', name, 'a name')
-    scope.see_every_school(db)
-    if db.scalar(select(User.id).where(User.login == login)):
-        raise Conflict(f'login {login} is taken')
     scope.bind(db, school.id)
     password_hash = password_hash or hash_of(password)
     person = User(school_id=school.id, login=login, name=name.strip(), role=role, password_hash=password_hash)
@@ -109,11 +93,26 @@ def add(
     return person
 
 
-def is_login_taken(db: Session, login: str) -> bool:
+def free_login(db: Session, login: str, *, but: int | None = None) -> str:
+    """A login as it is kept, when nobody of any school has it; the session stays bound as it was.
+
+    :raises InvalidInput: for one that will not do
+    :raises Conflict: when it is taken
+    """
+    login = login.strip().lower()
+    if not 3 <= len(login) <= 120 or any(c.isspace() for c in login) or login.startswith('erased.'):
+        raise InvalidInput('login', login, '3 to 120 characters without spaces')
+    if is_login_taken(db, login, but=but):
+        raise Conflict('this login cannot be had; choose another')
+    return login
+
+
+def is_login_taken(db: Session, login: str, *, but: int | None = None) -> bool:
     """Whether anybody of any school has a login; the session stays bound to its own."""
     bound = db.info.get('school_id')
     scope.see_every_school(db)
-    taken = db.scalar(select(User.id).where(User.login == login)) is not None
+    other = db.scalar(select(User.id).where(User.login == login))
+    taken = other is not None and other != but
     if isinstance(bound, int):
         scope.bind(db, bound)
     return taken
@@ -142,24 +141,32 @@ def invite(db: Session, *, by: User, name: str, role: str) -> tuple[Invitation, 
     token = secrets.token_urlsafe(24)
     invitation = Invitation(
         school_id=by.school_id,
-        token_hash=_digest(token),
+        token_hash=digest(token),
         name=name.strip(),
         role=role,
         expires_at=datetime.now(UTC) + timedelta(days=INVITATION_DAYS),
     )
     db.add(invitation)
+    deeds.note(db, by, 'people', f'Invited {name.strip()} as {role}.')
     db.commit()
     return invitation, token
 
 
-def open_invitation(db: Session, token: str, *, lock: bool = False) -> tuple[Invitation, School]:
+def open_invitation(
+    db: Session, token: str, *, lock: bool = False, for_person: bool = False
+) -> tuple[Invitation, School]:
     """Invitation a link carries, with its school.
 
-    :raises NotFound: when it never was, was used, or has run out
+    :param for_person: a link by which somebody sets their password anew, else one by which somebody joins
+    :raises NotFound: when it never was, was used, withdrawn, or has run out
     """
     scope.see_every_school(db)
     query = select(Invitation).where(
-        Invitation.token_hash == _digest(token), Invitation.used_at.is_(None), Invitation.expires_at > func.now()
+        Invitation.token_hash == digest(token),
+        Invitation.used_at.is_(None),
+        Invitation.withdrawn_at.is_(None),
+        Invitation.expires_at > func.now(),
+        Invitation.person_id.is_not(None) if for_person else Invitation.person_id.is_(None),
     )
     invitation = db.scalar(query.with_for_update() if lock else query)
     if invitation is None:
@@ -186,7 +193,7 @@ def new_setup_code(db: Session) -> str:
     """Make the one-time code that guards the first-run page; an earlier one stops working."""
     code = '-'.join(secrets.token_hex(2).upper() for _ in range(4))
     row = db.get(Installation, 1) or Installation(id=1)
-    row.setup_code_hash = _digest(code)
+    row.setup_code_hash = digest(code)
     db.add(row)
     db.commit()
     return code
@@ -200,7 +207,7 @@ def set_up(db: Session, *, code: str, school_name: str, name: str, login: str, p
     row = db.get(Installation, 1, with_for_update=True)
     if not needs_set_up(db) or row is None or row.setup_code_hash is None:
         raise NotAllowed('this installation is set up already')
-    if not secrets.compare_digest(row.setup_code_hash, _digest(code.strip().upper())):
+    if not secrets.compare_digest(row.setup_code_hash, digest(code.strip().upper())):
         raise InvalidInput('code', 'given', 'the one-time code printed in the terminal')
     if not school_name.strip():
         raise InvalidInput('school_name', school_name, 'a name')
@@ -226,6 +233,8 @@ def change_school(db: Session, *, by: User, changes: Mapping[str, Any]) -> Schoo
         raise NotAllowed('only the chief instructor sets this')
     school = db.get_one(School, by.school_id, with_for_update=True)
     for name, value in changes.items():
+        if getattr(school, name) != value:
+            deeds.note(db, by, 'limits', f'Set {name} of the school from {getattr(school, name)} to {value}.')
         setattr(school, name, value)
     db.commit()
     return school
@@ -242,6 +251,8 @@ def set_crosswind_limit(db: Session, *, by: User, person_id: int, limit_kt: floa
     found = db.get(User, person_id, with_for_update=True) if 0 < person_id < 2**31 else None
     if found is None:
         raise NotFound('person')
+    words = f'Set the crosswind limit of {found.name} from {found.crosswind_limit_kt} to {limit_kt} kt.'
+    deeds.note(db, by, 'limits', words)
     found.crosswind_limit_kt = limit_kt
     db.commit()
     return found

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.record.lesson import Standing
 from bullseye.core.record.syllabus import HELD
-from bullseye.store import people, record
+from bullseye.store import deeds, people, record
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Aircraft, User
 from bullseye.store.recordrows import SignOff
@@ -131,6 +131,7 @@ def sign(db: Session, student: User, *, by: User, password: str, entry: Entry, t
         signed_at=datetime.now(UTC),
     )
     db.add(row)
+    deeds.note(db, by, 'sign_offs', f'Signed for {student.name}: {entry.kind.replace("_", " ")}, {entry.words}')
     try:
         db.commit()
     except IntegrityError:

@@ -11,6 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.record.syllabus import BUILT_IN, Exercise, check_syllabus
+from bullseye.store import deeds
 from bullseye.store.errors import NotAllowed
 from bullseye.store.models import School, User
 from bullseye.store.recordrows import Exercise as Row
@@ -52,6 +53,7 @@ def replace(db: Session, *, by: User, wanted: Sequence[Exercise]) -> tuple[Exerc
         row = rows.get(one.code) or _row(by.school_id, position, one)
         row.position, row.spec, row.removed_at = position, _plain(one), None
         db.add(row)
+    deeds.note(db, by, 'syllabus', f'Changed the syllabus: {len(wanted)} exercises.')
     db.commit()
     return exercises(db)
 

@@ -36,6 +36,7 @@ import type {
   FlownSortie,
   Standard,
   Technique,
+  DeedKind,
 } from './types'
 
 export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
@@ -84,6 +85,28 @@ export const api = {
   lookAtInvitation: (token: string) => answered(http.POST('/api/invitations/look', { body: { token } })),
   join: (token: string, login: string, password: string) =>
     withToken(answered(http.POST('/api/invitations/accept', { body: { token, login, password } }))),
+  signIns: () => answered(http.GET('/api/sign-ins')),
+  endSignIn: (sign_in_id: string) =>
+    answered(http.DELETE('/api/sign-ins/{sign_in_id}', { params: { path: { sign_in_id } } })),
+  endOtherSignIns: () => answered(http.DELETE('/api/sign-ins')),
+  changePassword: (old: string, password: string) => answered(http.PUT('/api/password', { body: { old, password } })),
+  lookAtReset: (token: string) => answered(http.POST('/api/password/look', { body: { token } })),
+  setPassword: (token: string, password: string, login: string | null) =>
+    withToken(answered(http.POST('/api/password/set', { body: { token, password, login } }))),
+  passwordLink: (person_id: number) =>
+    answered(http.POST('/api/people/{person_id}/password-link', { params: { path: { person_id } } })),
+  changePerson: (person_id: number, body: { name?: string; role?: Role; is_active?: boolean }) =>
+    answered(http.PATCH('/api/people/{person_id}', { params: { path: { person_id } }, body })),
+  left: () => answered(http.GET('/api/people/left')),
+  invitations: () => answered(http.GET('/api/invitations')),
+  withdrawInvitation: (invitation_id: number) =>
+    answered(http.DELETE('/api/invitations/{invitation_id}', { params: { path: { invitation_id } } })),
+  deeds: (what: DeedKind | null, before: number | null) =>
+    answered(
+      http.GET('/api/deeds', {
+        params: { query: { ...(what ? { what } : {}), ...(before === null ? {} : { before }) } },
+      }),
+    ),
   catalogue: () => answered(http.GET('/api/catalogue')),
   sorties: (query: Partial<SortieSearch> = {}) =>
     answered(http.GET('/api/sorties', { params: { query: query as SortieSearch } })),

@@ -50,6 +50,7 @@ export type Fault = Schemas['FaultsOut']['faults'][number]
 export type Logbook = Schemas['LogOut']
 export type LogLine = Schemas['DraftOut']['line']
 export type SchoolChange = Schemas['SchoolChange']
+export type DeedKind = Schemas['DeedsOut']['deeds'][number]['what']
 export type Fleet = Schemas['FleetOut']
 export type Outcome = LapIn['outcome']
 export type Drift = NonNullable<LapIn['drift']>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** People of the school, and inviting more of them by link. */
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { ApiError } from '@/api/client'
@@ -10,7 +11,7 @@ import EraseDialog from '@/components/EraseDialog.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
-import { round } from '@/words'
+import { day, round } from '@/words'
 
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
@@ -28,6 +29,7 @@ async function invite() {
   copied.value = false
   try {
     made.value = await api.invite(name.value, role.value)
+    void client.invalidateQueries({ queryKey: ['invitations'] })
     name.value = ''
   } catch (error) {
     made.value = null
@@ -44,7 +46,12 @@ const school = useQuery(schoolQuery)
 const isChief = computed(() => session.data.value?.person?.role === 'chief')
 const { write, problem: refusal } = useWrite({
   refresh: () =>
-    Promise.all([client.invalidateQueries({ queryKey: ['catalogue'] }), client.invalidateQueries(schoolQuery)]),
+    Promise.all([
+      client.invalidateQueries({ queryKey: ['catalogue'] }),
+      client.invalidateQueries({ queryKey: ['invitations'] }),
+      client.invalidateQueries({ queryKey: ['left'] }),
+      client.invalidateQueries(schoolQuery),
+    ]),
 })
 function limit(person_id: number, before: number | null, now: number | null) {
   void write({
@@ -83,6 +90,50 @@ async function takeIn(event: Event) {
   if (written)
     taken.value = `${written.answer.rows.lap ?? 0} laps of ${written.answer.rows.sortie ?? 0} sorties taken in.`
 }
+const left = useQuery(computed(() => ({ queryKey: ['left'], queryFn: api.left, enabled: isChief.value })))
+const invitations = useQuery({ queryKey: ['invitations'], queryFn: api.invitations })
+const passwordLink = ref<{ name: string; link: string; hours: number } | null>(null)
+async function linkFor(id: number) {
+  const written = await write({ call: () => api.passwordLink(id) })
+  passwordLink.value = written ? written.answer : null
+}
+type Person = NonNullable<typeof catalogue.data.value>['people'][number]
+/** What the chief may do with somebody; each can be taken back but the last. */
+function actsOf(person: Person) {
+  const isMe = person.id === session.data.value?.person?.id
+  const change = (what: string, now: Parameters<typeof api.changePerson>[1], back: typeof now) =>
+    void write({
+      call: () => api.changePerson(person.id, now),
+      undo: { what, back: () => api.changePerson(person.id, back) },
+    })
+  const roles = (['student', 'instructor', 'chief'] as const).filter((one) => one !== person.role)
+  return [
+    {
+      label: 'Rename…',
+      run: () => {
+        const now = window.prompt(`The new name of ${person.name}`, person.name)?.trim()
+        if (now && now !== person.name) change('the new name', { name: now }, { name: person.name })
+      },
+    },
+    ...roles.map((role) => ({
+      label: `Make them ${role}`,
+      run: () => change(`${person.name} as ${role}`, { role }, { role: person.role }),
+    })),
+    {
+      label: 'Link for a new password',
+      run: () => linkFor(person.id),
+    },
+    ...(isMe
+      ? []
+      : [
+          {
+            label: 'Leaves the school',
+            run: () => change(`${person.name} leaving`, { is_active: false }, { is_active: true }),
+          },
+          { label: 'Erase…', run: () => (toErase.value = { id: person.id, name: person.name }) },
+        ]),
+  ]
+}
 const toErase = ref<{ id: number; name: string } | null>(null)
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
@@ -98,7 +149,7 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             <th class="py-1">Name</th>
             <th>Role</th>
             <th>Own crosswind limit</th>
-            <th v-if="isChief"><span class="sr-only">Erase</span></th>
+            <th v-if="isChief"><span class="sr-only">More</span></th>
           </tr>
         </thead>
         <tbody>
@@ -120,20 +171,78 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
               />
             </td>
             <td v-if="isChief" class="text-right">
-              <button
-                v-if="person.id !== session.data.value?.person?.id"
-                type="button"
-                class="min-h-11 px-2 underline"
-                :aria-label="`Erase ${person.name}`"
-                @click="toErase = { id: person.id, name: person.name }"
-              >
-                Erase
-              </button>
+              <Menu as="div" class="relative">
+                <MenuButton class="button !px-3" :aria-label="`More for ${person.name}`">More</MenuButton>
+                <MenuItems class="panel absolute right-0 z-20 w-64 !p-1 text-left shadow-lg">
+                  <MenuItem v-for="act in actsOf(person)" :key="act.label" v-slot="{ active }">
+                    <button
+                      type="button"
+                      class="flex min-h-11 w-full items-center rounded px-3 text-left font-bold"
+                      :class="active ? 'bg-paper' : ''"
+                      @click="act.run"
+                    >
+                      {{ act.label }}
+                    </button>
+                  </MenuItem>
+                </MenuItems>
+              </Menu>
             </td>
           </tr>
         </tbody>
       </table>
       <EraseDialog v-model="toErase" />
+      <div v-if="passwordLink" role="status" class="mt-2 rounded border border-line p-2">
+        <p>
+          Give this link to {{ passwordLink.name }}. It sets a new password once, within {{ passwordLink.hours }} hours,
+          and is shown only now.
+        </p>
+        <p class="figure mt-1 break-all text-sm">{{ passwordLink.link }}</p>
+      </div>
+      <section v-if="left.data.value?.people.length" class="mt-3" aria-labelledby="left">
+        <h2 id="left" class="font-bold">Have left, or have no password yet</h2>
+        <ul class="divide-y divide-line">
+          <li v-for="one in left.data.value.people" :key="one.id" class="flex flex-wrap items-center gap-3 py-1">
+            <span class="flex-1">{{ one.name }}, {{ one.role }}</span>
+            <button
+              type="button"
+              class="button"
+              :aria-label="`${one.name} comes back`"
+              @click="
+                write({
+                  call: () => api.changePerson(one.id, { is_active: true }),
+                  undo: { what: `${one.name} back`, back: () => api.changePerson(one.id, { is_active: false }) },
+                })
+              "
+            >
+              Comes back
+            </button>
+            <button type="button" class="button" @click="linkFor(one.id)">Link for a password</button>
+          </li>
+        </ul>
+      </section>
+      <section v-if="invitations.data.value?.invitations.length" class="mt-3" aria-labelledby="open-links">
+        <h2 id="open-links" class="font-bold">Links that still work</h2>
+        <ul class="divide-y divide-line">
+          <li
+            v-for="one in invitations.data.value.invitations"
+            :key="one.id"
+            class="flex flex-wrap items-center gap-3 py-1"
+          >
+            <span class="flex-1">
+              {{ one.name }}, {{ one.is_for_password ? 'a new password' : `joins as ${one.role}` }}
+              <span class="text-sm text-soft">until {{ day(one.expires_at.slice(0, 10)) }}</span>
+            </span>
+            <button
+              type="button"
+              class="button"
+              :aria-label="`Withdraw the link for ${one.name}`"
+              @click="write({ call: () => api.withdrawInvitation(one.id) })"
+            >
+              Withdraw
+            </button>
+          </li>
+        </ul>
+      </section>
       <p v-if="refusal" role="alert" class="mt-2 font-bold text-fail-ink">{{ refusal }}</p>
       <div v-if="school.data.value" class="mt-4 grid gap-3 sm:grid-cols-2">
         <template v-if="isChief">
@@ -252,8 +361,8 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           </label>
         </div>
         <p class="text-sm text-soft">
-          Only into an empty school, all of it or nothing. Its people are there by name, with their laps, and cannot
-          sign in yet.
+          Only into an empty school, all of it or nothing. Its people are there by name, with their laps; give each a
+          link for a password.
         </p>
         <p v-if="taken" role="status">{{ taken }}</p>
       </section>

@@ -145,6 +145,7 @@ const FORMS = [
     </p>
     <p v-else-if="line.state === 'columns'" class="panel font-bold">
       The headings of this file do not say what is in its columns.
+      <template v-if="line.problem?.startsWith('so ')">Told by hand, {{ line.problem }}.</template>
     </p>
     <TrackColumns
       v-if="mayChange && !known && (line.state === 'columns' || showColumns)"

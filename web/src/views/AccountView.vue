@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** One's own account: the password, and where one is signed in. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api } from '@/api/queries'
+import Loading from '@/components/Loading.vue'
+import { useWrite } from '@/composables/useWrite'
+import { clock, day } from '@/words'
+
+const client = useQueryClient()
+const signIns = useQuery({ queryKey: ['sign-ins'], queryFn: api.signIns })
+const refresh = () => client.invalidateQueries({ queryKey: ['sign-ins'] })
+const { write, problem, fields, isBusy } = useWrite({ refresh, otherwise: 'Not changed.' })
+const old = ref('')
+const password = ref('')
+const done = ref('')
+async function change() {
+  done.value = ''
+  const written = await write({ call: () => api.changePassword(old.value, password.value) })
+  if (!written) return
+  old.value = password.value = ''
+  done.value = 'Changed. All other devices are signed out.'
+}
+const when = (moment: string) => `${day(moment.slice(0, 10))}, ${clock(moment)}`
+</script>
+
+<template>
+  <div class="mx-auto max-w-3xl space-y-4">
+    <h1 class="text-2xl font-bold">Your account</h1>
+    <form class="panel space-y-3" aria-label="Password" @submit.prevent="change">
+      <h2 class="text-lg font-bold">Password</h2>
+      <div>
+        <label for="old" class="heading">The old one</label>
+        <input id="old" v-model="old" type="password" class="field" autocomplete="current-password" required />
+      </div>
+      <div>
+        <label for="new" class="heading">The new one: 10 characters or more; several words are easy to keep</label>
+        <input id="new" v-model="password" type="password" class="field" autocomplete="new-password" required />
+      </div>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
+      <p v-if="done" role="status">{{ done }}</p>
+      <button type="submit" class="button button-main" :disabled="isBusy">Change it</button>
+    </form>
+    <section class="panel" aria-labelledby="where">
+      <div class="flex flex-wrap items-center gap-3">
+        <h2 id="where" class="flex-1 text-lg font-bold">Where you are signed in</h2>
+        <button type="button" class="button" @click="write({ call: () => api.endOtherSignIns() })">
+          Sign out everywhere else
+        </button>
+      </div>
+      <Loading v-if="!signIns.data.value" :error="signIns.error.value" :retry="signIns.refetch" />
+      <ul v-else class="divide-y divide-line">
+        <li v-for="one in signIns.data.value.sign_ins" :key="one.id" class="flex flex-wrap items-center gap-3 py-2">
+          <span class="min-w-0 flex-1">
+            <b>{{ one.device }}</b><b v-if="one.is_this"> · this device</b>
+            <span class="block text-sm text-soft">
+              since {{ when(one.begun_at) }}; last seen {{ when(one.seen_at) }}
+            </span>
+          </span>
+          <button
+            v-if="!one.is_this"
+            type="button"
+            class="button"
+            :aria-label="`Sign out ${one.device}`"
+            @click="write({ call: () => api.endSignIn(one.id) })"
+          >
+            Sign out
+          </button>
+        </li>
+      </ul>
+      <p class="text-sm text-soft">A device that is not seen for 30 days is signed out by itself.</p>
+    </section>
+  </div>
+</template>

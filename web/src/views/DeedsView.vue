@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** Who did what and when: the chief reads it, nobody changes it. */
+import { ref, watch } from 'vue'
+import { api } from '@/api/queries'
+import { clock, day } from '@/words'
+
+type What = NonNullable<Parameters<typeof api.deeds>[0]>
+const KINDS: readonly { value: What | ''; label: string }[] = [
+  { value: '', label: 'Everything' },
+  { value: 'sign_in', label: 'Sign-ins' },
+  { value: 'people', label: 'People and passwords' },
+  { value: 'limits', label: 'Limits and rules' },
+  { value: 'standards', label: 'Standards' },
+  { value: 'syllabus', label: 'Syllabus' },
+  { value: 'laps', label: 'Corrected laps' },
+  { value: 'sign_offs', label: 'Sign-offs' },
+  { value: 'exports', label: 'Taken out' },
+  { value: 'erasure', label: 'Erased' },
+]
+const what = ref<What | ''>('')
+const rows = ref<Awaited<ReturnType<typeof api.deeds>>['deeds']>([])
+const before = ref<number | null>(null)
+const problem = ref('')
+async function read(from: number | null) {
+  problem.value = ''
+  try {
+    const page = await api.deeds(what.value || null, from)
+    rows.value = from === null ? page.deeds : [...rows.value, ...page.deeds]
+    before.value = page.before
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be read.'
+  }
+}
+watch(what, () => void read(null), { immediate: true })
+</script>
+
+<template>
+  <div class="mx-auto max-w-4xl space-y-3">
+    <div class="flex flex-wrap items-center gap-3">
+      <h1 class="flex-1 text-2xl font-bold">Who did what</h1>
+      <label class="flex items-center gap-2">
+        <span class="heading">Show</span>
+        <select v-model="what" class="field !w-auto">
+          <option v-for="one in KINDS" :key="one.value" :value="one.value">{{ one.label }}</option>
+        </select>
+      </label>
+    </div>
+    <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+    <p v-if="!rows.length && !problem" class="panel text-soft">Nothing of this kind yet.</p>
+    <ol v-else class="panel divide-y divide-line">
+      <li v-for="one in rows" :key="one.id" class="grid gap-x-4 py-1 sm:grid-cols-[11rem_12rem_1fr]">
+        <span class="figure text-sm">{{ day(one.done_at.slice(0, 10)) }}, {{ clock(one.done_at) }}</span>
+        <b>{{ one.by_name }}</b>
+        <span>{{ one.words }}</span>
+      </li>
+    </ol>
+    <button v-if="before !== null" type="button" class="button" @click="read(before)">Show older ones</button>
+    <p class="text-sm text-soft">Nothing here can be changed or taken away.</p>
+  </div>
+</template>
