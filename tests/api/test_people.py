@@ -10,9 +10,8 @@ from apiflask import APIFlask
 from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError, OperationalError
 
-from bullseye.api import create_app
 from bullseye.demo import seed
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, close
 
 GOOD = 'heron lamp tidal quartz'
 
@@ -314,7 +313,9 @@ def test_the_same_thing_at_once_is_a_conflict_and_never_a_server_error(app: APIF
     assert set(codes[1:]) <= {409, 422}
 
 
-def test_forwarded_headers_are_believed_only_behind_a_proxy_that_was_configured(app: APIFlask, demo_url, monkeypatch):
+def test_forwarded_headers_are_believed_only_behind_a_proxy_that_was_configured(
+    app: APIFlask, open_app_of, new_database, demo_template, monkeypatch
+):
     told = {'X-Forwarded-Proto': 'https', 'X-Forwarded-For': '192.0.2.9'}
 
     def link_of(one: APIFlask) -> str:
@@ -325,5 +326,6 @@ def test_forwarded_headers_are_believed_only_behind_a_proxy_that_was_configured(
 
     assert link_of(app).startswith('http://')
     monkeypatch.setenv('BULLSEYE_PROXIES', '1')
-    behind = create_app(database_url=demo_url, secret_key='behind a proxy')
+    behind = open_app_of(new_database(demo_template))
     assert link_of(behind).startswith('https://')
+    close(behind)
