@@ -314,7 +314,7 @@ def test_the_same_thing_at_once_is_a_conflict_and_never_a_server_error(app: APIF
 
 
 def test_forwarded_headers_are_believed_only_behind_a_proxy_that_was_configured(
-    app: APIFlask, open_app_of, new_database, demo_template, monkeypatch
+    open_app_of, new_database, demo_template, monkeypatch
 ):
     told = {'X-Forwarded-Proto': 'https', 'X-Forwarded-For': '192.0.2.9'}
 
@@ -324,8 +324,11 @@ def test_forwarded_headers_are_believed_only_behind_a_proxy_that_was_configured(
         headers = {'X-CSRFToken': marta.token, **told}
         return str(marta.client.post('/api/invitations', json=body, headers=headers).get_json()['link'])
 
-    assert link_of(app).startswith('http://')
+    url = new_database(demo_template)
+    bare = open_app_of(url)
+    assert link_of(bare).startswith('http://')
+    close(bare)
     monkeypatch.setenv('BULLSEYE_PROXIES', '1')
-    behind = open_app_of(new_database(demo_template))
+    behind = open_app_of(url)
     assert link_of(behind).startswith('https://')
     close(behind)

@@ -9,7 +9,19 @@ from bullseye.launch.places import WEB
 from tests.browser.conftest import Server, serious_faults
 
 SIZES = [(1280, 800), (1024, 768), (390, 844)]
-OF_THE_SCHOOL = ('/', '/people', '/fleet', '/hangar', '/fields', '/standards', '/techniques', '/tracks', '/sorties/new')
+OF_THE_SCHOOL = (
+    '/',
+    '/people',
+    '/account',
+    '/deeds',
+    '/fleet',
+    '/hangar',
+    '/fields',
+    '/standards',
+    '/techniques',
+    '/tracks',
+    '/sorties/new',
+)
 OF_THE_RECORD = ('/students', '/week', '/syllabus', '/faults', '/logbook')
 OF_A_SORTIE = ('prepare', 'takeoff', 'pattern', 'landing', 'lap-plan', 'kneeboard', 'laps', 'debrief')
 
