@@ -33,6 +33,8 @@ def recorder(page: Page, base: str, student: str) -> None:
     """Take a sortie along and open its recorder."""
     page.goto(base)
     page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Students').wait_for()  # where a chief begins
+    page.keyboard.press('t')
     page.get_by_role('region', name='Today').get_by_role('link', name=student).click()
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
     page.get_by_role('button', name=re.compile('Aboard')).wait_for()

@@ -15,6 +15,8 @@ def lesson(page: Page, base: str) -> None:
     """Three laps of Ines, so that there is something to see."""
     page.goto(base)
     page.get_by_role('button', name='Marta Kowalczyk').click()
+    page.get_by_role('heading', name='Students').wait_for()  # where a chief begins
+    page.goto(base)
     page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
     page.get_by_role('link', name='Laps', exact=True).click()
     page.get_by_role('button', name='Take along').first.click()
@@ -55,9 +57,6 @@ if __name__ == '__main__':
     with serving(8797) as base, sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=BROWSER, args=FLAGS)
         page = browser.new_page(viewport={'width': 1280, 'height': 800})
-        page.goto(base)
-        page.get_by_role('heading', name='Demo school').wait_for()
-        shoot(page, 'sign-in')
         lesson(page, base)
         page.goto(f'{base}/')
         shoot(page, 'today')
@@ -86,7 +85,7 @@ if __name__ == '__main__':
         for step in ('lap-plan', 'kneeboard'):
             page.goto(f'{sortie}/{step}')
             shoot(page, step)
-        for place in ('hangar', 'fields', 'fleet', 'students'):
+        for place in ('hangar', 'fields', 'fleet', 'week', 'students'):
             page.goto(f'{base}/{place}')
             page.locator('h1').first.wait_for()
             shoot(page, place)

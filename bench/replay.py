@@ -82,7 +82,7 @@ if __name__ == '__main__':
         page = browser.new_page(viewport={'width': 1280, 'height': 800})
         page.goto(base)
         page.get_by_role('button', name='Marta Kowalczyk').click()
-        page.get_by_role('heading', name='Sorties').wait_for()
+        page.get_by_role('heading', name='Students').wait_for()  # where a chief begins
         address = print_from_file_to_laps(page, base, recorded_hour())
         print_first_picture(page, address)
         print_scrubbing(page, 1)

@@ -106,6 +106,30 @@ def test_noise_widens_the_interval_and_keeps_the_truth_inside() -> None:
     assert sum(inside) >= 10
 
 
+@pytest.mark.parametrize('step_s', [0.2, 0.1])
+def test_gusts_that_last_do_not_make_a_fine_recorder_sure_of_the_wrong_moment(step_s: float) -> None:
+    """Five fixes a second see one gust five times: that is no more than having seen it once."""
+    inside = []
+    for seed in range(24):
+        rng = np.random.default_rng(seed)
+        clean = landing(step_s=step_s, float_s=7.0, roll=2.2)
+        keep = math.exp(-step_s / 3.0)
+        gust, gusts = 0.0, []
+        for kick in rng.normal(0, 0.7 * math.sqrt(1 - keep**2), clean.time_s.size):
+            gust = gust * keep + kick
+            gusts.append(gust)
+        in_air = clean.time_s < 20.0
+        wander = np.cumsum(rng.normal(0, 1.8 * math.sqrt(step_s), clean.time_s.size))
+        noisy = replace(
+            clean,
+            speed_fps=clean.speed_fps + np.where(in_air, gusts, 0.0) + rng.normal(0, 0.42, clean.time_s.size),
+            height_ft=clean.height_ft + wander + rng.normal(0, 1.5, clean.time_s.size),
+        )
+        contact = found(noisy, ROUGH)
+        inside.append(abs(contact.time_s - 20.0) <= 1.2 * contact.half_width_s)
+    assert sum(inside) >= 19
+
+
 def test_without_heights_the_change_of_deceleration_tells() -> None:
     samples = landing(roll=0.8)
     blind = replace(samples, height_ft=np.full(samples.time_s.size, np.nan))

@@ -35,7 +35,7 @@ _HOLD_OFF_FT, _HOLD_OFF_SD_FT = 2.2, 1.3
 _ROUNDOUT_RISE_FPS2 = 0.1 * GRAVITY_FPS2
 _ROUNDOUT_SHARES = np.array([0.55, 0.9, 1.35])
 _FINE_SHARES = np.array([0.4, 0.6, 0.8, 1.0, 1.25, 1.6])
-_USUAL_FLOAT_S, _FLOAT_SPREAD = 5.5, 0.55
+_USUAL_FLOAT_S, _FLOAT_SPREAD = 6.0, 0.7
 _DRIFT_KNOT_S = 1.5
 
 # What the model itself gets wrong [own]
@@ -46,6 +46,7 @@ _PLACE_WANDER = 4.0  # of a receiver's place, against its white noise
 _NOSE_HELD_S, _NOSE_LONGER_S = 2.5, 2.0  # after the touchdown; beyond it exponentially rarer
 _NOSE_EARLY_S, _NOSE_EARLY_SD_S = 0.6, 0.5  # by which its onset may be told too early
 _ROUNDED_ALIKE_S = 1.5
+_ERRS_ALIKE_S = 1.5  # seconds over which gusts and the pilot's hands err alike
 _HEIGHT_IN_AIR_FT = 0.25
 _COARSE_S = 0.8
 _ONE = np.ones(1)
@@ -265,6 +266,11 @@ class _Landing:
         noise: Floats = np.where(t[None, :] < touch_s[:, None], before, after)
         return noise
 
+    def _alike(self, own_fps: float) -> float:
+        """The model's own error of speed, where neighbours err alike: gusts last longer than a step of the recorder."""
+        step_s = float(np.median(np.diff(self.t))) if self.t.size > 1 else _ERRS_ALIKE_S
+        return own_fps * math.sqrt(max(1.0, _ERRS_ALIKE_S / max(step_s, 1e-3)))
+
     def _speeds(self, grid: _Grid) -> tuple[Floats, Floats, Floats]:
         """Log evidence by speed and place (D K,), and what it makes of the values of the prior (D K, 4)."""
         noise, prior, touch = self.noise, self.prior, grid.touch_s
@@ -273,7 +279,8 @@ class _Landing:
         own_speed, own_place = _own_speed(self.t, grid)
         # places wander, and where speeds are recorded, these say all there is to know
         if noise.speed_fps is not None:
-            sd = self._noise(self.t, touch, noise.speed_fps, _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS)[:, self.told]
+            in_air, on_wheels = (self._alike(one) for one in (_SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS))
+            sd = self._noise(self.t, touch, noise.speed_fps, in_air, on_wheels)[:, self.told]
             shared, own, measured = speed[:, self.told], own_speed[:, :, self.told], self.speed[self.told]
             if self.t.size > 1 and float(np.diff(self.t).max()) > SILENT_S:
                 # but across a gap, how far it went tells how fast it was

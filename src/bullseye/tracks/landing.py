@@ -19,7 +19,7 @@ from bullseye.tracks.track import Floats
 
 # [own], tuned on simulated flights that bench/tracks.py does not use
 _LOW_FT = 30.0  # the roundout begins lower than this
-_TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.80, 0.075  # of the groundspeed on final [own]
+_TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.79, 0.09  # of the groundspeed on final [own]
 _NOSE_FALLS_DEG = 3.0
 _SLOWEST_SHARE = 0.5
 _GATES_FT = (500.0, 300.0, 200.0)
