@@ -513,7 +513,7 @@ def test_the_stage_of_a_student_follows_what_was_signed(marta: Browser):
     def stage(day=TODAY) -> str:
         return marta.get(f'/api/students/{student}?today={day}')['stage']
 
-    assert stage() == 'Before the first solo.'
+    assert stage() == 'No first solo has been signed here.'
     entry = {'kind': 'first_solo', 'words': 'Alone in the pattern', 'password': seed.PASSWORD}
     marta.call('POST', path, {**entry, 'id': str(uuid.uuid4())}, status=201)
     assert stage().startswith('Flies alone on a signature that holds until')

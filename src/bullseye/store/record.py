@@ -285,7 +285,7 @@ def stage_of(signed: Sequence[SignOff], *, today: date) -> str:
         return 'Recommended for the test.'
     solos = [one for one in signed if one.kind == 'first_solo']
     if not solos:
-        return 'Before the first solo.'
+        return 'No first solo has been signed here.'
     until = max((one.valid_until for one in solos if one.valid_until is not None), default=None)
     if until is None or until < today:
         return 'Has flown alone; the signature for it has run out.'
