@@ -95,8 +95,30 @@ def register(app: APIFlask) -> None:
     def _too_deep(_error: RecursionError) -> ResponseReturnValue:
         return problem(400, 'http_error', 'The body is nested too deeply.')
 
+    @app.errorhandler(429)
+    def _too_often(_error: HTTPException) -> ResponseReturnValue:
+        limit = limiter.current_limit
+        wait_s = _AGAIN_S if limit is None else max(1, math.ceil(limit.reset_at - time.time()))
+        words = f'{wait_s} seconds' if wait_s < 90 else f'{math.ceil(wait_s / 60)} minutes'
+        reply = make_response(problem(429, 'too_often', f'Too many tries; try again in {words}.'))
+        reply.headers['Retry-After'] = str(wait_s)
+        return reply
+
+    _register_database(app)
+
+
+# [pub: PostgreSQL, appendix A] there already; pointed at, or no longer there
+_OF_ANOTHER = ('23505', '23503')
+
+
+def _register_database(app: APIFlask) -> None:
+    """What the database refuses, and a database that does not answer."""
+
     @app.errorhandler(IntegrityError)
     def _at_once(error: IntegrityError) -> ResponseReturnValue:
+        if getattr(error.orig, 'sqlstate', None) not in _OF_ANOTHER:
+            _log.error('a row that should not have been written: %s', _short(error))
+            return problem(500, 'http_error', 'Internal Server Error')
         # the database refused what another request had just written: no fault of the program
         _log.info('refused by the database: %s', _short(error))
         return problem(409, 'conflict', 'Somebody else wrote the same at the same moment. Look again, then try again.')
@@ -113,13 +135,4 @@ def register(app: APIFlask) -> None:
         _log.error('the database does not answer: %s', type(error).__name__)
         reply = make_response(problem(503, 'unavailable', 'The server cannot reach its database; try again shortly.'))
         reply.headers['Retry-After'] = str(_AGAIN_S)
-        return reply
-
-    @app.errorhandler(429)
-    def _too_often(_error: HTTPException) -> ResponseReturnValue:
-        limit = limiter.current_limit
-        wait_s = _AGAIN_S if limit is None else max(1, math.ceil(limit.reset_at - time.time()))
-        words = f'{wait_s} seconds' if wait_s < 90 else f'{math.ceil(wait_s / 60)} minutes'
-        reply = make_response(problem(429, 'too_often', f'Too many tries; try again in {words}.'))
-        reply.headers['Retry-After'] = str(wait_s)
         return reply

@@ -99,10 +99,7 @@ def _lap(
         overshoot = max(0.0, float(across.max()))
     turns = _turns(motion, span)
     first_turn = _first_turn_height(motion, runway, turns, contact)
-    climb = None
-    if takeoff is not None and turns:
-        upwind = (time > since_s + 8) & (time < turns[0].from_s)
-        climb = float(np.median(motion.speed_fps[upwind])) / FPS_PER_KT if upwind.sum() >= 3 else None
+    climb = _climb_kt(motion, since_s, turns) if takeoff is not None else None
     errors = [abs(gate.above_path_ft) for gate in gates if gate.height_ft <= 301]
     return Lap(
         number=0,
@@ -125,6 +122,14 @@ def _lap(
         downwind_groundspeed_kt=downwind_kt,
         downwind_off_deg=away_deg,
     )
+
+
+def _climb_kt(motion: Motion, since_s: float, turns: Sequence[Turn]) -> float | None:
+    """Groundspeed from shortly after the lift-off to the first turn; None of a lap without one."""
+    if not turns:
+        return None
+    upwind = (motion.time_s > since_s + 8) & (motion.time_s < turns[0].from_s)
+    return float(np.median(motion.speed_fps[upwind])) / FPS_PER_KT if upwind.sum() >= 3 else None
 
 
 def _away_deg(along_ft: Floats, lateral_ft: Floats) -> float | None:
