@@ -466,6 +466,9 @@ def test_what_a_recorded_flight_measured_judges_the_rest_of_the_lap_and_the_reco
     assert after['decision']['readiness']['judged'] == len(laps)
     standing = next(one for one in marta.get(f'/api/students/{owen}')['standings'] if one['code'] == 'pattern')
     assert standing['readiness']['state'] == 'not_yet'
+    marta.call('PATCH', f'/api/sorties/{made["sortie_id"]}', {'takeoff': 'soft_field'})
+    kinds = {one['takeoff']: one for one in marta.get(f'/api/students/{owen}?standard_id=1')['tasks']}
+    assert kinds['soft_field']['laps'] == len(laps)
     # the flight is taken back: nothing of it is left in the record
     marta.call('DELETE', f'/api/tracks/{file_id}/match', status=204)
     gone = marta.get(f'/api/students/{owen}?standard_id=1')['tasks']

@@ -7,7 +7,7 @@ from datetime import UTC, date, datetime, time
 from functools import cache
 from typing import Any, Literal
 
-from sqlalchemy import Select, exists, select
+from sqlalchemy import Select, delete, exists, select
 from sqlalchemy.orm import Session, joinedload
 
 from bullseye.core.air.wind import given_direction_deg_true
@@ -19,6 +19,7 @@ from bullseye.store import catalogue
 from bullseye.store.base import SchoolOwned
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, Standard, Technique, User
+from bullseye.store.recordrows import Standing
 from bullseye.store.requests import Choices, request_of
 
 Right = Literal['read', 'coach']
@@ -192,6 +193,8 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
     if any(name in values for name in _WEATHER):
         sortie.weather_at = datetime.now(UTC)
     sortie.from_demo = False
+    if {'takeoff', 'pattern'} & moved.keys():  # by which its laps are judged: what is kept of them is made anew
+        db.execute(delete(Standing).where(Standing.school_id == by.school_id, Standing.student_id == sortie.student_id))
     return _keep(db, sortie, by=by)
 
 
