@@ -1,7 +1,7 @@
 """Speed and accuracy of the analysis of tracks, over simulated flights that nothing was tuned on.
 
     PYTHONPATH=src .venv/bin/python bench/tracks.py speed
-    PYTHONPATH=src .venv/bin/python bench/tracks.py accuracy [flights]
+    PYTHONPATH=src .venv/bin/python bench/tracks.py accuracy [flights] [of the kinds that begin so]
 
 Speed is told against gpxpy reading the same file, run in turn (ABAB). Accuracy is told as a table.
 """
@@ -12,16 +12,19 @@ import multiprocessing
 import subprocess
 import sys
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
 from datetime import date
+from functools import lru_cache, partial
 
 import gpxpy
 import numpy as np
 
 from bullseye.demo.fleet import field_files
-from bullseye.sim.recorder import CLEAN, GNSS, Recorder, record
+from bullseye.sim.flight import Flown
+from bullseye.sim.recorder import BAROMETRIC, GNSS, HEARD_ON_GROUND, WHOLE_METRES, Recorder, Recording, record
 from bullseye.sim.scenarios import any_flight, scenario_flight
-from bullseye.sim.writers import gpx
+from bullseye.sim.writers import csv, gpx, igc, nmea
 from bullseye.tracks.analyse import analyse
 from bullseye.tracks.fields import runways_of
 from bullseye.tracks.readers import read_track
@@ -29,11 +32,53 @@ from bullseye.tracks.report import as_dict
 
 DAY = date(2026, 5, 14)
 FIRST_SEED = 100_000  # tuning used seeds below 10,000
+
+
+@dataclass(frozen=True, kw_only=True)
+class Shape:
+    """One kind of flight as one kind of device saw it."""
+
+    recorder: Recorder
+    flown: Mapping[str, bool] = field(default_factory=dict)
+    written: Callable[[Recording], str] = gpx
+
+
+GROUND = Recorder(rate_hz=0.2, errors=HEARD_ON_GROUND, zero_on_ground=True)
 CLASSES = {
-    '10 Hz clean': (10.0, CLEAN),
-    '1 Hz clean': (1.0, CLEAN),
-    '1 Hz GNSS errors': (1.0, GNSS),
-    '10 Hz GNSS errors': (10.0, GNSS),
+    '10 Hz clean': Shape(recorder=Recorder(rate_hz=10.0)),
+    '5 Hz clean': Shape(recorder=Recorder(rate_hz=5.0)),
+    '1 Hz clean': Shape(recorder=Recorder(rate_hz=1.0)),
+    '10 Hz GNSS errors': Shape(recorder=Recorder(rate_hz=10.0, errors=GNSS)),
+    '5 Hz GNSS errors': Shape(recorder=Recorder(rate_hz=5.0, errors=GNSS)),
+    '5 Hz GNSS errors, NMEA': Shape(recorder=Recorder(rate_hz=5.0, errors=GNSS), written=nmea),
+    '5 Hz GNSS errors, attitude': Shape(recorder=Recorder(rate_hz=5.0, errors=GNSS, with_attitude=True)),
+    '1 Hz GNSS errors': Shape(recorder=Recorder(rate_hz=1.0, errors=GNSS)),
+    '1 Hz GNSS errors, attitude': Shape(recorder=Recorder(rate_hz=1.0, errors=GNSS, with_attitude=True)),
+    '1 Hz GNSS errors, places only': Shape(recorder=Recorder(rate_hz=1.0, errors=GNSS, with_speed=False)),
+    '1 Hz GNSS errors, IGC': Shape(recorder=Recorder(rate_hz=1.0, errors=GNSS), written=igc),
+    '1 Hz late sink, clean': Shape(recorder=Recorder(rate_hz=1.0), flown={'sinks_late': True}),
+    '1 Hz late sink, GNSS errors': Shape(recorder=Recorder(rate_hz=1.0, errors=GNSS), flown={'sinks_late': True}),
+    '1 Hz late sink, whole metres': Shape(
+        recorder=Recorder(rate_hz=1.0, errors=WHOLE_METRES), flown={'sinks_late': True}
+    ),
+    '1 Hz late sink, long floats, GNSS errors': Shape(
+        recorder=Recorder(rate_hz=1.0, errors=GNSS), flown={'sinks_late': True, 'floats_long': True}
+    ),
+    '1 Hz barometric steps of 25 ft': Shape(recorder=Recorder(rate_hz=1.0, errors=BAROMETRIC)),
+    'each 2 s, GNSS errors': Shape(recorder=Recorder(rate_hz=0.5, errors=GNSS)),
+    'each 5 s, GNSS errors': Shape(recorder=Recorder(rate_hz=0.2, errors=GNSS)),
+    'each 10 s, GNSS errors': Shape(recorder=Recorder(rate_hz=0.1, errors=GNSS)),
+    'each 5 s, barometric steps of 25 ft': Shape(recorder=Recorder(rate_hz=0.2, errors=BAROMETRIC)),
+    'heard on the ground': Shape(recorder=GROUND),
+    'heard on the ground, fast': Shape(recorder=GROUND, flown={'fast': True, 'parallel': True}),
+    'heard on the ground, nothing landed': Shape(recorder=GROUND, flown={'broken_off': True, 'parallel': True}),
+    '1 Hz GNSS errors, German table': Shape(
+        recorder=Recorder(rate_hz=1.0, errors=GNSS),
+        written=partial(csv, language='german', separator=';', decimal=','),
+    ),
+    '1 Hz GNSS errors, table of an unknown language': Shape(
+        recorder=Recorder(rate_hz=1.0, errors=GNSS), written=partial(csv, language='unknown', separator='\t')
+    ),
 }
 
 
@@ -133,17 +178,23 @@ def memory_mb(data: bytes) -> float:
     return float(subprocess.run(command, input=data, capture_output=True, check=True).stdout)
 
 
+@lru_cache(maxsize=8)
+def flown(seed: int, habits: tuple[str, ...]) -> Flown:
+    """A flight, kept for the devices that look at it in turn."""
+    return any_flight(seed, **dict.fromkeys(habits, True))
+
+
 def flight_errors(task: tuple[int, str]) -> dict[str, list]:
     """Errors of one flight as one recorder saw it."""
     seed, name = task
-    rate, errors = CLASSES[name]
-    flight = any_flight(seed)
-    recording = record(flight, Recorder(rate_hz=rate, errors=errors), np.random.default_rng(seed))
-    found = analyse(read_track(gpx(recording).encode()), runways_of(flight.ground.geojson, on=DAY))
+    shape = CLASSES[name]
+    flight = flown(seed, tuple(sorted(shape.flown)))
+    recording = record(flight, shape.recorder, np.random.default_rng(seed))
+    found = analyse(read_track(shape.written(recording).encode()), runways_of(flight.ground.geojson, on=DAY))
     base, used = recording.start.timestamp(), set()
     out: dict[str, list] = {'touch': [], 'missed': [], 'go': [], 'go_missed': [], 'wrong': [], 'liftoff': []}
     for truth in flight.events:
-        wide = 12 if truth['kind'] in ('touchdown', 'takeoff') else 45
+        wide = max(12, 1.5 / shape.recorder.rate_hz) if truth['kind'] in ('touchdown', 'takeoff') else 45
         near = [
             (abs(event.time_s - base - truth['time_s']), k)
             for k, event in enumerate(found.events)
@@ -156,7 +207,7 @@ def flight_errors(task: tuple[int, str]) -> dict[str, list]:
             continue
         used.add(hit[1])
         event = found.events[hit[1]]
-        out['wrong'].append(event.runway != truth['runway'])
+        out['wrong'].append(event.runway not in (truth['runway'], None))
         if truth['kind'] == 'touchdown' and event.along_ft is not None:
             error = event.along_ft - truth['along_ft']
             share = abs((event.hold_off.float_ft or 0) - truth['float_ft'])
@@ -164,7 +215,7 @@ def flight_errors(task: tuple[int, str]) -> dict[str, list]:
                 (error, event.uncertainty_ft, share, share / max(truth['float_ft'], 1), truth['bounces'])
             )
         elif truth['kind'] == 'takeoff' and event.along_ft is not None:
-            out['liftoff'].append(event.along_ft - truth['along_ft'])
+            out['liftoff'].append((event.along_ft - truth['along_ft'], event.uncertainty_ft))
         elif going:
             out['go'].append(event.kind == truth['kind'])
     out['false'] = [event.kind for k, event in enumerate(found.events) if k not in used]
@@ -176,33 +227,64 @@ def _alike(found: str, true: str) -> bool:
     return found == true or (found in going and true in going)
 
 
-def accuracy(flights: int) -> None:
-    heads = 'recorder, touchdowns, median ft, 95 % ft, ± holds, ± median ft, float median, lift-off median ft, '
-    heads += 'found, false, go-arounds, runway right'
-    print('| ' + heads.replace(', ', ' | ') + ' |')
-    print('|---' * 12 + '|')
-    for name in CLASSES:
-        with multiprocessing.Pool(2) as pool:
-            results = pool.map(flight_errors, [(FIRST_SEED + k, name) for k in range(flights)], chunksize=2)
-        touch = np.array([row for one in results for row in one['touch']], dtype=float)
-        missed = sum(kind == 'touchdown' for one in results for kind in one['missed'])
-        false = sum(kind == 'touchdown' for one in results for kind in one['false'])
-        gone, lost = (sum(len(one[key]) for one in results) for key in ('go', 'go_missed'))
-        wrong = [bad for one in results for bad in one['wrong']]
-        lift = np.abs([row for one in results for row in one['liftoff']])
-        error = np.abs(touch[:, 0])
-        print(
-            f'| {name} | {len(touch)} | {np.median(error):.1f} | {np.percentile(error, 95):.0f} '
-            f'| {np.mean(error <= touch[:, 1]):.1%} | {np.median(touch[:, 1]):.0f} '
-            f'| {np.median(touch[:, 2]):.0f} ft, {np.median(touch[:, 3]):.0%} | {np.median(lift):.0f} '
-            f'| {len(touch) / (len(touch) + missed):.2%} | {false / (len(touch) + false):.2%} '
-            f'| {gone / max(gone + lost, 1):.1%} of {gone + lost} | {1 - np.mean(wrong):.2%} |',
-            flush=True,
-        )
+HEADS = (
+    *('recorder', 'touchdowns', 'median ft', '95 % ft', 'bias ft', '± holds', '± median ft', 'float median'),
+    *('lift-off median ft', '± holds', 'touchdowns found', 'false', 'take-offs found', 'go-arounds', 'runway right'),
+)
+
+
+def accuracy(flights: int, only: str) -> None:
+    print('| ' + ' | '.join(HEADS) + ' |')
+    print('|---' * len(HEADS) + '|')
+    names = [name for name in CLASSES if name.startswith(only)]
+    with multiprocessing.Pool(2) as pool:  # a flight is flown once for all the devices that look at it
+        results = pool.map(partial(all_of, names), range(FIRST_SEED, FIRST_SEED + flights), chunksize=2)
+    for name in names:
+        print(f'| {name} | {" | ".join(cells([one[name] for one in results]))} |', flush=True)
+
+
+def all_of(names: Sequence[str], seed: int) -> dict[str, dict[str, list]]:
+    return {name: flight_errors((seed, name)) for name in names}
+
+
+def cells(results: Sequence[Mapping[str, list]]) -> list[str]:
+    """One line of the table."""
+
+    def kinds(key: str, kind: str) -> int:
+        return sum(one == kind for result in results for one in result[key])
+
+    touch = np.array([row for one in results for row in one['touch']], dtype=float).reshape(-1, 5)
+    lift = np.array([row for one in results for row in one['liftoff']], dtype=float).reshape(-1, 2)
+    gone, lost = (sum(len(one[key]) for one in results) for key in ('go', 'go_missed'))
+    wrong = [bad for one in results for bad in one['wrong']]
+    missed, false = kinds('missed', 'touchdown'), kinds('false', 'touchdown')
+    stayed = kinds('missed', 'takeoff')
+    error = np.abs(touch[:, 0])
+    told = ['', '–', '–', '–', '–', '–', '–']
+    told[0] = str(len(touch))
+    if len(touch):
+        told[1:] = [
+            f'{np.median(error):.1f}',
+            f'{np.percentile(error, 95):.0f}',
+            f'{touch[:, 0].mean():+.0f}',
+            f'{np.mean(error <= touch[:, 1]):.1%}',
+            f'{np.median(touch[:, 1]):.0f}',
+            f'{np.median(touch[:, 2]):.0f} ft, {np.median(touch[:, 3]):.0%}',
+        ]
+    off = np.abs(lift[:, 0])
+    told += [f'{np.median(off):.0f}', f'{np.mean(off <= lift[:, 1]):.1%}'] if len(lift) else ['–', '–']
+    return [
+        *told,
+        f'{len(touch)} of {len(touch) + missed}',
+        str(false),
+        f'{len(lift)} of {len(lift) + stayed}',
+        f'{gone} of {gone + lost}',
+        f'{len(wrong) - sum(wrong)} of {len(wrong)}',
+    ]
 
 
 if __name__ == '__main__':
     if sys.argv[1:2] == ['accuracy']:
-        accuracy(int(sys.argv[2]) if len(sys.argv) > 2 else 200)
+        accuracy(int(sys.argv[2]) if len(sys.argv) > 2 else 200, sys.argv[3] if len(sys.argv) > 3 else '')
     else:
         speed()

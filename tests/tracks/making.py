@@ -107,6 +107,12 @@ def made_up(seed: int, *, laps: int = 4) -> Flown:
 
 
 @cache
+def kept_flight(seed: int, **habits: bool) -> Flown:
+    """A flight of one kind, by the options of :func:`any_flight`."""
+    return _kept(['any', seed, habits], lambda: any_flight(seed, **habits))
+
+
+@cache
 def _folder() -> Path:
     """Where flights are kept: another one when the simulator, or what it computes with, has changed."""
     digest = hashlib.sha256(sys.version.encode() + (ROOT / 'requirements' / 'dev.txt').read_bytes())

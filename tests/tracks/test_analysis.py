@@ -11,7 +11,7 @@ import pytest
 from scipy.ndimage import gaussian_filter1d
 from scipy.signal import lfilter
 
-from bullseye.sim.recorder import Recording
+from bullseye.sim.recorder import GNSS, HEARD_ON_GROUND, Recorder, Recording, record
 from bullseye.sim.scenarios import any_field
 from bullseye.sim.writers import write
 from bullseye.tracks.analyse import Analysis, analyse
@@ -27,6 +27,7 @@ from .making import (
     analysed,
     flown,
     flown_at,
+    kept_flight,
     made_up,
     of_kind,
     recorded,
@@ -260,13 +261,104 @@ def test_a_landing_away_from_any_known_runway_is_reported_as_such() -> None:
     other = runways_of(any_field(np.random.default_rng(1)), on=DAY)
     for known in ([], other):
         found = analyse(track, known)
-        (event,) = found.events
-        assert event.kind == 'touchdown'
-        assert event.runway is None
-        assert event.along_ft is None
+        lift, event = found.events
+        assert (lift.kind, event.kind) == ('takeoff', 'touchdown')
+        assert lift.runway is event.runway is None
+        assert lift.along_ft is event.along_ft is None
         assert event.course_deg_true == pytest.approx(38, abs=6)  # the runway's
         assert any('away from any known runway' in words for words in found.warnings)
         assert 'no known runway' in as_text(found)
+
+
+@pytest.mark.parametrize('seed', [3, 4])
+def test_touch_and_goes_on_no_known_runway_are_told_by_the_landing_that_ends_them(seed: int) -> None:
+    flight = flown('pattern', seed)
+    recording = recorded(flight)
+    found = analyse(read_track(write(recording, 'gpx').encode()), [])
+    begun = recording.start.timestamp()
+    for kind in ('touchdown', 'takeoff'):
+        told = [event.time_s - begun for event in of_kind(found, kind)]
+        assert told == pytest.approx([event['time_s'] for event in truths(flight, kind)], abs=4)
+    assert {(event.field, event.runway, event.along_ft) for event in found.events} == {(None, None, None)}
+    assert len([words for words in found.warnings if 'away from any known' in words]) == 1
+
+
+@pytest.mark.parametrize('rate_hz', [0.2, 0.1])
+def test_fixes_far_apart_are_never_told_on_a_wrong_runway_and_say_that_they_are_coarse(rate_hz: float) -> None:
+    found_ft, all_of_them = [], 0
+    for seed in (20_008, 20_011, 20_013):
+        flight = made_up(seed)
+        recording = recorded(flight, rate_hz=rate_hz)
+        found = analysed(flight, recording)
+        begun, true = recording.start.timestamp(), truths(flight, 'touchdown')
+        runway = true[0]['runway']
+        assert {event.runway for event in found.events} <= {runway}
+        assert any('s apart' in words and 'each second' in words for words in found.warnings)
+        for truth in true:
+            near = [one for one in of_kind(found, 'touchdown') if abs(one.time_s - begun - truth['time_s']) < 12]
+            all_of_them += 1
+            found_ft += [(one.along_ft - truth['along_ft'], one.uncertainty_ft) for one in near[:1]]
+    assert len(found_ft) >= 0.8 * all_of_them
+    errors, stated = np.abs(found_ft).T
+    assert np.median(errors) < 220
+    assert np.mean(errors <= stated) > 0.85
+    assert np.all(stated < 900)
+    fine = analysed(made_up(20_008), recorded(made_up(20_008)))
+    assert not any('s apart' in words for words in fine.warnings)
+
+
+@pytest.mark.parametrize(('rate_hz', 'step_ft'), [(10.0, 0.0), (1.0, 0.0), (1.0, 25.0), (0.2, 0.0)])
+def test_lift_offs_are_where_they_were_within_what_is_said(rate_hz: float, step_ft: float) -> None:
+    told = []
+    for seed in range(20_020, 20_028):
+        flight = made_up(seed)
+        errors = replace(GNSS, height_step_ft=step_ft)
+        recording = record(flight, Recorder(rate_hz=rate_hz, errors=errors), np.random.default_rng(seed))
+        found, begun = analysed(flight, recording), recording.start.timestamp()
+        for truth in truths(flight, 'takeoff'):
+            near = [one for one in of_kind(found, 'takeoff') if abs(one.time_s - begun - truth['time_s']) < 12]
+            told += [(one.along_ft - truth['along_ft'], one.uncertainty_ft) for one in near[:1]]
+    off, stated = np.abs(told).T
+    assert len(told) >= 20
+    assert 0.85 <= np.mean(off <= stated) <= 1.0
+    assert np.median(stated) < (200 if rate_hz >= 1 and not step_ft else 420)  # not held by saying anything at all
+    assert np.median(off) < (80 if rate_hz >= 1 and not step_ft else 160)
+
+
+def test_what_is_heard_on_the_ground_tells_landings_by_the_heights_that_stop() -> None:
+    """A fix each 5 s, barometric steps of 25 ft, 0 with the wheels on the ground [com]."""
+    heard = Recorder(rate_hz=0.2, errors=HEARD_ON_GROUND, zero_on_ground=True)
+    off, stated = [], []
+    for seed in (20_031, 20_032, 20_033):
+        flight = made_up(seed)
+        recording = record(flight, heard, np.random.default_rng(seed))
+        found, begun = analysed(flight, recording), recording.start.timestamp()
+        assert any('wheels were on the ground' in words for words in found.warnings)
+        true, there = truths(flight, 'touchdown'), of_kind(found, 'touchdown')
+        assert [event.runway for event in there] == [event['runway'] for event in true]
+        assert [event.time_s - begun for event in there] == pytest.approx([one['time_s'] for one in true], abs=6)
+        off += [abs(event.along_ft - one['along_ft']) for event, one in zip(there, true, strict=True)]
+        stated += [event.uncertainty_ft for event in there]
+    assert np.mean(np.array(off) <= np.array(stated)) > 0.8
+    assert np.median(off) < 200
+
+
+def test_approaches_broken_off_are_told_though_no_height_is_tied_to_the_ground() -> None:
+    heard = Recorder(rate_hz=0.2, errors=HEARD_ON_GROUND, zero_on_ground=True)
+    told = there = 0
+    for seed in (20_041, 20_043):
+        flight = kept_flight(seed, broken_off=True, parallel=True)
+        recording = record(flight, heard, np.random.default_rng(seed))
+        found, begun = analysed(flight, recording), recording.start.timestamp()
+        assert not of_kind(found, 'touchdown')
+        for truth in flight.events:
+            assert truth['kind'] == 'go_around'
+            near = [one for one in of_kind(found, 'go_around') if abs(one.time_s - begun - truth['time_s']) < 30]
+            there, told = there + 1, told + bool(near)
+            assert all(one.runway in (truth['runway'], None) for one in near)
+            assert all(one.lowest_ft is None for one in near)  # nothing says how high the field reads
+    assert there == 8
+    assert told >= 6
 
 
 @pytest.mark.parametrize(

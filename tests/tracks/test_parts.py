@@ -25,8 +25,9 @@ from bullseye.tracks.contact import (
     with_speed,
 )
 from bullseye.tracks.fields import Runway, near, runways_of
+from bullseye.tracks.grounded import without_ground_zeros
 from bullseye.tracks.landing import nose_lowered_s
-from bullseye.tracks.liftoff import find_liftoff
+from bullseye.tracks.liftoff import HeightNoise, find_liftoff
 from bullseye.tracks.motion import Motion, height_wander_ft, motion_about
 from bullseye.tracks.offset import Ties, surface_under
 from bullseye.tracks.passes import find_passes, judge, stretches
@@ -246,15 +247,59 @@ def test_moments_in_the_wrong_order_are_refused() -> None:
         find_contact(landing(), low_s=8, earliest_s=20, latest_s=20, noise=FINE, prior=USUAL)
 
 
-@pytest.mark.parametrize('noise_ft', [0.05, 1.5])
-def test_a_lift_off_is_found_where_the_climb_begins(noise_ft: float) -> None:
+@pytest.mark.parametrize(('white_ft', 'wander_ft'), [(0.05, 0.0), (1.5, 0.0), (0.4, 1.8)])
+def test_a_lift_off_is_found_where_the_climb_begins(white_ft: float, wander_ft: float) -> None:
     t = np.arange(0.0, 20.0, 0.25)
     since = np.maximum(t - 11.0, 0.0)
-    height = np.where(since < 2.5, since**2 / 5.0, since - 1.25) * 10.0 + 400.0
-    height = height + np.random.default_rng(1).normal(0, noise_ft, t.size)
-    moment, sd = find_liftoff(t, height, noise_ft=noise_ft, wander_ft=0.0, earliest_s=5.0, latest_s=17.0)
-    assert moment == pytest.approx(11.0, abs=0.2 + 0.3 * noise_ft)
-    assert 0 < sd < 1.5
+    noise = HeightNoise(white_ft=white_ft, wander_ft=wander_ft, step_ft=0.0)
+    off, sds = [], []
+    for seed in range(60):
+        rng = np.random.default_rng(seed)
+        climb_fps, gentle_s, share = rng.normal(7, 2), rng.uniform(1.5, 3.5), rng.uniform(0.78, 0.88)
+        height = 400 + climb_fps * np.where(since < gentle_s, since**2 / 2 / gentle_s, since - gentle_s / 2)
+        speed = 90 * np.minimum(1, share * t / 11)
+        walk = np.cumsum(rng.normal(0, wander_ft * 0.5, t.size))
+        moment, sd = find_liftoff(
+            t, height + rng.normal(0, white_ft, t.size) + walk, speed, noise=noise, earliest_s=5.0, latest_s=17.0
+        )
+        off.append(moment - 11.0)
+        sds.append(sd)
+    assert abs(np.mean(off)) < 0.2 + 0.25 * (white_ft + wander_ft)
+    assert np.std(off) < 0.1 + 0.35 * white_ft + 0.5 * wander_ft
+    held = np.mean(np.abs(off) <= 1.96 * np.array(sds))
+    assert held > 0.88
+    if wander_ft:  # a height that wanders is not taken for a sure one, nor for none
+        assert 0.4 < np.median(sds) < 1.6
+
+
+@pytest.mark.parametrize(
+    ('heights_ft', 'on_ground'),
+    [
+        # leaps to 0 from the 520 ft that the field reads, and back: a touch-and-go
+        ([900, 775, 650, 575, 0, 0, 550, 625, 750, 900, 1_000, 700, 600, 0, 0, 0], [4, 5, 13, 14, 15]),
+        # a field that reads 0: a height like any other, of fixes close together
+        ([90, 70, 55, 40, 25, 10, 0, 0, 10, 25, 40, 60, 45, 30, 15, 0, 0, 0], []),
+        # a field that reads -90: 0 is passed through on the way down and up, and stands for the ground below it
+        (
+            [150, 100, 50, 0, -50, -75, 0, 0, -75, -50, 0, 50, 100, 50, 0, -50, -75, 0, 0, 0],
+            [6, 7, 17, 18, 19],
+        ),
+        # never on the ground, lowest at 0
+        ([300, 200, 100, 50, 0, 0, 0, 50, 100, 200, 300, 400, 450, 500, 500, 500], []),
+    ],
+)
+def test_heights_of_0_that_say_that_the_wheels_are_down(heights_ft: list[float], on_ground: list[int]) -> None:
+    height = np.array(heights_ft, float)
+    count = height.size
+    flies = np.full(count, 65.0)
+    if not (height[-3:] == 500).all():
+        flies[-3:] = (40.0, 9.0, 0.0)
+    step_s = 5.0 if height.min() < 0 or height[3] > 500 else 1.5
+    track = replace(along_the_runway(np.arange(count) * 100.0, np.zeros(count), height, step_s), speed_kt=flies)
+    found = without_ground_zeros(track)
+    assert np.flatnonzero(found.on_ground == 1.0).tolist() == on_ground
+    assert np.flatnonzero(~np.isfinite(found.height_ft)).tolist() == on_ground
+    assert any('wheels' in words for words in found.warnings) == bool(on_ground)
 
 
 def along_the_runway(along_ft: np.ndarray, lateral_ft: np.ndarray, height_ft: np.ndarray, step_s: float = 1.0) -> Track:

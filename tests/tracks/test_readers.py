@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import gzip
 import io
+import math
+from dataclasses import replace
 from datetime import UTC, datetime
 from typing import Any
 
@@ -479,3 +481,39 @@ def test_what_is_not_recognised_is_shown_as_a_template_that_reads_the_file_once_
         one['role'] = role
     how = columns_from_dict(shown)
     assert [one.role for one in how.columns] == ['time', 'latitude', 'longitude']
+
+
+@pytest.mark.parametrize('factor', [1.0, 0.3048])
+@pytest.mark.parametrize('language', ['german', 'spanish', 'unknown'])
+def test_a_table_in_any_language_is_read_as_the_english_one(language: str, factor: float) -> None:
+    recording = recorded(flown('full-stop'))
+    usual = read_track(writers.csv(recording).encode())
+    there = replace(recording, height_ft=recording.height_ft * factor)
+    text = writers.csv(there, language=language, separator=';', decimal=',')
+    if factor != 1:  # whose heights are metres, and which does not say so
+        text = text.replace('(ft)', '')
+    found = read_track(text.encode())
+    for name in ('time_s', 'lat_deg', 'lon_deg', 'speed_kt', 'course_deg_true'):
+        assert getattr(found, name) == pytest.approx(getattr(usual, name), abs=1e-6), name
+    assert found.height_ft == pytest.approx(usual.height_ft, abs=0.04)
+
+
+def test_a_word_for_the_height_says_that_the_wheels_are_down() -> None:
+    rows = [f'2026-05-14T08:{k // 60:02d}:{k % 60:02d}Z,{47 + k * 4e-4:.6f},8.5,{h}' for k, h in enumerate(HEARD)]
+    found = read_track(('time,latitude,longitude,altitude (ft)\n' + '\n'.join(rows)).encode())
+    assert found.on_ground.tolist() == [1.0 if one == 'ground' else 0.0 for one in HEARD]
+    assert np.isnan(found.height_ft).tolist() == [one == 'ground' for one in HEARD]
+
+
+HEARD = ['ground'] * 3 + ['1525', '1600', '1650', '1600', '1550', '1525'] + ['ground'] * 3
+
+
+def test_what_stands_under_a_gpx_point_without_a_time_is_left_out_with_it() -> None:
+    points = [(47.0, '<ele>100</ele>', 0), (47.1, '<ele>999</ele>', None), (47.2, '', 2)]
+    points += [(47.2 + k / 10, '<ele>130</ele>', k) for k in range(3, 7)]
+    text = ''.join(
+        f'<trkpt lat="{lat}" lon="8">{height}{"" if s is None else f"<time>2026-05-14T08:00:0{s}Z</time>"}</trkpt>'
+        for lat, height, s in points
+    )
+    found = read_track(f'<gpx><trk><trkseg>{text}</trkseg></trk></gpx>'.encode())
+    assert found.height_ft * 0.3048 == pytest.approx([100, math.nan, 130, 130, 130, 130], nan_ok=True)

@@ -13,11 +13,11 @@ from typing import Any
 import numpy as np
 
 from bullseye.sim.gps import listen, stream
-from bullseye.sim.recorder import CLEAN, GNSS, Recorder, Recording, record
+from bullseye.sim.recorder import ERRORS, Recorder, Recording, record
 from bullseye.sim.scenarios import SCENARIOS as FLIGHTS
 from bullseye.sim.scenarios import scenario_flight
 from bullseye.sim.weather import SCENARIOS, station
-from bullseye.sim.writers import FORMATS, truth, write
+from bullseye.sim.writers import FORMATS, LANGUAGES, truth, write
 
 _PORT = 8766
 REFUSED = 2
@@ -39,6 +39,7 @@ def add_arguments(parser: argparse.ArgumentParser, *, fields: Mapping[str, Mappi
     flight = kinds.add_parser('flight', help='fly a scenario and write what a recorder would have written')
     _flight_options(flight, fields)
     flight.add_argument('--format', choices=FORMATS, default='gpx', help='of the track')
+    flight.add_argument('--language', choices=LANGUAGES, default='english', help='of the headings of a CSV file')
     flight.add_argument('-o', '--output', type=Path, metavar='FILE', help='the track; ending in .gz it is gzipped')
     flight.add_argument('--truth', type=Path, metavar='FILE', help='what truly happened, as JSON')
     flight.add_argument('--field-out', type=Path, metavar='FILE', help='the field as GeoJSON')
@@ -58,7 +59,12 @@ def _flight_options(parser: argparse.ArgumentParser, fields: Mapping[str, Mappin
     parser.add_argument('--field', default=next(iter(fields)), help=f'{", ".join(fields)}, or a GeoJSON file')
     parser.add_argument('--runway', help='the first of the field if not given')
     parser.add_argument('--rate', type=float, default=1.0, help='fixes a second, 0.1 to 20')
-    parser.add_argument('--errors', choices=('clean', 'gnss'), default='gnss', help='of the receiver')
+    parser.add_argument(
+        '--errors',
+        choices=tuple(ERRORS),
+        default='gnss',
+        help='of the device; heard: as receivers on the ground hear aeroplanes, with a height of 0 on the wheels',
+    )
     parser.add_argument('--no-speed', action='store_true', help='write no speed and course')
     parser.add_argument('--attitude', action='store_true', help='write heading, pitch and bank too')
     parser.add_argument('--airspeed', action='store_true', help='write the airspeed too')
@@ -89,7 +95,8 @@ def _recording(arguments: argparse.Namespace) -> tuple[Recording, Mapping[str, A
     flown = scenario_flight(arguments.scenario, field_data=field, seed=arguments.seed, runway=arguments.runway)
     recorder = Recorder(
         rate_hz=arguments.rate,
-        errors=GNSS if arguments.errors == 'gnss' else CLEAN,
+        errors=ERRORS[arguments.errors],
+        zero_on_ground=arguments.errors == 'heard',
         with_speed=not arguments.no_speed,
         with_attitude=arguments.attitude,
         with_airspeed=arguments.airspeed,
@@ -101,7 +108,7 @@ def _recording(arguments: argparse.Namespace) -> tuple[Recording, Mapping[str, A
 def _flight(arguments: argparse.Namespace) -> int:
     try:
         recording, field = _recording(arguments)
-        text = write(recording, arguments.format)
+        text = write(recording, arguments.format, language=arguments.language)
         if arguments.output is None:
             sys.stdout.write(text)
         elif arguments.output.suffix == '.gz':

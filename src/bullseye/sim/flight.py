@@ -18,7 +18,7 @@ STEP_S = 0.02
 _G = 32.174
 _NM = 1852 / 0.3048
 _STATE = ('time_s', 'n_ft', 'e_ft', 'height_ft', 'vn_fps', 've_fps', 'vz_fps', 'airspeed_kt')
-_COLUMNS = (*_STATE, 'heading_rad', 'bank_rad', 'pitch_rad')
+_COLUMNS = (*_STATE, 'heading_rad', 'bank_rad', 'pitch_rad', 'on_ground')
 
 
 @dataclass(frozen=True)
@@ -109,6 +109,7 @@ class Flight:
                 self.heading,
                 self.bank,
                 self.pitch,
+                float(self.on_ground),
             )
         )
         self.n += vn * STEP_S

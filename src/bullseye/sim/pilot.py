@@ -66,9 +66,9 @@ class LapPlan:
     straight_in: bool = False  # from four miles out: only as the first lap of a flight that starts in the air
 
 
-def any_aeroplane(rng: np.random.Generator) -> Aeroplane:
-    """An aeroplane from the whole range of light singles."""
-    stall = float(rng.uniform(38, 56))
+def any_aeroplane(rng: np.random.Generator, *, fast: bool = False) -> Aeroplane:
+    """An aeroplane from the whole range of light singles; a fast one touches down where those climb away."""
+    stall = float(rng.uniform(38, 56)) + (25.0 if fast else 0.0)
     approach = stall * float(rng.uniform(1.24, 1.4))
     return Aeroplane(
         lift_off_kt=stall * 1.15,

@@ -30,12 +30,39 @@ class Errors:
     height_offset_ft: float = 0.0  # within so much either way
     height_step_ft: float = 0.0  # in which heights are written
     speed_kt: float = 0.0
+    speed_step_kt: float = 0.0  # in which speeds are written
+    course_step_deg: float = 0.0
 
 
 CLEAN = Errors()
 GNSS = Errors(
     horizontal_ft=6.0, white_ft=1.5, height_ft=12.0, height_white_ft=1.5, height_offset_ft=120.0, speed_kt=0.25
 )
+WHOLE_METRES = replace(CLEAN, height_step_ft=1 / 0.3048)
+# A pressure cell instead of a receiver's heights: it wanders little, and reads what the weather makes of it
+BAROMETRIC = replace(
+    GNSS, height_ft=8.0, height_s=600.0, height_white_ft=0.0, height_offset_ft=400.0, height_step_ft=25.0
+)
+# What a receiver on the ground writes down of what aeroplanes send [com]: a barometric height for the standard
+# atmosphere in steps of 25 ft, places good to a wingspan, whole knots
+HEARD_ON_GROUND = Errors(
+    horizontal_ft=12.0,
+    white_ft=6.0,
+    height_ft=8.0,
+    height_s=600.0,
+    height_offset_ft=400.0,
+    height_step_ft=25.0,
+    speed_kt=0.4,
+    speed_step_kt=1.0,
+    course_step_deg=1.0,
+)
+ERRORS = {
+    'clean': CLEAN,
+    'gnss': GNSS,
+    'whole-metres': WHOLE_METRES,
+    'barometric': BAROMETRIC,
+    'heard': HEARD_ON_GROUND,
+}
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -47,6 +74,7 @@ class Recorder:
     with_speed: bool = True
     with_attitude: bool = False
     with_airspeed: bool = False
+    zero_on_ground: bool = False  # a height of 0 is written while the wheels are on the ground
     dropouts: Sequence[tuple[float, float]] = ()  # seconds from the start, from and to
     start: datetime = EPOCH
 
@@ -103,12 +131,18 @@ def record(flown: Flown, recorder: Recorder, rng: np.random.Generator) -> Record
     height = height + rng.normal(0, 1, count) * e.height_white_ft + rng.uniform(-1, 1) * e.height_offset_ft
     if e.height_step_ft:
         height = np.round(height / e.height_step_ft) * e.height_step_ft
+    if recorder.zero_on_ground:
+        height = np.where(s['on_ground'][rows] > 0, 0.0, height)
     lat, lon = flown.ground.to_earth(n, east)
     speed = np.hypot(s['vn_fps'], s['ve_fps'])[rows] / KT
     course = np.degrees(np.arctan2(s['ve_fps'], s['vn_fps'])[rows]) % 360
     if e.speed_kt:
         course = (course + np.degrees(rng.normal(0, e.speed_kt, count) / np.maximum(speed, 1.0))) % 360
         speed = np.maximum(0.0, speed + rng.normal(0, e.speed_kt, count))
+    if e.speed_step_kt:
+        speed = np.round(speed / e.speed_step_kt) * e.speed_step_kt
+    if e.course_step_deg:
+        course = np.round(course / e.course_step_deg) * e.course_step_deg % 360
     attitude = recorder.with_attitude
     made = Recording(
         start=recorder.start,

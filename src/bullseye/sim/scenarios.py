@@ -52,11 +52,21 @@ SCENARIOS: dict[str, Scenario] = {
     ),
     'always-long': Scenario(words='a student who aims at the spot itself', student=Student(aim_bias_ft=280)),
     'bouncing': Scenario(words='balloons and bounces', student=Student(balloons=0.6, bounces=0.7)),
+    'late-sink': Scenario(
+        words='held off level, and let down only at the end', student=Student(sinks_late=True, hold_off_height_ft=2.8)
+    ),
+    'long-floats': Scenario(words='over the threshold seven knots too fast', student=Student(speed_bias_kt=7)),
     'dragged-in': Scenario(words='low and slow on every final', student=Student(drags_it_in=True, speed_bias_kt=-1)),
     'overshooting': Scenario(
         words='final overshot, over-banked back', student=Student(overshoot_ft=500, final_bank_deg=38)
     ),
     'spacing': Scenario(words='a full circle on downwind', laps=('touch_and_go', 'full_stop'), three_sixty_on=1),
+    'broken-off': Scenario(
+        words='four approaches, all broken off between 100 and 300 ft; nothing is landed',
+        laps=('go_around',) * 4,
+        starts_on_final=True,
+        give_up_ft=(180.0, 290.0, 120.0, 230.0),
+    ),
     'straight-in': Scenario(words='starts in the air, four miles out', laps=('full_stop',), starts_on_final=True),
     'ends-in-air': Scenario(words='the recorder stops in the climb', laps=('touch_and_go',) * 2, ends_in_air=True),
     'taxi': Scenario(words='taxi only: no event', laps=(), taxi_only=True),
@@ -112,13 +122,16 @@ def scenario_flight(
     return flight.fly(laps)
 
 
-def any_field(rng: np.random.Generator, *, parallel: bool = False, crossing: bool = False) -> dict[str, Any]:
+def any_field(
+    rng: np.random.Generator, *, parallel: bool = False, crossing: bool = False, long: bool = False
+) -> dict[str, Any]:
     """A made-up field somewhere on the earth, as GeoJSON; nothing about it is real."""
     from bullseye.sim.ground import _EARTH, FT
 
     lat, lon = float(rng.uniform(-60, 60)), float(rng.uniform(-180, 180))
     elevation = float(rng.choice([rng.uniform(-200, 300), rng.uniform(300, 7_000)]))
-    length, width = float(rng.uniform(2_200, 6_500)), float(rng.choice([60, 75, 100, 150]))
+    length = float(rng.uniform(5_500, 9_000) if long else rng.uniform(2_200, 6_500))
+    width = float(rng.choice([60, 75, 100, 150]))
     course = float(rng.uniform(0, 360))
     features: list[dict[str, Any]] = []
 
@@ -173,14 +186,27 @@ def any_field(rng: np.random.Generator, *, parallel: bool = False, crossing: boo
     return {'type': 'FeatureCollection', 'features': [point, *features]}
 
 
-def any_flight(seed: int, *, laps: int = 4, sinks_late: bool = False) -> Flown:
+def any_flight(
+    seed: int,
+    *,
+    laps: int = 4,
+    sinks_late: bool = False,
+    floats_long: bool = False,
+    fast: bool = False,
+    broken_off: bool = False,
+    parallel: bool = False,
+) -> Flown:
     """A flight of any kind at any field in any wind: what accuracy is measured on.
 
     :param sinks_late: every hold-off is level at first, and let down at its end
+    :param floats_long: over the threshold some seven knots too fast
+    :param fast: an aeroplane half as fast again as the trainers
+    :param broken_off: nothing is landed: it comes in from far out, and every approach is given up at 100 to 300 ft
+    :param parallel: always at a field with two runways side by side
     """
     rng = np.random.default_rng(seed)
-    kind = rng.choice(['one', 'one', 'parallel', 'crossing'])
-    ground = read_ground(any_field(rng, parallel=kind == 'parallel', crossing=kind == 'crossing'))
+    kind = 'parallel' if parallel else rng.choice(['one', 'one', 'parallel', 'crossing'])
+    ground = read_ground(any_field(rng, parallel=kind == 'parallel', crossing=kind == 'crossing', long=fast))
     runway = str(rng.choice(list(ground.strips)))
     course = float(np.degrees(ground.strips[runway].course_rad))
     speed = float(rng.uniform(0, 18))
@@ -192,13 +218,10 @@ def any_flight(seed: int, *, laps: int = 4, sinks_late: bool = False) -> Flown:
         gust_sd_kt=float(rng.uniform(0, 0.12)) * speed,
         gust_s=float(rng.uniform(2, 6)),
     )
-    flight = Flight(
-        ground,
-        wind=wind,
-        aeroplane=any_aeroplane(rng),
-        student=replace(any_student(rng), sinks_late=sinks_late),
-        rng=rng,
-    )
+    aeroplane, student = any_aeroplane(rng, fast=fast), replace(any_student(rng), sinks_late=sinks_late)
+    if floats_long:
+        student = replace(student, speed_bias_kt=student.speed_bias_kt + 7)
+    flight = Flight(ground, wind=wind, aeroplane=aeroplane, student=student, rng=rng)
     room = ground.strips[runway].landing_length_ft
     ends: list[LapEnd] = ['touch_and_go', 'go_around', 'low_approach', 'stop_and_go', 'full_stop']
     chance = [0.55, 0.15, 0.06, 0.08, 0.16] if room > 3_200 else [0.1, 0.15, 0.06, 0.0, 0.69]
@@ -212,5 +235,13 @@ def any_flight(seed: int, *, laps: int = 4, sinks_late: bool = False) -> Flown:
         )
         for end in [*(ends[int(k)] for k in rng.choice(5, size=laps - 1, p=chance)), ends[4]]
     ]
+    if broken_off:
+        flight.start_on_final(runway)
+        return flight.fly(
+            [
+                replace(one, end='go_around', straight_in=number == 0, give_up_height_ft=float(rng.uniform(100, 300)))
+                for number, one in enumerate(plan)
+            ]
+        )
     flight.start_on_apron(runway)
     return flight.fly(plan)

@@ -111,21 +111,47 @@ def nmea(recording: Recording) -> str:
     return ''.join(text for _, text in nmea_fixes(recording))
 
 
-def csv(recording: Recording, *, separator: str = ',', decimal: str = '.') -> str:
+# Time, latitude, longitude, altitude, groundspeed, course, airspeed, heading, pitch, roll: as tables are headed where
+# these languages are spoken, with the separator and the decimal sign that spreadsheets write there [com]
+_HEADINGS = {
+    'english': (
+        *('time', 'latitude', 'longitude', 'altitude (ft)', 'ground speed (kt)', 'course (deg true)'),
+        *('airspeed (kt)', 'heading (deg true)', 'pitch (deg)', 'roll (deg)'),
+    ),
+    'german': (
+        *('Uhrzeit', 'Breite', 'Länge', 'Höhe (ft)', 'Geschwindigkeit über Grund (kt)', 'Kurs (°)'),
+        *('Fahrt (kt)', 'Steuerkurs (°)', 'Längsneigung (°)', 'Querneigung (°)'),
+    ),
+    'french': (
+        *('Heure', 'Latitude', 'Longitude', 'Altitude (ft)', 'Vitesse sol (kt)', 'Route (°)'),
+        *('Vitesse air (kt)', 'Cap (°)', 'Assiette (°)', 'Inclinaison (°)'),
+    ),
+    'spanish': (
+        *('Hora', 'Latitud', 'Longitud', 'Altitud (ft)', 'Velocidad sobre el suelo (kt)', 'Derrota (°)'),
+        *('Velocidad aérea (kt)', 'Rumbo (°)', 'Cabeceo (°)', 'Alabeo (°)'),
+    ),
+    # of a language that nobody foresaw, so that only what the columns hold can tell
+    'unknown': ('aika', 'leveys', 'pituus', 'korkeus', 'nopeus', 'suunta', 'ilma', 'nokka', 'kallistus', 'vino'),
+}
+LANGUAGES = tuple(_HEADINGS)
+
+
+def csv(recording: Recording, *, language: str = 'english', separator: str = ',', decimal: str = '.') -> str:
     """A table with named columns and their units."""
-    columns = {
-        'latitude': ('{:.8f}', recording.lat_deg),
-        'longitude': ('{:.8f}', recording.lon_deg),
-        'altitude (ft)': ('{:.2f}', recording.height_ft),
-        'ground speed (kt)': ('{:.3f}', recording.speed_kt),
-        'course (deg true)': ('{:.2f}', recording.course_deg),
-        'airspeed (kt)': ('{:.2f}', recording.airspeed_kt),
-        'heading (deg true)': ('{:.2f}', recording.heading_deg),
-        'pitch (deg)': ('{:.2f}', recording.pitch_deg),
-        'roll (deg)': ('{:.2f}', recording.bank_deg),
-    }
-    there = {name: (form, values) for name, (form, values) in columns.items() if values is not None}
-    out = [separator.join(['time', *there])]
+    columns = [
+        ('{:.8f}', recording.lat_deg),
+        ('{:.8f}', recording.lon_deg),
+        ('{:.2f}', recording.height_ft),
+        ('{:.3f}', recording.speed_kt),
+        ('{:.2f}', recording.course_deg),
+        ('{:.2f}', recording.airspeed_kt),
+        ('{:.2f}', recording.heading_deg),
+        ('{:.2f}', recording.pitch_deg),
+        ('{:.2f}', recording.bank_deg),
+    ]
+    first, *names = _HEADINGS[language]
+    there = {name: (form, values) for name, (form, values) in zip(names, columns, strict=True) if values is not None}
+    out = [separator.join([first, *there])]
     for k in range(recording.time_s.size):
         time = _moment(recording, k).isoformat(timespec='milliseconds').replace('+00:00', 'Z')
         cells = [form.format(values[k]).replace('.', decimal) for form, values in there.values()]
@@ -133,8 +159,10 @@ def csv(recording: Recording, *, separator: str = ',', decimal: str = '.') -> st
     return '\n'.join(out) + '\n'
 
 
-def write(recording: Recording, format: str) -> str:
-    """The recording in one of the formats."""
+def write(recording: Recording, format: str, *, language: str = 'english') -> str:
+    """The recording in one of the formats; a table headed in a language, with the decimal sign written there."""
+    if format == 'csv' and language != 'english':
+        return csv(recording, language=language, separator=';', decimal=',')
     return {'gpx': gpx, 'igc': igc, 'nmea': nmea, 'csv': csv}[format](recording)
 
 

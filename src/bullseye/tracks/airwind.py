@@ -128,8 +128,17 @@ def _fitted(motion: Motion, turns: list[tuple[int, int]]) -> WindAloft | None:
         trend = x[2 + count :] / _TREND_FPS
         return np.concatenate([(np.hypot(n - x[0], e - x[1]) - airspeed) / FPS_PER_KT, trend])
 
+    of_turn = (turn[:, None] == np.arange(count)) / FPS_PER_KT
+    constant = np.concatenate([-of_turn, -of_turn * part[:, None]], axis=1)
+    trends = np.concatenate([np.zeros((count, 2 + count)), np.eye(count) / _TREND_FPS], axis=1)
+
+    def slopes(x: Floats) -> Floats:
+        air = np.maximum(np.hypot(n - x[0], e - x[1]), 1e-6) * FPS_PER_KT
+        wind = np.column_stack([(x[0] - n) / air, (x[1] - e) / air])
+        return np.concatenate([np.concatenate([wind, constant], axis=1), trends])
+
     start = np.concatenate([[0.0, 0.0], speeds, np.zeros(count)])
-    fit = least_squares(misfit, start, loss='soft_l1', f_scale=1.5, max_nfev=60)
+    fit = least_squares(misfit, start, jac=slopes, loss='soft_l1', f_scale=1.5, max_nfev=60)
     covariance = np.linalg.pinv(fit.jac.T @ fit.jac)
     # neighbouring fixes share their error: each turn counts for about four
     residual = float(np.sqrt(np.mean(np.square(fit.fun[: n.size]))))

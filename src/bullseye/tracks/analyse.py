@@ -13,18 +13,29 @@ from bullseye.core.air.atmosphere import density_ratio, isa_temperature_c, true_
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.airwind import WindAloft, find_wind
 from bullseye.tracks.alike import slowing_like, touching_alike
+from bullseye.tracks.away import axis_through, off_runways, stops_away
 from bullseye.tracks.clean import clean, gaps
+from bullseye.tracks.coarse import Doubt, coarse_words, maybe_touched
 from bullseye.tracks.contact import Contact, Prior
 from bullseye.tracks.events import Event, Lap, Then
 from bullseye.tracks.fields import Runway, near
+from bullseye.tracks.grounded import wheels_down
 from bullseye.tracks.known import Known
-from bullseye.tracks.landing import Window, contact_of, event_on, touchdown_event, usual_prior, window_of
+from bullseye.tracks.landing import (
+    Window,
+    contact_of,
+    event_on,
+    slow_place_error_ft,
+    touchdown_event,
+    usual_prior,
+    window_of,
+)
 from bullseye.tracks.laps import laps_of
-from bullseye.tracks.liftoff import find_liftoff
+from bullseye.tracks.liftoff import HeightNoise, find_liftoff
 from bullseye.tracks.motion import Motion, motion_about
 from bullseye.tracks.offset import Ties, tie_on_ground
-from bullseye.tracks.passes import Judged, Pass, find_passes, judge, stretches
-from bullseye.tracks.speeds import FLYING_FPS, STANDING_FPS, TAXI_FPS
+from bullseye.tracks.passes import Judged, Pass, find_passes, judge
+from bullseye.tracks.speeds import STANDING_FPS, TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
 Progress = Callable[[str], None]
@@ -36,12 +47,12 @@ _LEFT_NEAR_GROUND = 0.6  # of the wind at pattern height
 _WIDEN = 1.2  # of the stated uncertainty, so that it holds 95 % of the truths in simulated flights
 _SURE_S = 0.35  # a touchdown known so well is left as it is
 _LOW_PASS_FT = 100.0
-_GIVEN_UP_FT = 450.0
+_GIVEN_UP_FT, _UNTIED_FT = 450.0, 900.0
 _TURNED_AWAY_S = 45.0
 _LIFT_OFF_SHARE = 0.6  # of the speed at 45 ft, below which nothing lifts off
 _SAME_PASS_S = 50.0
+_FAR_APART_S = 2.5
 _DESCENT_FT, _CLIMB_FT = 100.0, 60.0
-_DOWN_S, _LEVEL_FT, _MOSTLY_SLOW = 40.0, 25.0, 0.9  # of a landing away from known runways
 
 
 @dataclass(frozen=True)
@@ -85,6 +96,7 @@ def analyse(
     close = near(runways, lat_deg=track.lat_deg, lon_deg=track.lon_deg)
     if runways and not close:
         warnings.append('the track comes near none of the given fields')
+    warnings += coarse_words(track)
     progress('smoothing')
     events: list[Event] = []
     laps: list[Lap] = []
@@ -93,22 +105,24 @@ def analyse(
         own = list(group)
         motion = motion_about(track, lat_deg=own[0].frame.threshold_lat_deg, lon_deg=own[0].frame.threshold_lon_deg)
         progress('looking for laps')
-        field_events, field_laps, ties = _at_field(motion, own, known)
-        laps += laps_of(motion, own, field_events, field_laps, first=len(events))
-        events += field_events
-        motions.append((motion, ties))
+        here = _AtField(motion, own, known)
+        warnings += [one.words for one in here.doubts]
+        laps += laps_of(motion, own, here.events, here.details, first=len(events))
+        events += here.events
+        motions.append((motion, here.ties))
     if not motions:
         middle = track.count // 2
         motions.append(
             (motion_about(track, lat_deg=float(track.lat_deg[middle]), lon_deg=float(track.lon_deg[middle])), None)
         )
     motion, tied = motions[0]
-    away = _away(motion, events)
+    away = _elsewhere(motion, events)
     for event in away:
-        warnings.append(
-            f'a landing away from any known runway at {event.latitude_deg:.5f}, {event.longitude_deg:.5f}, '
-            f'rolling out on a course of {event.course_deg_true:.0f}°: make the field and analyse again'
-        )
+        if event.then == 'full_stop':
+            warnings.append(
+                f'a landing away from any known runway at {event.latitude_deg:.5f}, {event.longitude_deg:.5f}, '
+                f'rolling out on a course of {event.course_deg_true:.0f}°: make the field and analyse again'
+            )
     everything = events + away
     order = sorted(range(len(everything)), key=lambda k: everything[k].time_s)
     rank = {old: new for new, old in enumerate(order)}
@@ -125,6 +139,18 @@ def analyse(
         height_ft=motion.height_ft - offset,
         motion=motion,
     )
+
+
+def _elsewhere(motion: Motion, events: Sequence[Event]) -> list[Event]:
+    """What happened on no known runway: landings to a stop, and what else used the runway that they rolled out on."""
+    stops = stops_away(motion, events)
+    found = list(stops)
+    for stop in stops:
+        for event in _AtField(motion, axis_through(motion, stop), Known()).events:
+            again = any(abs(event.time_s - one.time_s) < _SAME_PASS_S and event.kind == one.kind for one in found)
+            if event.kind in ('touchdown', 'takeoff') and not again:
+                found.append(off_runways(event))
+    return found
 
 
 def _whose(runway: Runway) -> tuple[str, str]:
@@ -170,10 +196,64 @@ def _prior(window: Window, known: Known, *told: tuple[float, float] | None) -> P
     return prior
 
 
-def _at_field(
-    motion: Motion, runways: Sequence[Runway], known: Known
-) -> tuple[list[Event], list[tuple[int, Window | None, Contact | None]], Ties]:
-    """Events on the runways of one field, with what the laps are measured from."""
+class _AtField:
+    """What happened on the runways of one field, in order of time, and what the laps are measured from."""
+
+    def __init__(self, motion: Motion, runways: Sequence[Runway], known: Known) -> None:
+        self.motion, self.spots_ft = motion, known.spots_ft or {}
+        self.judged, self.found, self.ties = _settled(motion, runways, known)
+        self.events: list[Event] = []
+        self.details: list[tuple[int, Window | None, Contact | None]] = []
+        self.doubts: list[Doubt] = []  # what the fixes do not tell
+        self._off_ft = math.inf  # of the last pass that stayed in the air, from its centreline
+        for index, one in enumerate(self.judged):
+            if index in self.found:
+                self._landed(index, one)
+            elif one.kind == 'takeoff':
+                self._lifted_off(one, ground_ft=None)
+            elif one.kind == 'airborne':
+                self._stayed_up(one)
+
+    def _landed(self, index: int, one: Judged) -> None:
+        landing = self.found[index]
+        then = _then(self.motion, self.judged, index)
+        spot = self.spots_ft.get(one.passed.runway.end.ident)
+        self.details.append((len(self.events), landing.window, landing.contact))
+        self.events.append(
+            touchdown_event(self.motion, landing.window, landing.contact, spot_ft=spot, then=then, widen=_WIDEN)
+        )
+        if one.kind == 'touch_and_go':
+            self._lifted_off(one, ground_ft=landing.contact.ground_ft)
+
+    def _lifted_off(self, one: Judged, *, ground_ft: float | None) -> None:
+        lift = _takeoff(self.motion, one, self.ties, ground_ft=ground_ft)
+        if lift is not None:
+            self.events.append(lift)
+
+    def _stayed_up(self, one: Judged) -> None:
+        passed = _stayed_up(self.motion, one, self.ties)
+        if passed is None:
+            return
+        if maybe_touched(self.motion, one, passed):
+            self.doubts.append(Doubt(one.passed.runway.name, passed.time_s))
+            return
+        before = self.events[-1] if self.events else None
+        in_air = before is not None and before.kind in ('go_around', 'low_approach')
+        if before is not None and in_air and passed.time_s - before.time_s < _SAME_PASS_S:
+            # the same, seen along a neighbouring runway or once more: the runway flown along counts
+            if one.passed.lateral_ft < self._off_ft:
+                self.events[-1], self._off_ft = passed, one.passed.lateral_ft
+            return
+        self._off_ft = one.passed.lateral_ft
+        if one.passed.told:
+            self.details.append((len(self.events), None, None))
+            self.events.append(passed)
+        else:
+            self.events.append(replace(passed, runway=None, along_ft=None))
+
+
+def _settled(motion: Motion, runways: Sequence[Runway], known: Known) -> tuple[list[Judged], dict[int, _Found], Ties]:
+    """The passes along the runways, the landings among them by their index, and what the heights are tied to."""
     ties = tie_on_ground(motion, runways)
     passes = find_passes(motion, runways)
     judged = [_judged(motion, one, ties, None) for one in passes]
@@ -189,45 +269,7 @@ def _at_field(
         for one in judged
     ]
     found = _by_the_others(_landings(motion, judged, known, ties, found, winds))
-    ties = _retied(ties, found)
-    events: list[Event] = []
-    details: list[tuple[int, Window | None, Contact | None]] = []
-    spots = known.spots_ft or {}
-    off_ft = math.inf  # of the last pass that stayed in the air, from its centreline
-    for index, one in enumerate(judged):
-        if index in found:
-            landing = found[index]
-            then = _then(motion, judged, index)
-            spot = spots.get(one.passed.runway.end.ident)
-            details.append((len(events), landing.window, landing.contact))
-            events.append(
-                touchdown_event(motion, landing.window, landing.contact, spot_ft=spot, then=then, widen=_WIDEN)
-            )
-            if one.kind == 'touch_and_go':
-                lift = _takeoff(motion, one, ties, ground_ft=landing.contact.ground_ft)
-                if lift is not None:
-                    events.append(lift)
-        elif one.kind == 'takeoff':
-            lift = _takeoff(motion, one, ties, ground_ft=None)
-            if lift is not None:
-                events.append(lift)
-        elif one.kind == 'airborne':
-            passed = _stayed_up(motion, one, ties)
-            if passed is not None:
-                before = events[-1] if events else None
-                if (
-                    before
-                    and before.kind in ('go_around', 'low_approach')
-                    and passed.time_s - before.time_s < _SAME_PASS_S
-                ):
-                    # the same, seen along a neighbouring runway or once more: the runway flown along counts
-                    if one.passed.lateral_ft < off_ft:
-                        events[-1], off_ft = passed, one.passed.lateral_ft
-                    continue
-                off_ft = one.passed.lateral_ft
-                details.append((len(events), None, None))
-                events.append(passed)
-    return events, details, ties
+    return judged, found, _retied(ties, found)
 
 
 def _judged(motion: Motion, one: Pass, ties: Ties, hint_fps: float | None) -> Judged:
@@ -298,9 +340,9 @@ def _usual_speeds(found: Mapping[int, _Found]) -> dict[str, float]:
 def _retied(ties: Ties, found: Mapping[int, _Found]) -> Ties:
     """The ties of taxiing, and one for each touchdown."""
     fresh = Ties(ties.wander_ft)
-    touches = {one.contact.time_s for one in found.values()}
+    touches = {round(one.contact.time_s, 6) for one in found.values()}
     for time_s, offset, sd in zip(ties.time_s, ties.offset_ft, ties.sd_ft, strict=True):
-        if not any(abs(time_s - touch) < 1e-6 for touch in touches):
+        if round(time_s, 6) not in touches:
             fresh.add(time_s, offset, sd)
     for one in found.values():
         if one.contact.ground_ft is not None:
@@ -340,7 +382,13 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
     if one.kind == 'takeoff':
         earlier = np.flatnonzero((motion.speed_fps[:start] < STANDING_FPS) & (time[:start] > time[start] - 40))
         rolling = int(earlier[-1]) if earlier.size else start
-    if np.isfinite(height[start : last + 1]).any():
+    down = wheels_down(motion.track, start if one.kind == 'touch_and_go' else max(0, start - 1), last)
+    if down is not None:
+        off = min(down[1] + 1, time.size - 1)
+        if off <= down[1]:
+            return None
+        moment, sd = float(time[down[1]] + time[off]) / 2, float(time[off] - time[down[1]]) / 12**0.5
+    elif np.isfinite(height[start : last + 1]).any():
         rolled = height[max(0, rolling - 2) : start + 3]
         low = rolled[np.isfinite(rolled)] if np.isfinite(rolled).any() else height[np.isfinite(height)][:1]
         level = ground_ft if ground_ft is not None else float(np.median(low))
@@ -352,17 +400,23 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
         top = start + int(high[0])
         flies = np.flatnonzero(motion.speed_fps[start : top + 1] > _LIFT_OFF_SHARE * motion.speed_fps[top])
         earliest = start + int(flies[0]) if flies.size else start
-        cut = (time >= time[rolling] - 2) & (time <= time[top])
+        last_cut = top
+        if float(time[top] - time[top - 1]) > _FAR_APART_S:  # it may have lifted off long before
+            earliest, last_cut = max(start, earliest - 1), min(top + 1, last)
+            rolling = max(0, rolling - 1)
+        cut = (time >= time[rolling] - 2) & (time <= time[last_cut])
         raw_along, _ = motion.raw_along(runway)
         raw = motion.track.height_ft - runway.surface_ft(raw_along)
         cut &= np.isfinite(raw)
-        if cut.sum() < 4:
+        if cut.sum() < 3:
             return None
         moment, sd = find_liftoff(
             time[cut],
             raw[cut],
-            noise_ft=motion.height_noise_ft or 1.0,
-            wander_ft=ties.wander_ft,
+            motion.speed_fps[cut],
+            noise=HeightNoise(
+                white_ft=motion.height_noise_ft or 1.0, wander_ft=ties.wander_ft, step_ft=motion.height_step_ft
+            ),
             earliest_s=min(float(time[earliest]), float(time[top]) - 1.3),
             latest_s=float(time[top]) - 1.0,
         )
@@ -378,7 +432,7 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
         runway,
         kind='takeoff',
         time_s=moment,
-        uncertainty_ft=1.96 * sd * speed,
+        uncertainty_ft=1.96 * math.hypot(sd * speed, slow_place_error_ft(motion)),
         liftoff_roll_ft=at - float(along[rolling]),
     )
 
@@ -402,7 +456,9 @@ def _stayed_up(motion: Motion, one: Judged, ties: Ties) -> Event | None:
     before = above[(time > time[lowest] - 75) & (time < time[lowest])]
     after = above[(time > time[lowest]) & (time < time[lowest] + 60)]
     low = float(above[lowest])
-    if not before.size or np.nanmax(before) - low < _DESCENT_FT or low > _GIVEN_UP_FT:
+    # a barometric height that was never tied may be off by what the weather makes of it
+    highest = _GIVEN_UP_FT if math.isfinite(offset) else _GIVEN_UP_FT + _UNTIED_FT
+    if not before.size or np.nanmax(before) - low < _DESCENT_FT or low > highest:
         return None
     if not after.size or np.nanmax(after) - low < _CLIMB_FT:
         return None
@@ -410,7 +466,7 @@ def _stayed_up(motion: Motion, one: Judged, ties: Ties) -> Event | None:
     along_it = (along[span] > -300) & (above[span] < max(low, 0.0) + 25) & (above[span] < _LOW_PASS_FT)
     rows = np.flatnonzero(along_it)
     flown_ft = float(np.ptp(along[span][rows])) if rows.size else 0.0
-    is_low = flown_ft > 0.45 * runway.end.landing_distance_available_ft and flown_ft > 600
+    is_low = math.isfinite(offset) and flown_ft > 0.45 * runway.end.landing_distance_available_ft and flown_ft > 600
     return event_on(
         motion,
         runway,
@@ -418,51 +474,3 @@ def _stayed_up(motion: Motion, one: Judged, ties: Ties) -> Event | None:
         time_s=float(time[lowest]),
         lowest_ft=low if math.isfinite(offset) else None,
     )
-
-
-def _stays_down(motion: Motion, stop: int) -> bool:
-    """Whether it stays slow and level from a moment on, as on the ground; a slow circle in a wind does neither."""
-    time, speed = motion.time_s, motion.speed_fps
-    until_s = time[stop] + _DOWN_S
-    span = slice(stop, int(np.searchsorted(time, until_s)) + 1)
-    if time[min(span.stop, time.size) - 1] < until_s - _DOWN_S / 2 and time[-1] - time[stop] < _DOWN_S / 2:
-        return False  # the track ends before it can be told
-    slow = speed[span] < TAXI_FPS
-    height = motion.height_ft[span]
-    known = height[np.isfinite(height)]
-    is_level = known.size < 4 or float(np.ptp(np.quantile(known, (0.1, 0.9)))) < _LEVEL_FT
-    return bool(slow.mean() > _MOSTLY_SLOW) and is_level
-
-
-def _away(motion: Motion, events: Sequence[Event]) -> list[Event]:
-    """Landings to a stop on no known runway."""
-    time, speed = motion.time_s, motion.speed_fps
-    found = []
-    for first, last in stretches(speed > FLYING_FPS, time, bridge_s=25.0):
-        if time[last] - time[first] < 40 or last + 2 >= time.size:
-            continue
-        slow = np.flatnonzero((speed[last:] < TAXI_FPS) & (time[last:] < time[last] + 60))
-        if not slow.size:
-            continue
-        stop = last + int(slow[0])
-        if not _stays_down(motion, stop):
-            continue
-        if any(-120 < event.time_s - time[stop] < 30 and event.kind == 'touchdown' for event in events):
-            continue
-        cruise = float(np.median(speed[max(first, last - 15) : last + 1]))
-        touch = last + int(np.argmin(np.abs(speed[last : stop + 1] - 0.9 * cruise)))
-        lat, lon = float(motion.track.lat_deg[touch]), float(motion.track.lon_deg[touch])
-        found.append(
-            Event(
-                kind='touchdown',
-                time_s=float(time[touch]),
-                field=None,
-                runway=None,
-                latitude_deg=lat,
-                longitude_deg=lon,
-                course_deg_true=math.degrees(float(motion.course_rad[touch])) % 360,
-                groundspeed_kt=float(speed[touch]) / FPS_PER_KT,
-                then='full_stop',
-            )
-        )
-    return found

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.quantity import EARLIEST, LATEST
+from bullseye.tracks.grounded import without_ground_zeros
 from bullseye.tracks.track import FEWEST_FIXES, LONGEST_S, Floats, Track, UnreadableTrack
 
 # [own], tuned on simulated flights that bench/tracks.py does not use
@@ -51,7 +52,7 @@ def clean(track: Track) -> Track:
         raise UnreadableTrack('the file holds fewer than five usable fixes')
     if cut.time_s[-1] - cut.time_s[0] > LONGEST_S:
         raise UnreadableTrack('the file lasts longer than 24 hours; cut it into days')
-    return _believable(cut)
+    return _believable(without_ground_zeros(cut))
 
 
 def gaps(time_s: Floats) -> NDArray[np.bool_]:

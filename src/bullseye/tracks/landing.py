@@ -12,6 +12,7 @@ from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact
 from bullseye.tracks.events import Event, EventKind, FinalFlown, Gate, HoldOffFlown, Then
 from bullseye.tracks.fields import Runway
+from bullseye.tracks.grounded import wheels_down
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import Judged
 from bullseye.tracks.speeds import SILENT_S
@@ -22,6 +23,10 @@ _LOW_FT = 30.0  # the roundout begins lower than this
 _TOUCHDOWN_SHARE, _TOUCHDOWN_SD_SHARE = 0.79, 0.09  # of the groundspeed on final [own]
 _NOSE_FALLS_DEG = 3.0
 _SLOWEST_SHARE = 0.5
+_FAR_APART_S = 2.5
+_BEFORE_S, _FIXES_BEFORE, _FEWEST_FIXES = 14.0, 3, 5
+_TOLD_LATE_S = 1.0  # by which a recorder may be late to say so
+_TOLD_WIDER = 1.5  # what is heard of aeroplanes on the ground is in whole knots, and late
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
 _OF_THE_GAP = 0.45  # of a gap, which the stated interval covers either way
@@ -51,6 +56,7 @@ class Window:
     earliest_s: float
     latest_s: float
     surface_noise_ft: float
+    told: bool = False  # the recorder itself says between which fixes
 
 
 def window_of(motion: Motion, judged: Judged) -> Window | None:
@@ -80,9 +86,17 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
         low = first + int(before[-1]) if before.size else first
     low_s = float(time[low])
     fast = np.flatnonzero(motion.speed_fps[low : slowest + 1] > _SLOWEST_SHARE * judged.approach_fps)
-    latest_s = min(last_s - 0.2, float(time[low + int(fast[-1])])) if fast.size else last_s - 0.2
-    cut = (time >= low_s - 14) & (time <= last_s)
-    if cut.sum() < 5 or latest_s <= low_s + 1.0:
+    step_s = float(np.median(np.diff(time[max(0, low - 10) : slowest + 1]))) if slowest > low else 1.0
+    # of fixes far apart the next one tells by when it had slowed down
+    slowed = low + int(fast[-1]) + (1 if step_s > _FAR_APART_S else 0) if fast.size else slowest
+    latest_s = min(last_s - 0.2, float(time[min(slowed, slowest)]))
+    earliest_s = low_s + 0.8
+    down = wheels_down(motion.track, first, slowest)
+    if down is not None:
+        earliest_s, latest_s = _between(time, down[0])
+        low_s = min(low_s, earliest_s - 0.8)
+    cut = (time >= low_s - max(_BEFORE_S, _FIXES_BEFORE * step_s)) & (time <= last_s)
+    if cut.sum() < _FEWEST_FIXES or latest_s <= low_s + 1.0:
         return None
     final = (time >= low_s - 5) & (time <= low_s + 1)
     slope = runway.end.slope_pct / 100
@@ -103,10 +117,17 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
             nose_s=nose_lowered_s(time[cut], motion.track.pitch_deg[cut], low_s),
         ),
         low_s=low_s,
-        earliest_s=low_s + 0.8,
+        earliest_s=earliest_s,
         latest_s=latest_s,
         surface_noise_ft=min(noise, 2.0),
+        told=down is not None,
     )
+
+
+def _between(time: Floats, down: int) -> tuple[float, float]:
+    """Between which moments the wheels came down, when this is the first fix that is told to be on the ground."""
+    before = float(time[down - 1]) if down else float(time[down]) - 1.0
+    return before - _TOLD_LATE_S, max(float(time[down]), before + 0.4)
 
 
 def nose_lowered_s(time: Floats, pitch_deg: Floats, low_s: float) -> float | None:
@@ -283,7 +304,7 @@ def touchdown_event(
     at = float(np.interp(touch, time, along))
     speed = float(np.interp(touch, time, motion.speed_fps))
     place_ft = slow_place_error_ft(motion)
-    half_s = widen * contact.half_width_s
+    half_s = widen * contact.half_width_s * (_TOLD_WIDER if window.told else 1.0)
     after = int(np.searchsorted(time, touch))
     silent_s = float(time[after] - time[after - 1]) if 0 < after < time.size else 0.0
     gap = silent_s > SILENT_S
@@ -332,24 +353,27 @@ def touchdown_event(
 def _drift_fps(motion: Motion, runway: Runway, touch_s: float) -> float:
     """Speed across the runway just before the wheels touched: on them it is another within a step or two."""
     course, time = math.radians(runway.end.course_deg_true), motion.time_s
-    across = motion.raw_ve_fps * math.cos(course) - motion.raw_vn_fps * math.sin(course)
     before = int(np.searchsorted(time, touch_s))
     first = min(int(np.searchsorted(time, touch_s - _DRIFTS_S)), before - 1)
-    told = across[max(first, 0) : before]
+    span = slice(max(first, 0), before)
+    told = motion.raw_ve_fps[span] * math.cos(course) - motion.raw_vn_fps[span] * math.sin(course)
     if np.isfinite(told).any() and touch_s - time[before - 1] < SILENT_S:
         return float(np.nanmean(told))
-    return float(np.interp(touch_s, time, motion.speed_fps * np.sin(motion.course_rad - course)))
+    near = slice(max(before - 2, 0), before + 2)
+    return float(np.interp(touch_s, time[near], motion.speed_fps[near] * np.sin(motion.course_rad[near] - course)))
 
 
 def _known(time: Floats, values: Floats, at_s: float) -> float | None:
     """A recorded value at a moment, None when none was recorded within two seconds of it."""
-    near = np.isfinite(values) & (np.abs(time - at_s) < 2.0)
-    return float(np.interp(at_s, time[near], values[near])) if near.sum() >= 2 else None
+    first, last = np.searchsorted(time, [at_s - 2.0, at_s + 2.0])
+    time, values = time[first:last], values[first:last]
+    known = np.isfinite(values)
+    return float(np.interp(at_s, time[known], values[known])) if known.sum() >= 2 else None
 
 
 def _crab(time: Floats, heading_deg: Floats, at_s: float, course_deg: float) -> float | None:
-    off = (heading_deg - course_deg + 180) % 360 - 180
-    return _known(time, off, at_s)
+    first, last = np.searchsorted(time, [at_s - 2.0, at_s + 2.0])
+    return _known(time[first:last], (heading_deg[first:last] - course_deg + 180) % 360 - 180, at_s)
 
 
 def _over_s(along: Floats, motion: Motion, window: Window) -> float:

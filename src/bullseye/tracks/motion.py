@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 
 import numpy as np
+from numpy.typing import NDArray
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.constants import FPS_PER_KT
@@ -23,6 +24,9 @@ _LEAST_PLACE_FT = 0.3
 _LEAST_SPEED_FPS = 0.15
 _LEAST_HEIGHT_FT = 0.3
 _STANDING_FPS = 1.5 * FPS_PER_KT
+_FAR_APART_S, _USUAL_NOISE_FT = 1.7, 2.0
+_FEWEST_HEIGHTS = 20
+_FEWEST_CHANGES, _USUAL_COUNTS = 8, 6.0
 
 
 @dataclass(frozen=True)
@@ -95,7 +99,8 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
     with_speed = bool(np.isfinite(track.speed_kt).mean() > 0.5 and np.isfinite(track.course_deg_true).mean() > 0.5)
     speed = track.speed_kt * FPS_PER_KT if with_speed else np.full(track.count, np.nan)
     vn, ve = speed * np.cos(course), speed * np.sin(course)
-    noises = [one for one in (white_noise(north), white_noise(east)) if math.isfinite(one)]
+    calm = _calm(track, speed, north, east)
+    noises = [one for one in (_noise(north, calm), _noise(east, calm)) if math.isfinite(one)]
     place_noise = sum(noises) / len(noises) if noises else _LEAST_PLACE_FT
     moving = np.where(speed > TAXI_FPS, speed, np.nan)
     speed_noise = max(white_noise(speed), 0.02, _ROUNDING * quantum(moving)) if with_speed else None
@@ -107,10 +112,11 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
         speed=np.column_stack([vn, ve]) if with_speed else None,
         speed_sd=max(speed_noise or 0.0, _LEAST_SPEED_FPS) * 2,
     )
-    with_height = bool(np.isfinite(track.height_ft).mean() > 0.5)
+    known = np.isfinite(track.height_ft)
+    with_height = bool(known.mean() > 0.5 or (known.sum() > _FEWEST_HEIGHTS and np.isfinite(track.on_ground).any()))
     # standing heights repeat themselves; only those in motion tell in what steps they are written
     step = quantum(np.where(speed > TAXI_FPS, track.height_ft, np.nan) if with_speed else track.height_ft)
-    height_noise = _or(white_noise(track.height_ft), _LEAST_HEIGHT_FT) if with_height else None
+    height_noise = _or(_noise(track.height_ft, calm), _LEAST_HEIGHT_FT) if with_height else None
     if with_height:
         rise = smooth(
             track.time_s,
@@ -144,6 +150,26 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
     )
 
 
+def _calm(track: Track, speed_fps: Floats, north: Floats, east: Floats) -> NDArray[np.bool_] | None:
+    """Where it stands or taxies, of fixes so far apart that in the air their bends are flown; None for closer ones."""
+    step_s = float(np.median(np.diff(track.time_s)))
+    if step_s < _FAR_APART_S:
+        return None
+    if np.isfinite(speed_fps).mean() > 0.5:
+        return speed_fps < TAXI_FPS
+    moved = np.hypot(np.gradient(north, track.time_s), np.gradient(east, track.time_s))
+    slow: NDArray[np.bool_] = moved < TAXI_FPS
+    return slow
+
+
+def _noise(values: Floats, calm: NDArray[np.bool_] | None) -> float:
+    """White noise of a signal; of fixes far apart only where the aeroplane hardly moves, else as good as most are."""
+    if calm is None:
+        return white_noise(values)
+    found = white_noise(np.where(calm, values, np.nan))
+    return found if math.isfinite(found) else min(white_noise(values), _USUAL_NOISE_FT)
+
+
 def _or(value: float, other: float) -> float:
     return value if math.isfinite(value) else other
 
@@ -168,8 +194,11 @@ def height_wander_ft(motion: Motion, surface_ft: Floats) -> float:
     moved = np.hypot(motion.north_ft[lag:] - motion.north_ft[:-lag], motion.east_ft[lag:] - motion.east_ft[:-lag])
     fine &= np.isfinite(surface_ft[lag:]) | (moved < 30)
     white = motion.height_noise_ft or 0.0
-    if fine.sum() < 15:
+    if fine.sum() < _FEWEST_CHANGES:
         return 1.2 * white  # nothing to measure it on: as usual for receivers of that noise [own]
     # by the median: where two pavements meet, a few steps are those of the ground
     variance = float(np.median(np.abs(change[fine])) / 0.6745) ** 2 - 2 * white**2
-    return math.sqrt(max(variance, 0.0) / float(np.median(seconds[fine])))
+    a_second = max(variance, 0.0) / float(np.median(seconds[fine]))
+    # few fixes may have stood still by chance: what is usual counts as some more of them
+    count = float(fine.sum())
+    return math.sqrt((count * a_second + _USUAL_COUNTS * (1.2 * white) ** 2) / (count + _USUAL_COUNTS))

@@ -15,6 +15,7 @@ from bullseye.tracks.track import Floats
 
 # [own], tuned on simulated flights that bench/tracks.py does not use
 _LONGEST_S = 20.0  # that one tie stands for
+_MOST_PIECES = 100  # of one stretch: an aeroplane that stands all day needs no more
 _WANDER_S = 90.0  # beyond this a receiver's error has forgotten itself
 _ABOUT_FIELD_FT = 2_500.0
 _APRON_SD_FT = 5.0  # the apron is not as high as the runway beside it
@@ -89,7 +90,7 @@ def tie_on_ground(motion: Motion, runways: Sequence[Runway]) -> Ties:
     for first, last in stretches(slow, motion.time_s, bridge_s=2.0):
         if motion.time_s[last] - motion.time_s[first] < 2.0:
             continue
-        pieces = max(1, int((motion.time_s[last] - motion.time_s[first]) / _LONGEST_S))
+        pieces = min(max(1, int((motion.time_s[last] - motion.time_s[first]) / _LONGEST_S)), _MOST_PIECES)
         for piece in np.array_split(np.arange(first, last + 1), pieces):
             if piece.size:
                 difference = motion.height_ft[piece] - surface[piece]

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -23,7 +23,11 @@ _ALIGNED_RAD = np.radians(28)
 _SLOWEST_FPS = 14 * FPS_PER_KT  # below, a course says nothing
 _ROLLING_FPS = 24 * FPS_PER_KT
 _BREAK_S = 5.0
+_BESIDE_FT, _LINKED_S = 40.0, 15.0
 _SHORTEST_S = 4.0
+_ON_IT_FT, _AS_FAR = 100.0, 0.4  # of two runways side by side, where it cannot be told which was meant
+_MOSTLY_TOLD = 0.5
+_ABOUT_S = 3.2  # the slowest moment, for the height there
 _USUALLY_LANDS = 1.1  # log odds: a pass over the runway is a landing three times in four [own]
 
 
@@ -34,7 +38,8 @@ class Pass:
     runway: Runway
     first: int
     last: int
-    lateral_ft: float  # how far from the centreline, in the middle
+    lateral_ft: float  # how far from the centreline, nearest to the runway
+    told: bool = True  # False: it may have been along a parallel runway as well
 
 
 def stretches(mask: NDArray[np.bool_], time_s: Floats, *, bridge_s: float) -> list[tuple[int, int]]:
@@ -69,7 +74,7 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
             span = slice(first, last + 1)
             # near the runway tells the parallels apart, not where the aeroplane rolled out of its turn
             close = np.abs(along[span] - np.clip(along[span], -500, runway.end.landing_distance_available_ft))
-            near = close <= np.quantile(close, 0.4)
+            near = close <= np.quantile(close, 0.25)
             found.append(Pass(runway, first, last, float(np.median(np.abs(lateral[span][near])))))
     found.sort(key=lambda one: one.first)
     kept: list[Pass] = []
@@ -77,9 +82,15 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
         rival = next((k for k, other in enumerate(kept) if _same_time(one, other)), None)
         if rival is None:
             kept.append(one)
-        elif one.lateral_ft < kept[rival].lateral_ft:
-            kept[rival] = one
+            continue
+        nearer, other = sorted((one, kept[rival]), key=lambda each: each.lateral_ft)
+        kept[rival] = replace(nearer, told=nearer.told and not _as_far(nearer, other))
     return kept
+
+
+def _as_far(nearer: Pass, other: Pass) -> bool:
+    """Whether a pass was about as far from one runway as from another."""
+    return nearer.lateral_ft > max(_ON_IT_FT, _AS_FAR * other.lateral_ft)
 
 
 def _same_time(one: Pass, other: Pass) -> bool:
@@ -112,6 +123,8 @@ def judge(
     over = (along > -runway.end.displaced_threshold_ft - 150) & (along < runway.end.landing_distance_available_ft + 200)
     entry = speed[: max(2, min(8, speed.size // 6))].min()
     top = float(speed.max())
+    if _slow_on_it(motion, one, one.first - 1):  # with fixes far apart the first of the roll may be fast already
+        entry = 0.0
     if top < _ROLLING_FPS * 1.35:
         return Judged(one, 'none', top, one.first, -np.inf)
     if entry < min(_ROLLING_FPS, 0.5 * top) and over[0] and along[0] > -runway.end.displaced_threshold_ft - 150:
@@ -121,14 +134,30 @@ def judge(
             one, 'airborne', float(np.median(speed)), one.first + int(np.argmin(motion.height_ft[span])), -np.inf
         )
     inside = np.flatnonzero(over)
+    told = motion.track.on_ground[span]
+    down = inside[told[inside] == 1.0]
+    if down.size:
+        inside = down
     slowest = int(inside[np.argmin(speed[inside])])
     before = speed[(along > -4_500) & (along < 0)]
     approach = float(np.median(before)) if before.size >= 2 else float(speed[: inside[0] + 1].max())
     if speed[slowest] < min(_ROLLING_FPS, 0.5 * approach):
         return Judged(one, 'landing', approach, one.first + slowest, np.inf)
+    if _slow_on_it(motion, one, one.last + 1):
+        return Judged(one, 'landing', approach, one.last + 1, np.inf)
+    if np.isfinite(told[over]).mean() > _MOSTLY_TOLD:
+        return Judged(
+            one,
+            'touch_and_go' if down.size else 'airborne',
+            approach,
+            one.first + slowest,
+            np.inf if down.size else -np.inf,
+        )
     odds = _USUALLY_LANDS + _speed_odds(float(speed[slowest]) / approach)
     height = motion.height_ft[span] - runway.surface_ft(along) - height_offset_ft
-    near = slice(max(0, slowest - 3), slowest + 4)
+    moments = motion.time_s[span]
+    near = np.arange(max(0, slowest - 3), min(slowest + 4, speed.size))
+    near = near[np.abs(moments[near] - moments[slowest]) < _ABOUT_S]
     by_height = 0.0
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
@@ -141,6 +170,19 @@ def judge(
     if kind == 'touch_and_go' and one.last == motion.time_s.size - 1 and slowest > speed.size - 4:
         kind = 'landing'
     return Judged(one, kind, approach, one.first + slowest, odds)
+
+
+def _slow_on_it(motion: Motion, one: Pass, at: int) -> bool:
+    """Whether the fix just before or after a pass was on its runway, and slower than anything that flies."""
+    if not 0 <= at < motion.time_s.size or motion.speed_fps[at] > _ROLLING_FPS:
+        return False
+    along, lateral = (float(axis[at]) for axis in motion.along(one.runway))
+    end = one.runway.end
+    return (
+        -end.displaced_threshold_ft - 150 < along < end.landing_distance_available_ft
+        and abs(lateral) < one.runway.half_width_ft + _BESIDE_FT
+        and float(min(abs(motion.time_s[[one.first, one.last]] - motion.time_s[at]))) < _LINKED_S
+    )
 
 
 def _speed_odds(ratio: float) -> float:

@@ -83,7 +83,7 @@ def _row(event: Event) -> tuple[str, ...]:
     def ft(value: float | None, *, signed: bool = False) -> str:
         return '' if value is None else f'{value:+,.0f} ft' if signed else f'{value:,.0f} ft'
 
-    where = f'{event.field} {event.runway}' if event.runway else 'no known runway'
+    where = f'{event.field} {event.runway or ""}'.strip() if event.field else 'no known runway'
     return (
         iso(event.time_s)[11:21],
         _WORDS[event.kind],

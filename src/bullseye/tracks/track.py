@@ -44,6 +44,7 @@ class Track:
     pitch_deg: Floats
     bank_deg: Floats
     vertical_speed_fpm: Floats
+    on_ground: Floats  # 1 with the wheels on the ground, 0 in the air
     format: Format
     device: str | None = None
     dated: bool = True  # False: the file tells only the time of day, counted from 1970-01-01

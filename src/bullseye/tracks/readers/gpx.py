@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -41,7 +42,10 @@ class _Points:
     lats: list[str] = field(default_factory=list)
     lons: list[str] = field(default_factory=list)
     times: list[str] = field(default_factory=list)
-    columns: dict[str, list[float]] = field(default_factory=lambda: {name: [] for name in set(_NUMBERS.values())})
+    # by name: which points have one, and what it says; most files have few of them
+    columns: dict[str, tuple[list[int], list[str | None]]] = field(
+        default_factory=lambda: {name: ([], []) for name in set(_NUMBERS.values())}
+    )
     count: int = 0
     untimed: int = 0
     segments: int = 0
@@ -49,25 +53,30 @@ class _Points:
     def take(self, point: etree._Element) -> None:
         """Note one track point."""
         self.count += 1
-        found, time = dict.fromkeys(self.columns, float('nan')), None
+        time, told = None, []
         for child in point.iter():
             name = child.tag.rpartition('}')[2]
             if name == 'time':
                 time = child.text
             elif name in _NUMBERS:
-                found[_NUMBERS[name]] = _number(child.text)
+                told.append((_NUMBERS[name], child.text))
         if time is None:
             self.untimed += 1
             return
+        for name, text in told:
+            rows, texts = self.columns[name]
+            rows.append(len(self.times))
+            texts.append(text)
         self.lats.append(point.get('lat', ''))
         self.lons.append(point.get('lon', ''))
         self.times.append(time)
-        for name, value in found.items():
-            self.columns[name].append(value)
 
     def column(self, name: str, factor: float = 1.0) -> Floats:
         """A column in the units of a track."""
-        return np.array(self.columns[name]) * factor
+        rows, texts = self.columns[name]
+        values = np.full(len(self.times), np.nan)
+        values[rows] = _figures(texts)
+        return values * factor
 
 
 def _walk(data: bytes, points: _Points) -> etree._Element:
@@ -132,8 +141,8 @@ def read_gpx(data: bytes) -> Track:
         device=device,
         warnings=tuple(warnings),
         time_s=iso_seconds(points.times),
-        lat_deg=_places(points.lats),
-        lon_deg=_places(points.lons),
+        lat_deg=_figures(points.lats),
+        lon_deg=_figures(points.lons),
         height_ft=points.column('height', FT_PER_M),
         speed_kt=points.column('speed', _MPS_TO_KT),
         course_deg_true=points.column('course'),
@@ -144,8 +153,8 @@ def read_gpx(data: bytes) -> Track:
     )
 
 
-def _places(texts: list[str]) -> Floats:
+def _figures(texts: Sequence[str | None]) -> Floats:
     try:
         return np.array(texts, dtype=float)
-    except ValueError:
+    except (ValueError, TypeError):
         return np.array([_number(text) for text in texts])
