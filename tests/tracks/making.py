@@ -48,7 +48,7 @@ def flown(scenario: str, seed: int = 3, field: str = 'lant', runway: str | None 
 
 def flown_at(field_data: dict[str, Any], scenario: str, *, seed: int, runway: str | None = None) -> Flown:
     """A flight at any field."""
-    return _kept(
+    return kept(
         [scenario, field_data, seed, runway],
         lambda: scenario_flight(scenario, field_data=field_data, seed=seed, runway=runway),
     )
@@ -98,18 +98,18 @@ def scene_flight(*, gust_sd_kt: float = 1.5) -> Flown:
         flight.start_on_apron('28')
         return flight.fly(laps)
 
-    return _kept(['scene', field, gust_sd_kt], fly)
+    return kept(['scene', field, gust_sd_kt], fly)
 
 
 @cache
 def made_up(seed: int, *, laps: int = 4) -> Flown:
-    return _kept(['any', seed, laps], lambda: any_flight(seed, laps=laps))
+    return kept(['any', seed, laps], lambda: any_flight(seed, laps=laps))
 
 
 @cache
 def kept_flight(seed: int, **habits: bool) -> Flown:
     """A flight of one kind, by the options of :func:`any_flight`."""
-    return _kept(['any', seed, habits], lambda: any_flight(seed, **habits))
+    return kept(['any', seed, habits], lambda: any_flight(seed, **habits))
 
 
 @cache
@@ -126,7 +126,7 @@ def _folder() -> Path:
     return found
 
 
-def _kept(asked: list[Any], fly: Callable[[], Flown]) -> Flown:
+def kept(asked: list[Any], fly: Callable[[], Flown]) -> Flown:
     """A flight as it was flown the first time; processes side by side fly it once between them."""
     file = _folder() / hashlib.sha256(json.dumps(asked).encode()).hexdigest()[:24]
     with file.open('a+b') as kept:

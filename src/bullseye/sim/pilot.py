@@ -51,6 +51,7 @@ class Student:
     sinks_late: bool = False  # held level, and let down only at the end of the hold-off: height z₀(1 − s²)
     spacing_ft: float = 4_500.0
     altitude_spread_ft: float = 30.0
+    altitude_bias_ft: float = 0.0
 
 
 @dataclass(frozen=True, kw_only=True)

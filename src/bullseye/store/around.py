@@ -22,22 +22,33 @@ from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.measure.around import Around, GateFlown, WorkedOut
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
-from bullseye.tracks.events import FlightReport
+from bullseye.tracks.events import Event, FlightReport
 
 _AROUND = TypeAdapter(Around)
 _CHOICE = TypeAdapter(PatternChoice)
+_TOUCH_AND_GO_S = 90.0  # from the touch to the lift-off at most [own]
 _worked_out = lru_cache(2_000)(work_out)
 
 
 def plain_around(report: FlightReport, end: int) -> dict[str, Any] | None:
     """What a recorded flight tells of the lap that one of its events ended, as a row keeps it; None of none."""
+    around = around_of(report, end)
+    if around is None:
+        return None
+    found: dict[str, Any] = _AROUND.dump_python(around, mode='json', exclude_none=True)
+    return found
+
+
+def around_of(report: FlightReport, end: int) -> Around | None:
+    """What a recorded flight tells of the lap that one of its events ended; None of none."""
     lap = next((one for one in report.laps if one.end == end), None)
     if lap is None:
         return None
     takeoff = None if lap.takeoff is None else report.events[lap.takeoff]
-    around = Around(
-        liftoff_ft=None if takeoff is None else takeoff.liftoff_roll_ft,
-        liftoff_half_ft=None if takeoff is None else takeoff.uncertainty_ft,
+    from_rest = takeoff is not None and not _rolled_on(report, takeoff)
+    return Around(
+        liftoff_ft=takeoff.liftoff_roll_ft if takeoff is not None and from_rest else None,
+        liftoff_half_ft=takeoff.uncertainty_ft if takeoff is not None and from_rest else None,
         takeoff_lateral_ft=None if takeoff is None else takeoff.lateral_ft,
         climb_groundspeed_kt=lap.climb_groundspeed_kt,
         first_turn_height_ft=lap.first_turn_height_ft,
@@ -58,8 +69,12 @@ def plain_around(report: FlightReport, end: int) -> dict[str, Any] | None:
         ),
         rollout_ft=report.events[end].rollout_ft,
     )
-    found: dict[str, Any] = _AROUND.dump_python(around, mode='json', exclude_none=True)
-    return found
+
+
+def _rolled_on(report: FlightReport, takeoff: Event) -> bool:
+    """Whether a takeoff followed a touch without a stop: its roll says nothing of one that is worked out from rest."""
+    before = [one for one in report.events if one.kind == 'touchdown' and one.time_s < takeoff.time_s]
+    return bool(before) and before[-1].then == 'touch_and_go' and takeoff.time_s - before[-1].time_s < _TOUCH_AND_GO_S
 
 
 def measured_of(lap: Lap) -> Around | None:
