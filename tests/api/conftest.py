@@ -1,14 +1,17 @@
 """The real application on a real database, spoken to as a browser does: cookie and CSRF token included."""
 
 import json
+import os
 import uuid
 from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from typing import Any
 
 import pytest
 from apiflask import APIFlask
 from sqlalchemy import event
 from sqlalchemy.engine import make_url
+from sqlalchemy.orm import Session
 
 from bullseye.api import create_app
 from bullseye.api.limiter import limiter
@@ -16,8 +19,9 @@ from bullseye.demo import seed
 from bullseye.jobs import Queue
 from bullseye.launch.places import WEB
 from bullseye.store import people, scope
-from bullseye.store.database import open_engine
+from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import School
+from tests.working import as_application
 
 # as the front end's types are made from it; tests/api/test_spec.py holds it against the code
 DESCRIBED = json.loads((WEB / 'src' / 'api' / 'openapi.json').read_text(encoding='utf-8'))
@@ -111,9 +115,20 @@ class Browser:
 
 
 def _app(url: str) -> APIFlask:
-    app = create_app(database_url=url, secret_key='for tests only')
+    app = create_app(database_url=as_application(url), secret_key='for tests only')
     app.config['TESTING'] = True
     return app
+
+
+@contextmanager
+def owner(app: APIFlask) -> Iterator[Session]:
+    """A session of whom the tables belong to, on the database that an application is on just now."""
+    there = limiter.storage.engine.url.database
+    url = make_url(os.environ['BULLSEYE_TEST_DATABASE_URL']).set(database=there)
+    engine = open_engine(url.render_as_string(hide_password=False))
+    with session_maker(engine)() as db:
+        yield db
+    engine.dispose()
 
 
 def close(app: APIFlask) -> None:
@@ -160,8 +175,8 @@ def app(kept_app: APIFlask, demo_url: str) -> Iterator[APIFlask]:
 
     engine = kept_app.extensions['bullseye_sessions'].kw['bind']
     event.listen(engine, 'do_connect', connect)
-    kept_app.extensions['bullseye_queue'] = Queue(demo_url)
-    limiter.storage.engine = open_engine(demo_url)
+    kept_app.extensions['bullseye_queue'] = Queue(as_application(demo_url))
+    limiter.storage.engine = open_engine(as_application(demo_url))
     yield kept_app
     close(kept_app)
     event.remove(engine, 'do_connect', connect)
@@ -182,7 +197,7 @@ def ines(app: APIFlask) -> Browser:
 @pytest.fixture
 def ada(app: APIFlask) -> Browser:
     """The chief instructor of another school."""
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         school = School(name='Sandling Aero', is_demo=False)
         db.add(school)
         db.flush()

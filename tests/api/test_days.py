@@ -8,7 +8,7 @@ import pytest
 from apiflask import APIFlask
 from sqlalchemy import text
 
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, owner
 
 TODAY = datetime.now(UTC).date()
 
@@ -169,7 +169,7 @@ def test_a_calendar_program_reads_the_sorties_behind_a_secret_link_and_no_others
     assert gone['status'] == 'CANCELLED'
     assert gone['dtend'].dt - gone['dtstart'].dt == timedelta(days=1)
     assert 'crosswind; too much, of course' in str(gone['description'])
-    with app.extensions['bullseye_sessions']() as db:  # only a digest is kept
+    with owner(app) as db:  # only a digest is kept
         kept = db.execute(text("select calendar_key_hash from user_account where name = 'Ines Carvalho'")).scalar_one()
     assert kept not in path
     assert ada.call('POST', '/api/calendar', status=201)['path'] != path

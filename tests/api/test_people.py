@@ -11,7 +11,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError, OperationalError
 
 from bullseye.demo import seed
-from tests.api.conftest import Browser, close
+from tests.api.conftest import Browser, close, owner
 
 GOOD = 'heron lamp tidal quartz'
 
@@ -56,11 +56,11 @@ def test_each_sign_in_is_a_new_one_and_can_be_ended_from_elsewhere(app: APIFlask
 
 def test_a_sign_in_that_nobody_has_seen_for_a_month_has_ended(app: APIFlask):
     elias = Browser(app).sign_in('elias')
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         db.execute(text("update sign_in set seen_at = now() - interval '29 days'"))
         db.commit()
     assert elias.get('/api/catalogue')  # and this was seen
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         assert db.execute(text("select min(seen_at) > now() - interval '1 minute' from sign_in")).scalar_one()
         db.execute(text("update sign_in set seen_at = now() - interval '31 days'"))
         db.commit()
@@ -100,7 +100,7 @@ def test_a_link_sets_a_password_once_and_a_later_one_ends_it(marta: Browser, app
     assert nobody.call('POST', '/api/password/set', {'token': token, 'password': GOOD})['person']['id'] == owen
     assert signed_in.client.get('/api/catalogue').status_code == 401
     Browser(app).call('POST', '/api/password/set', {'token': token, 'password': GOOD}, status=404)
-    with app.extensions['bullseye_sessions']() as db:  # a link that has run out
+    with owner(app) as db:  # a link that has run out
         token = marta.call('POST', path, status=201)['link'].partition('#')[2]
         db.execute(text("update invitation set expires_at = now() - interval '1 second' where used_at is null"))
         db.commit()
@@ -148,7 +148,7 @@ def test_people_change_roles_leave_and_come_back_and_a_chief_is_always_left(mart
         codes = sorted(one.result().status_code for one in sent)
     assert codes[0] == 200
     assert codes[1] in (401, 403, 409)
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         assert (
             db.execute(text("select count(*) from user_account where role = 'chief' and is_active")).scalar_one() >= 1
         )
@@ -186,7 +186,7 @@ def test_what_was_done_is_written_down_read_by_the_chief_and_never_changed(marta
             break
     assert seen == sorted(set(seen), reverse=True)
     assert len(seen) > 140
-    with app.extensions['bullseye_sessions']() as db, pytest.raises(DBAPIError, match='never changed'):
+    with owner(app) as db, pytest.raises(DBAPIError, match='never changed'):
         db.execute(text("update deed set words = 'nothing happened'"))
 
 
@@ -271,7 +271,7 @@ def test_a_database_that_does_not_answer_is_told_as_such(app: APIFlask, marta: B
 
 def test_no_secret_stands_in_a_log_or_an_error(app: APIFlask, marta: Browser, caplog):
     caplog.set_level(logging.DEBUG)
-    with app.extensions['bullseye_sessions']() as db, pytest.raises(DBAPIError) as raised:
+    with owner(app) as db, pytest.raises(DBAPIError) as raised:
         db.execute(text('select nothing from nowhere where hash = :hash'), {'hash': '$argon2id$secret'})
     assert '$argon2id$secret' not in str(raised.value)
     Browser(app).call(

@@ -10,7 +10,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 
 from bullseye.demo import seed
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, owner
 
 TODAY = datetime.now(UTC).date()
 
@@ -114,7 +114,7 @@ def test_signing_takes_a_password_warns_keeps_the_evidence_and_is_never_changed(
     marta.call('POST', path, wanted | {'password': seed.PASSWORD}, status=201)  # sent twice
     assert len(ines.get(path)['signed']) == 1
     marta.call('POST', path, wanted | {'kind': 'first_solo', 'code': None, 'password': seed.PASSWORD}, status=409)
-    with app.extensions['bullseye_sessions']() as db, pytest.raises(DBAPIError, match='never changed'):
+    with owner(app) as db, pytest.raises(DBAPIError, match='never changed'):
         db.execute(text("update sign_off set words = 'other'"))
     state = {one['code']: one['state'] for one in marta.get(f'/api/students/{student}')['standings']}
     assert state['landing_normal'] == 'stale'  # signed, and what is flown does not show it
@@ -314,7 +314,7 @@ def test_who_asks_to_be_erased_is_but_for_what_was_signed(marta: Browser, ines: 
     assert date.fromisoformat(told['keep_until']).year == TODAY.year + 3
     assert 'What was signed' in told['kept'][0]
     assert ines.client.get('/api/catalogue').status_code == 401
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         left = db.execute(
             text(
                 'select (select count(*) from lap where student_id = :id), (select count(*) from sortie where '
@@ -340,7 +340,7 @@ def test_who_asks_to_be_erased_is_but_for_what_was_signed(marta: Browser, ines: 
     assert sum(one['laps'] for one in former) == laps
     marta.call('POST', path, ask, status=409)
     # nothing was signed of whom: not even the name stays
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         db.execute(text('alter table sign_off disable trigger user'))
         db.execute(text('delete from sign_off where student_id = :id'), {'id': owen})
         db.commit()

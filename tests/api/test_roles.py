@@ -8,10 +8,13 @@ from dataclasses import dataclass
 from typing import Any
 
 import pytest
+from sqlalchemy import event
+from sqlalchemy.orm import Session
 
 from bullseye.demo import seed
 from bullseye.demo.fleet import field_files
 from bullseye.sim.writers import write
+from bullseye.store import scope
 from tests.api.conftest import DESCRIBED, Browser
 from tests.tracks.making import flown, recorded
 from tests.working import work_off
@@ -245,6 +248,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/invitations', '/api/invitations', COACHES, is_list=True),
         Ask('get', '/api/people/left', '/api/people/left', CHIEF, is_list=True),
         Ask('get', '/api/deeds', '/api/deeds', CHIEF, is_list=True),
+        Ask('get', '/api/backup', '/api/backup', CHIEF, is_list=True),
         Ask('post', '/api/people/{person_id}/password-link', f'/api/people/{erased}/password-link', COACHES, {}),
         Ask('delete', '/api/invitations/{invitation_id}', f'/api/invitations/{invited}', COACHES),
         Ask('patch', '/api/school', '/api/school', CHIEF, {'crosswind_limit_kt': 9.0}, is_list=True),
@@ -320,7 +324,18 @@ def test_each_role_may_do_what_is_its_own_and_nothing_else(app, marta, track_id,
     assert not wrong
 
 
-def test_the_chief_of_another_school_reaches_nothing_of_this_one(marta, ada, track_id):
+@pytest.fixture(params=['with the code that narrows', 'by the database alone'])
+def narrowed(request):
+    """With what keeps schools apart in the code, and without it."""
+    alone = request.param != 'with the code that narrows'
+    if alone:
+        event.remove(Session, 'do_orm_execute', scope._narrow)
+    yield
+    if alone:
+        event.listen(Session, 'do_orm_execute', scope._narrow)
+
+
+def test_the_chief_of_another_school_reaches_nothing_of_this_one(marta, ada, track_id, narrowed):
     whole = asks(marta, track_id)
     names = {'Lantern Bay', 'Marta Kowalczyk', 'Owen', 'Ines', 'Marram 160', 'Elias'}
     before = {path: marta.get(path) for path in ('/api/catalogue', '/api/sorties', '/api/tracks', '/api/school')}

@@ -9,7 +9,7 @@ from bullseye.core.given.standards import BUILT_IN
 from bullseye.demo import seed
 from bullseye.launch.places import WEB
 from bullseye.store import people
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, owner
 
 CHIEF = {
     'school_name': 'Sandling Aero',
@@ -21,7 +21,7 @@ CHIEF = {
 
 @pytest.fixture
 def setup_code(empty_app):
-    with empty_app.extensions['bullseye_sessions']() as db:
+    with owner(empty_app) as db:
         return people.new_setup_code(db)
 
 
@@ -90,7 +90,7 @@ def test_the_first_run_is_guarded_by_the_code_and_happens_once(empty_app, setup_
 
 def test_a_new_model_is_told_to_the_chief_once(app, marta):
     assert marta.get('/api/session')['news'] is None  # a school that begins with it has nothing to unlearn
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         db.execute(text('update school set told_model_version = null'))
         db.commit()
     elias = Browser(app).sign_in('elias')

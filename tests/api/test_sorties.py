@@ -4,7 +4,7 @@ import pytest
 
 from bullseye.cli import brief_from_json
 from bullseye.store import people
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, owner
 from tests.api.test_session import CHIEF
 
 
@@ -167,7 +167,7 @@ def test_a_student_reads_their_own_sorties_and_writes_none(marta, ines):
 
 
 def test_another_school_is_invisible(app, marta):
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         from bullseye.store import catalogue, scope
         from bullseye.store.models import School
 

@@ -11,7 +11,7 @@ import psycopg
 import pytest
 
 from bullseye.sim.writers import write
-from tests.api.conftest import Browser
+from tests.api.conftest import Browser, owner
 from tests.tracks.making import flown, flown_at, recorded, truths
 from tests.working import work_off
 
@@ -311,13 +311,13 @@ def test_a_file_is_kept_once_and_one_cut_off_is_taken_up_again(marta, demo_url, 
     send(marta, raw, file_id=file_id)
     assert 'here already' in send(marta, raw, status=409)['message']
     send(marta, raw + b' ', file_id=file_id, status=409)
-    with app.extensions['bullseye_sessions']() as db:  # a worker that ended in the middle of it
+    with owner(app) as db:  # a worker that ended in the middle of it
         db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 1")
         db.connection().exec_driver_sql('delete from procrastinate_jobs')
         db.commit()
     work_off(demo_url)
     assert marta.get(f'/api/tracks/{file_id}')['track']['state'] == 'done'
-    with app.extensions['bullseye_sessions']() as db:  # and one that ends whoever takes it up
+    with owner(app) as db:  # and one that ends whoever takes it up
         db.connection().exec_driver_sql("update track_file set state = 'working', attempts = 3")
         db.commit()
     work_off(demo_url)
@@ -442,7 +442,7 @@ def test_an_analysis_that_failed_keeps_the_file_and_can_be_tried_again(marta, de
     flight = flown('full-stop', 3, 'lant', '05')
     raw = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=1), 'csv').encode()
     line = send(marta, raw, 'flight.csv')
-    break_columns(app.extensions['bullseye_sessions'], line['id'])
+    break_columns(lambda: owner(app), line['id'])
     work_off(demo_url)
     failed = marta.get(f'/api/tracks/{line["id"]}')['track']
     assert failed['state'] == 'refused'
@@ -450,7 +450,7 @@ def test_an_analysis_that_failed_keeps_the_file_and_can_be_tried_again(marta, de
     assert failed['is_kept']
     assert 'Traceback' not in json.dumps(failed)
     assert marta.client.get(f'/api/tracks/{line["id"]}/file').data == raw
-    with app.extensions['bullseye_sessions']() as db:
+    with owner(app) as db:
         db.connection().exec_driver_sql('update track_file set columns = null')
         db.commit()
     assert marta.call('POST', f'/api/tracks/{line["id"]}/analysis', {})['state'] == 'waiting'

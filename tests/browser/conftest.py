@@ -16,6 +16,7 @@ from playwright.sync_api import Page, expect
 
 from bullseye.launch.places import ROOT, WEB, chromium
 from bullseye.launch.postgres import is_taken
+from tests.working import as_application
 
 FLAGS = [
     '--no-sandbox',
@@ -63,7 +64,7 @@ class Server:
         self.port = _port()
         self.url = f'http://127.0.0.1:{self.port}'
         self.environment = os.environ | {
-            'BULLSEYE_DATABASE_URL': database_url,
+            'BULLSEYE_DATABASE_URL': as_application(database_url),
             'BULLSEYE_SECRET_KEY': 'for tests only',
             'PYTHONPATH': str(ROOT / 'src'),
         }

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from datetime import date
+import os
+from datetime import UTC, date, datetime
 from typing import Annotated, Any, Literal
 
 from apiflask import APIBlueprint
@@ -19,6 +20,8 @@ from bullseye.api.session import PersonOut, Role
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.limits import AimStepFt, CeilingFt, CrosswindLimitKt, VisibilityM
 from bullseye.store import accounts, deeds, erasing, people
+from bullseye.store.backups import last_backup
+from bullseye.store.errors import NotAllowed
 from bullseye.store.models import User
 
 bp = APIBlueprint('school', __name__, url_prefix='/api', tag='School')
@@ -233,6 +236,28 @@ def withdraw_invitation(invitation_id: int) -> ResponseReturnValue:
     """Let an invitation or a link work no longer."""
     accounts.withdraw(database(), invitation_id, by=person())
     return '', 204
+
+
+class BackupOut(Out):
+    """The newest backup; ``is_seen`` is false where this server does not see any being made."""
+
+    is_seen: bool
+    made_at: AwareDatetime | None
+    size: int | None
+    kept: int
+    is_old: bool
+
+
+@bp.get('/backup')
+@login_required
+@bp.output(BackupOut)
+@bp.doc(responses=[401, 403])
+def read_backup() -> BackupOut:
+    """Tell the chief when the school was last backed up."""
+    if person().role != 'chief':
+        raise NotAllowed('only the chief instructor sees this')
+    found = last_backup(os.environ.get('BULLSEYE_BACKUPS', ''), now=datetime.now(UTC))
+    return BackupOut.model_validate(found)
 
 
 @bp.get('/deeds')

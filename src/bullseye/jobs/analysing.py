@@ -39,7 +39,9 @@ def analyse_file(sessions: sessionmaker[Session], school_id: int, file_id: uuid.
             return
         row.state, row.attempts = 'working', row.attempts + 1
         if row.attempts > trackfiles.MOST_ATTEMPTS:
-            _refuse(row, 'the analysis of this file broke off three times')
+            _refuse(
+                row, 'the analysis of this file broke off three times; it is kept, and may be tried again', keep=True
+            )
             db.commit()
             return
         tell = _teller(sessions, school_id, file_id)

@@ -43,10 +43,7 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
     @app.periodic(cron='*/2 * * * *')
     @app.task(name=TAKE_UP, queueing_lock=TAKE_UP)
     async def take_up(timestamp: int) -> None:
-        with sessions() as db:
-            scope.see_every_school(db)
-            left = trackfiles.forgotten(db)
-        await _hand_in(app, left)
+        await _take_up(app, sessions)
 
     @app.periodic(cron='17 * * * *')
     @app.task(name=LOOK, queueing_lock=LOOK)
@@ -78,13 +75,26 @@ async def _hand_in(app: App, files: Sequence[tuple[int, uuid.UUID]]) -> None:
 
 
 async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
-    """Put back what another worker was at when it ended."""
+    """Hand in anew what another worker was at when it ended, and what waits without anybody having handed it in."""
     for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=_CUT_OFF_S):
         await app.job_manager.finish_job_by_id_async(job_id=job.id or 0, status=Status.FAILED, delete_job=True)
+    handed_in = {
+        str(job.task_kwargs.get('file_id'))
+        for status in (Status.TODO, Status.DOING)
+        for job in await app.job_manager.list_jobs_async(task=ANALYSE, status=status.value)
+    }
     with sessions() as db:
         scope.see_every_school(db)
-        left = trackfiles.sweep(db)
-    await _hand_in(app, left)
+        left = trackfiles.unfinished(db)
+    await _hand_in(app, [one for one in left if str(one[1]) not in handed_in])
+
+
+async def _begin(app: App, sessions: sessionmaker[Session]) -> None:
+    """What a worker does first."""
+    with sessions() as db:
+        scope.see_every_school(db)
+        trackfiles.sweep(db)
+    await _take_up(app, sessions)
     with suppress(AlreadyEnqueued):
         await app.configure_task(REWORK).defer_async()
 
@@ -100,7 +110,7 @@ def work(url: str, *, until_done: bool = False) -> None:
 
     async def run() -> None:
         async with app.open_async():
-            await _take_up(app, sessions)
+            await _begin(app, sessions)
             await app.run_worker_async(
                 wait=not until_done,
                 listen_notify=not until_done,

@@ -72,8 +72,10 @@ def test(arguments: argparse.Namespace) -> int:
     try:
         cluster.make()
         cluster.start()
+        cluster.ensure_application()
         cluster.ensure_database('test')
         environment['BULLSEYE_TEST_DATABASE_URL'] = cluster.url('test')
+        environment['BULLSEYE_TEST_APPLICATION_URL'] = cluster.application_url('test')
         counted = _pytest(arguments.pytest, environment)
     finally:
         cluster.stop()

@@ -6,7 +6,7 @@ import argparse
 import os
 import sys
 
-from bullseye.launch import check, places, setup, up
+from bullseye.launch import check, keeping, places, setup, up
 from bullseye.launch.say import GiveUp
 
 _INSIDE = ('brief', 'advise', 'analyse', 'sim')
@@ -34,13 +34,21 @@ def main(argv: list[str]) -> int:
         commands = parser.add_subparsers(dest='command', required=True)
         up.add_arguments(commands.add_parser('up', help='set up, start everything and serve'))
         check.add_arguments(commands.add_parser('test', help='run every check there is'))
+        keeping.add_backup_arguments(commands.add_parser('backup', help='back up the school into one file'))
+        keeping.add_restore_arguments(commands.add_parser('restore', help='bring a school back from a backup'))
         commands.add_parser('brief', help='work out one lesson from a JSON request')
         commands.add_parser('advise', help='learn from laps and say what to fly next')
         commands.add_parser('analyse', help='find laps, takeoffs and touchdowns in recorded tracks')
         commands.add_parser('sim', help='run a simulated stand-in: a weather station, a flight, a receiver')
         commands.add_parser('types', help='write the API description and the types the front end reads it by')
         arguments = parser.parse_args(argv)
-        run = {'up': up.up, 'test': check.test, 'types': check.types}[arguments.command]
+        run = {
+            'up': up.up,
+            'test': check.test,
+            'types': check.types,
+            'backup': keeping.make_backup,
+            'restore': keeping.restore,
+        }[arguments.command]
         return run(arguments)
     except GiveUp as error:
         print(f'bullseye: {error}', file=sys.stderr)

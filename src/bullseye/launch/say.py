@@ -25,15 +25,21 @@ def give_up(sentence: str) -> NoReturn:
 
 
 def run(
-    command: Sequence[str | Path], *, cwd: Path | None = None, env: dict[str, str] | None = None, failed: str
+    command: Sequence[str | Path],
+    *,
+    cwd: Path | None = None,
+    env: dict[str, str] | None = None,
+    told: str | None = None,
+    failed: str,
 ) -> str:
     """Run a command quietly and return its output.
 
+    :param told: what it reads on its standard input
     :raises GiveUp: with ``failed`` and the last lines of output, when it fails
     """
     try:
         done = subprocess.run(
-            [str(part) for part in command], cwd=cwd, env=env, capture_output=True, text=True, check=False
+            [str(part) for part in command], cwd=cwd, env=env, input=told, capture_output=True, text=True, check=False
         )
     except OSError as error:
         raise GiveUp(f'{failed} ({error.strerror}: {command[0]}).') from None

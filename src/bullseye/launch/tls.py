@@ -81,6 +81,14 @@ def _authority(folder: Path) -> tuple[x509.Certificate, ec.EllipticCurvePrivateK
     return made, key
 
 
+def _own_key(file: Path) -> ec.EllipticCurvePrivateKey:
+    if file.exists():
+        key = serialization.load_pem_private_key(file.read_bytes(), password=None)
+        if isinstance(key, ec.EllipticCurvePrivateKey):
+            return key
+    return ec.generate_private_key(ec.SECP256R1())
+
+
 def _names(host: str) -> list[x509.GeneralName]:
     try:
         own: x509.GeneralName = x509.IPAddress(ipaddress.ip_address(host))
@@ -111,7 +119,7 @@ def make_certificate(folder: Path, host: str) -> None:
     authority, authority_key = _authority(folder)
     if _still_good(folder, host, authority):
         return
-    key = ec.generate_private_key(ec.SECP256R1())
+    key = _own_key(folder / KEY)
     made = (
         _builder(subject=host[:64], issuer=authority.subject, key=key, days=_SERVER_DAYS)
         .add_extension(x509.SubjectAlternativeName(_names(host)), critical=False)
@@ -120,8 +128,12 @@ def make_certificate(folder: Path, host: str) -> None:
         .add_extension(x509.AuthorityKeyIdentifier.from_issuer_public_key(authority_key.public_key()), critical=False)
         .sign(authority_key, hashes.SHA256())
     )
-    _keep_secret(folder / KEY, key)
-    (folder / CERTIFICATE).write_bytes(made.public_bytes(serialization.Encoding.PEM))
+    if not (folder / KEY).exists():
+        _keep_secret(folder / KEY, key)
+    # the key stays, and the certificate changes in one step: a server that reads both meanwhile finds a pair
+    fresh = folder / f'{CERTIFICATE}.new'
+    fresh.write_bytes(made.public_bytes(serialization.Encoding.PEM))
+    fresh.replace(folder / CERTIFICATE)
 
 
 if __name__ == '__main__':

@@ -13,18 +13,21 @@ import subprocess
 import time
 import urllib.error
 import urllib.request
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO
 
-from bullseye.launch import places, setup
+from bullseye import __version__
+from bullseye.launch import backup, keeping, places, setup
 from bullseye.launch.postgres import Cluster, is_taken
 from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
+from bullseye.launch.upkeep import Upkeep
 
 DEFAULT_PORT = 8765
 _NEWER_DATABASE = 4
 _WORKERS, _THREADS = 2, 4
 _LOOK_EVERY_S = 3.0
+_DAY_S, _RENEW_EVERY_S = 86_400.0, 6 * 3_600.0
 _END_WITHIN_S = 10.0
 
 
@@ -42,7 +45,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     which.add_argument('--empty', action='store_true', help='serve a school of your own; later starts remember it')
 
 
-def _own(folder: Path) -> IO[str]:
+def own(folder: Path) -> IO[str]:
     """Hold the data folder as long as we run."""
     lock = (folder / 'lock').open('a')
     try:
@@ -117,12 +120,8 @@ def _site(arguments: argparse.Namespace, folder: Path) -> Site:
         return Site(arguments.host, arguments.port, arguments.certificate.resolve(), arguments.key.resolve())
     step('making the certificate of this server')
     kept = folder / 'tls'
-    fingerprint = run(
-        [places.PYTHON, '-m', 'bullseye.launch.tls', kept, arguments.host],
-        env={**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')},
-        failed='The certificate could not be made',
-    ).strip()
-    return Site(arguments.host, arguments.port, kept / 'server.crt', kept / 'server.key', kept, fingerprint)
+    site = Site(arguments.host, arguments.port, kept / 'server.crt', kept / 'server.key', kept)
+    return replace(site, fingerprint=_make_certificate(site))
 
 
 def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[bytes]:
@@ -154,13 +153,45 @@ def _start_worker(environment: dict[str, str]) -> subprocess.Popen[bytes]:
     return subprocess.Popen(command, env=environment, start_new_session=True)
 
 
-def _watch(server: subprocess.Popen[bytes], worker: Worker) -> int:
-    """Wait for the web server to end; a worker that ends before it is started anew."""
+def _watch(server: subprocess.Popen[bytes], worker: Worker, upkeep: Upkeep) -> int:
+    """Wait for the web server to end; a worker that ends before it is started anew, and what is due is done."""
     while True:
         try:
             return server.wait(timeout=_LOOK_EVERY_S)
         except subprocess.TimeoutExpired:
             worker.keep_running()
+            upkeep.tick()
+
+
+def _upkeep(cluster: Cluster, site: Site, folder: Path, mode: str) -> Upkeep:
+    """What is due again and again: a backup a day of a school's own data, and a certificate before the old one ends."""
+    found = Upkeep()
+    to = keeping.folder_of(folder)
+
+    def renew() -> None:
+        _make_certificate(site)
+
+    def back_up() -> None:
+        database = keeping.database_of(cluster, mode)
+        kept = backup.write(database, mode=mode, folder=folder, to=to, version=__version__)
+        backup.thin(to, mode=mode)
+        step(f'backed up to {kept}')
+
+    if mode == 'school':  # the demo's can be made anew
+        last = [one for one in backup.made(to) if one.name.startswith('bullseye-school-')] if to.is_dir() else []
+        found.add('The daily backup', back_up, every_s=_DAY_S, last_at=last[-1].stat().st_mtime if last else None)
+    if site.folder:
+        found.add('The certificate', renew, every_s=_RENEW_EVERY_S, last_at=time.time())
+    return found
+
+
+def _make_certificate(site: Site) -> str:
+    """Make it, or make it anew when it nears its end; each connection reads it as it then is."""
+    return run(
+        [places.PYTHON, '-m', 'bullseye.launch.tls', str(site.folder), site.host],
+        env={**os.environ, 'PYTHONPATH': str(places.ROOT / 'src')},
+        failed='The certificate could not be made',
+    ).strip()
 
 
 class Worker:
@@ -267,7 +298,7 @@ def up(arguments: argparse.Namespace) -> int:
         setup.everything(for_tests=False)
         folder = places.data_folder()
         folder.mkdir(parents=True, exist_ok=True)
-        lock = _own(folder)
+        lock = own(folder)
         mode = _mode(folder, arguments)
         cluster = Cluster(folder)
         step('starting the database')
@@ -276,17 +307,20 @@ def up(arguments: argparse.Namespace) -> int:
         if arguments.reset_demo:
             step('making the demo school anew')
             cluster.drop_database('demo')
+        cluster.ensure_application()
         cluster.ensure_database(mode)
         environment = {
             **os.environ,
             'BULLSEYE_WEATHER_URL': arguments.weather or '',
             'PYTHONPATH': str(places.ROOT / 'src'),
-            'BULLSEYE_DATABASE_URL': cluster.url(mode),
+            'BULLSEYE_DATABASE_URL': cluster.application_url(mode),
+            'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
             'BULLSEYE_SECRET_KEY': _secret_key(folder),
             'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
         }
         site = _site(arguments, folder)
-        told = _prepare(environment, mode)
+        # the tables belong to another role than the one that serves
+        told = _prepare(environment | {'BULLSEYE_DATABASE_URL': cluster.url(mode)}, mode)
         step('starting the web server')
         server = _serve(environment, site)
         worker = Worker(environment)
@@ -297,7 +331,7 @@ def up(arguments: argparse.Namespace) -> int:
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)
-        code = _watch(server, worker)
+        code = _watch(server, worker, _upkeep(cluster, site, folder, mode))
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
     except KeyboardInterrupt:
         step('stopping')

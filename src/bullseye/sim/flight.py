@@ -284,7 +284,9 @@ class Flight:
     def pattern(self, lap: LapPlan, *, joining: bool) -> None:
         """Upwind, crosswind, downwind as far as the base turn."""
         side, student = self.strip.pattern_side, self.student
-        altitude = self.ground.pattern_altitude_ft + float(self.rng.normal(student.altitude_bias_ft, student.altitude_spread_ft))
+        altitude = self.ground.pattern_altitude_ft + float(
+            self.rng.normal(student.altitude_bias_ft, student.altitude_spread_ft)
+        )
         if not joining:
             self.climb_out(altitude - self.ground.elevation_ft - 300)
         radius = (self.plane.downwind_kt * KT) ** 2 / (_G * math.tan(math.radians(22)))

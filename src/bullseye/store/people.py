@@ -109,13 +109,9 @@ def free_login(db: Session, login: str, *, but: int | None = None) -> str:
 
 def is_login_taken(db: Session, login: str, *, but: int | None = None) -> bool:
     """Whether anybody of any school has a login; the session stays bound to its own."""
-    bound = db.info.get('school_id')
-    scope.see_every_school(db)
-    other = db.scalar(select(User.id).where(User.login == login))
-    taken = other is not None and other != but
-    if isinstance(bound, int):
-        scope.bind(db, bound)
-    return taken
+    with scope.every_school(db):
+        other = db.scalar(select(User.id).where(User.login == login))
+    return other is not None and other != but
 
 
 def everyone(db: Session, *, left_too: bool = False) -> Sequence[User]:
@@ -186,7 +182,8 @@ def join(db: Session, *, token: str, login: str, password: str) -> User:
 
 def needs_set_up(db: Session) -> bool:
     """Whether this database has no school yet."""
-    return db.scalar(select(func.count()).select_from(School)) == 0
+    with scope.every_school(db):
+        return db.scalar(select(func.count()).select_from(School)) == 0
 
 
 def new_setup_code(db: Session) -> str:
@@ -211,6 +208,7 @@ def set_up(db: Session, *, code: str, school_name: str, name: str, login: str, p
         raise InvalidInput('code', 'given', 'the one-time code printed in the terminal')
     if not school_name.strip():
         raise InvalidInput('school_name', school_name, 'a name')
+    scope.see_every_school(db)
     school = School(name=school_name.strip())
     db.add(school)
     db.flush()

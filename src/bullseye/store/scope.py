@@ -2,15 +2,20 @@
 
 A session is bound to a school; every statement on a school-owned table is narrowed to it, and a row of another school
 cannot be written. A session that was bound to none may not touch those tables at all.
+
+The database is told too, at the beginning of every transaction, and shows its rows by that alone: what slips past this
+code finds nothing.
 """
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from functools import cache
 from typing import Any, Final, cast
 
-from sqlalchemy import Table, event
-from sqlalchemy.orm import ORMExecuteState, Session, UOWTransaction, with_loader_criteria
+from sqlalchemy import Connection, Table, event
+from sqlalchemy.orm import ORMExecuteState, Session, SessionTransaction, UOWTransaction, with_loader_criteria
 from sqlalchemy.sql import visitors
 
 from bullseye.core.basis.errors import BullseyeError
@@ -18,6 +23,7 @@ from bullseye.store.base import Base, SchoolOwned
 
 _KEY: Final = 'school_id'
 _EVERY: Final = 'every'
+_TOLD: Final = 'told_school'  # what the running transaction was told
 
 
 class NoSchool(BullseyeError):
@@ -29,11 +35,57 @@ class NoSchool(BullseyeError):
 def bind(db: Session, school_id: int) -> None:
     """Let a session see and write the rows of one school only."""
     db.info[_KEY] = school_id
+    _tell_database(db)
 
 
 def see_every_school(db: Session) -> None:
     """Open a session to all schools: for signing in, invitations and set-up, before a school is known."""
     db.info[_KEY] = _EVERY
+    _tell_database(db)
+
+
+@contextmanager
+def every_school(db: Session) -> Iterator[None]:
+    """See all schools for one question, and be bound as before afterwards."""
+    before = db.info.get(_KEY)
+    see_every_school(db)
+    try:
+        yield
+    finally:
+        db.info[_KEY] = before
+        if before is None:
+            del db.info[_KEY]
+        _tell_database(db)
+
+
+_TELL: Final = "select set_config('bullseye.school', %s, true), set_config('bullseye.every', %s, true)"
+
+
+def _tell_database(db: Session) -> None:
+    """Tell the transaction that runs; one that is still to begin is told then."""
+    if db.in_transaction() and db.info.get(_TOLD) != db.info.get(_KEY):
+        _tell(db, db.connection())
+
+
+def _tell(db: Session, connection: Connection) -> None:
+    found = db.info.get(_KEY)
+    if found == db.info.get(_TOLD):
+        return
+    school, every = ('', 'on') if found == _EVERY else ('' if found is None else str(found), '')
+    connection.exec_driver_sql(_TELL, (school, every))
+    db.info[_TOLD] = found
+
+
+@event.listens_for(Session, 'after_begin')
+def _begun(db: Session, _transaction: object, connection: Connection) -> None:
+    if db.info.get(_KEY) is not None:
+        _tell(db, connection)
+
+
+@event.listens_for(Session, 'after_transaction_end')
+def _ended(db: Session, transaction: SessionTransaction) -> None:
+    if transaction.parent is None:
+        db.info.pop(_TOLD, None)
 
 
 def _bound(db: Session) -> Any:

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
-from sqlalchemy import Select, delete, func, select, update
+from sqlalchemy import Select, delete, func, or_, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session, selectinload, undefer
 
@@ -158,30 +158,20 @@ def restore(db: Session, row: TrackFile) -> None:
     db.commit()
 
 
-def forgotten(db: Session) -> list[tuple[int, uuid.UUID]]:
-    """School and id of files that wait so long that nobody can have handed them in. Sees every school."""
+def unfinished(db: Session) -> list[tuple[int, uuid.UUID]]:
+    """School and id of files that wait or are being worked on, but for those sent just now. Sees every school."""
     since = datetime.now(UTC) - _HANDED_IN_BY
-    query = select(TrackFile.school_id, TrackFile.id).where(TrackFile.state == 'waiting', TrackFile.created_at < since)
+    query = select(TrackFile.school_id, TrackFile.id).where(
+        or_(TrackFile.state == 'working', (TrackFile.state == 'waiting') & (TrackFile.created_at < since))
+    )
     return [(school_id, file_id) for school_id, file_id in db.execute(query)]
 
 
-def sweep(db: Session) -> list[tuple[int, uuid.UUID]]:
-    """Forget files removed a month ago; school and id of those whose analysis was cut off.
-
-    A file that has cut off the analysis several times is refused instead. The session must see every school.
-    """
+def sweep(db: Session) -> None:
+    """Forget files removed a month ago. Sees every school."""
     gone = datetime.now(UTC) - _REMOVED_KEPT
     db.execute(delete(TrackFile).where(TrackFile.removed_at < gone, TrackFile.sortie_id.is_(None)))
-    db.execute(
-        update(TrackFile)
-        .where(TrackFile.state == 'working', TrackFile.attempts >= MOST_ATTEMPTS)
-        .values(state='refused', raw=None, problem='the analysis of this file broke off three times')
-    )
-    left = db.execute(
-        select(TrackFile.school_id, TrackFile.id).where(TrackFile.state.in_(('waiting', 'working')))
-    ).all()
     db.commit()
-    return [(school_id, file_id) for school_id, file_id in left]
 
 
 def columns_for(db: Session, device: str | None) -> Columns | None:

@@ -197,6 +197,7 @@ export const api = {
         headers: { 'Content-Type': 'application/octet-stream' },
       }),
     ),
+  backup: () => answered(http.GET('/api/backup')),
   overview: () => answered(http.GET('/api/overview', { params: { query: { today: today() } } })),
   syllabus: () => answered(http.GET('/api/syllabus')),
   takeInSyllabus: (text: string) => answered(http.POST('/api/syllabus/file', { body: { text } })),
@@ -499,6 +500,7 @@ export async function askForTrack(client: QueryClient, id: string) {
   const first = flight.track.state === 'done' ? flight.laps[0] : undefined
   if (first) await client.prefetchQuery(replayQuery(id, first.number))
 }
+export const backupQuery = { queryKey: ['backup'] as const, queryFn: api.backup, staleTime: 600_000 }
 export const fleetQuery = { queryKey: ['fleet'] as const, queryFn: api.fleet }
 
 let refreshing = 0

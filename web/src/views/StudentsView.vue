@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { overviewQuery } from '@/api/queries'
 import type { LandingKind } from '@/api/types'
+import BackupNotice from '@/components/BackupNotice.vue'
 import Loading from '@/components/Loading.vue'
 import { READY_LABEL } from '@/record/words'
 import { day, LANDING_LABEL, percent, round, signed } from '@/words'
@@ -156,5 +157,6 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
         Told from four signatures on, and drawn towards the school’s: do not rank people by it.
       </p>
     </section>
+    <BackupNotice />
   </div>
 </template>
