@@ -189,6 +189,12 @@ def marta(app: APIFlask) -> Browser:
 
 
 @pytest.fixture
+def elias(app: APIFlask) -> Browser:
+    """An instructor of the demo school."""
+    return Browser(app).sign_in('elias')
+
+
+@pytest.fixture
 def ines(app: APIFlask) -> Browser:
     """A student of the demo school."""
     return Browser(app).sign_in('ines')

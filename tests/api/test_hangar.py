@@ -295,3 +295,82 @@ def test_the_station_of_a_field_is_asked_and_read(marta, monkeypatch):
     finally:
         server.shutdown()
         server.server_close()
+
+
+def keep(browser, path, body, *, seen, status=200):
+    """Write over the revision that was seen."""
+    headers = {'X-CSRFToken': browser.token, 'If-Match': f'"{seen}"'}
+    reply = browser.client.put(path, json=body, headers=headers)
+    assert reply.status_code == status, reply.get_data(as_text=True)[:400]
+    return reply.get_json()
+
+
+@pytest.mark.parametrize('what', ['aircraft', 'airfields', 'standards', 'techniques'])
+def test_nobody_writes_over_what_they_have_not_seen(marta, elias, what):
+    """Two have the same open; the second to keep it is told, and shown how it stands."""
+    if what == 'standards':
+        elias = marta  # on another device: only she may
+    first = marta.get('/api/catalogue')
+    if what in ('standards', 'techniques'):  # built-in ones stay
+        spec = {**first[what][0]['spec']} | ({'name': 'Ours'} if what == 'standards' else {})
+        row = marta.call(
+            'POST', f'/api/{what}', {'spec': spec} | ({'name': 'Ours'} if what == 'techniques' else {}), status=201
+        )
+    else:
+        row = first[what][0]
+    path = f'/api/{what}/{row["id"]}'
+
+    def body(n):
+        if what == 'airfields':
+            geojson = marta.get(f'{path}/geojson')
+            for one in geojson['features']:
+                if one['properties']['kind'] == 'airfield':
+                    one['properties']['pattern_altitude_ft'] = 1_100.0 + n
+            return {'geojson': geojson}
+        if what == 'techniques':
+            return {'name': f'Ours {n}', 'spec': row['spec']}
+        return {'spec': row['spec'] | {'name': f'Of all {n}'}}
+
+    seen = row['revision']
+    hers = keep(marta, path, body(1), seen=seen)
+    assert hers['revision'] == seen + 1
+    told = keep(elias, path, body(2), seen=seen, status=409)
+    assert told['code'] == 'changed_meanwhile'
+    assert told['now']['revision'] == seen + 1
+    assert told['now']['name'] == hers['name']
+    assert told['now']['spec']
+    after = next(one for one in marta.get('/api/catalogue')[what] if one['id'] == row['id'])
+    assert after == hers  # not written
+    his = keep(elias, path, body(2), seen=told['now']['revision'])  # knowingly over it
+    assert his['revision'] == seen + 2
+    assert elias.call('PUT', path, body(3))['revision'] == seen + 3  # who does not say is not asked
+    keep(elias, path, body(4), seen='x', status=422)
+
+
+def test_a_sortie_changed_by_two_loses_neither_change(marta, elias):
+    path = f'/api/sorties/{marta.sortie_of("Owen")}'
+    sortie = marta.get(path)
+    was = {'wind_kt': sortie['wind_kt'], 'weight_lb': sortie['weight_lb']}
+    marta.call('PATCH', path, {'wind_kt': 11.0, 'was': was})
+    elias.call('PATCH', path, {'weight_lb': was['weight_lb'] - 60, 'was': was})  # something else
+    elias.call('PATCH', path, {'wind_kt': 11.0, 'was': was})  # the same by both
+    told = elias.call('PATCH', path, {'wind_kt': 4.0, 'was': was}, status=409)
+    assert told['now'] == {'wind_kt': 11.0}
+    assert 'set the wind meanwhile to 11; you would set it to 4' in told['message']
+    now = marta.get(path)
+    assert (now['wind_kt'], now['weight_lb']) == (11.0, was['weight_lb'] - 60)
+    elias.call('PATCH', path, {'wind_kt': 4.0, 'was': {'wind_kt': 11.0}})
+    assert marta.get(path)['wind_kt'] == 4.0
+
+
+def test_the_laps_of_one_student_never_become_those_of_another(marta):
+    sortie_id = marta.sortie_of('Owen')
+    path, people = f'/api/sorties/{sortie_id}', marta.get('/api/catalogue')['people']
+    ines = next(one['id'] for one in people if one['name'].startswith('Ines'))
+    marta.call('PATCH', path, {'student_id': ines})  # nothing flown yet
+    owen = next(one['id'] for one in people if one['name'].startswith('Owen'))
+    marta.call('PATCH', path, {'student_id': owen})
+    marta.put_lap(sortie_id, outcome='touch_and_go', along_ft=900.0)
+    told = marta.call('PATCH', path, {'student_id': ines}, status=409)
+    assert 'on the record of whoever flew them' in told['message']
+    assert marta.get(path)['student']['id'] == owen

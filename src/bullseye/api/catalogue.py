@@ -25,6 +25,7 @@ class AircraftOut(Out):
     """An aircraft of the school."""
 
     id: int
+    revision: int  # to be given back as If-Match when it is changed
     name: str
     spec: Aircraft
 
@@ -44,6 +45,7 @@ class AirfieldOut(Out):
     """A field with its runway ends."""
 
     id: int
+    revision: int  # to be given back as If-Match when it is changed
     name: str
     ident: str
     is_fictional: bool
@@ -57,6 +59,7 @@ class StandardOut(Out):
     """A standard the school measures against."""
 
     id: int
+    revision: int  # to be given back as If-Match when it is changed
     name: str
     spec: Standard
     is_built_in: bool
@@ -66,6 +69,7 @@ class TechniqueOut(Out):
     """A school of thought."""
 
     id: int
+    revision: int  # to be given back as If-Match when it is changed
     name: str
     spec: Technique
     is_built_in: bool

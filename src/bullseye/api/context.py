@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import re
 from typing import cast
 
-from flask import current_app, g
+from flask import current_app, g, request
 from flask_login import current_user
 from sqlalchemy.orm import Session
 
+from bullseye.core.basis.errors import InvalidInput
 from bullseye.jobs import Queue
 from bullseye.store.database import has_written
 from bullseye.store.models import User
@@ -28,6 +30,20 @@ def queue() -> Queue:
 def person() -> User:
     """Who is signed in; the session is bound to their school."""
     return cast(User, current_user)
+
+
+def seen_revision() -> int | None:
+    """The revision that whoever writes has seen, as If-Match gives it; None where it is not given.
+
+    :raises InvalidInput: when it is none
+    """
+    given = request.headers.get('If-Match', '').strip()
+    if not given or given == '*':
+        return None
+    found = re.fullmatch(r'"?(\d{1,9})"?', given)
+    if found is None:
+        raise InvalidInput('If-Match', given[:40], 'the revision that was read')
+    return int(found[1])
 
 
 def close_database(_error: BaseException | None) -> None:

@@ -19,7 +19,7 @@ from werkzeug.exceptions import HTTPException
 from bullseye.api.limiter import limiter
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import RefusedRequest, messages
-from bullseye.store.errors import Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
+from bullseye.store.errors import ChangedMeanwhile, Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
 from bullseye.tracks.track import UnreadableTrack
 
 _log = logging.getLogger(__name__)
@@ -69,6 +69,10 @@ def register(app: APIFlask) -> None:
     @app.errorhandler(WrongLogin)
     def _wrong_login(error: WrongLogin) -> ResponseReturnValue:
         return problem(401, error.code, str(error))
+
+    @app.errorhandler(ChangedMeanwhile)
+    def _changed(error: ChangedMeanwhile) -> ResponseReturnValue:
+        return {'code': error.code, 'message': str(error), 'fields': {}, 'now': error.now}, 409
 
     @app.errorhandler(Conflict)
     def _conflict(error: Conflict) -> ResponseReturnValue:

@@ -10,7 +10,7 @@ from flask_login import login_required
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
 from bullseye.api.catalogue import AirfieldOut, airfield_out
-from bullseye.api.context import database, person
+from bullseye.api.context import database, person, seen_revision
 from bullseye.api.schema import In, Out
 from bullseye.core.exchange.runwaycsv import read_runway_table
 from bullseye.store import catalogue, editing
@@ -71,12 +71,14 @@ def enter_airfield(json_data: AirfieldIn) -> Any:
 @login_required
 @bp.input(AirfieldIn)
 @bp.output(AirfieldOut)
-@bp.doc(responses=[401, 403, 404])
+@bp.doc(responses=[401, 403, 404, 409])
 def change_airfield(airfield_id: int, json_data: AirfieldIn) -> Any:
     """Change a field; ends that are gone stay readable in past sorties."""
     today = datetime.now(UTC).date()
     data = json_data.geojson.model_dump()
-    return airfield_out(editing.keep_airfield(database(), by=person(), geojson=data, on=today, row_id=airfield_id))
+    return airfield_out(
+        editing.keep_airfield(database(), by=person(), geojson=data, on=today, row_id=airfield_id, seen=seen_revision())
+    )
 
 
 @bp.get('/<int:airfield_id>/geojson')

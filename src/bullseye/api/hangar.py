@@ -9,7 +9,7 @@ from flask_login import login_required
 from pydantic import Field, StringConstraints
 
 from bullseye.api.catalogue import AircraftOut, StandardOut, TechniqueOut
-from bullseye.api.context import database, person
+from bullseye.api.context import database, person, seen_revision
 from bullseye.api.schema import In, Out, Text
 from bullseye.core.exchange.paste import read_landing_table, read_takeoff_table
 from bullseye.core.fly.cards import Card, all_cards
@@ -120,10 +120,10 @@ def enter_aircraft(json_data: AircraftIn) -> Any:
 @login_required
 @bp.input(AircraftIn)
 @bp.output(AircraftOut)
-@bp.doc(responses=[401, 403, 404])
+@bp.doc(responses=[401, 403, 404, 409])
 def change_aircraft(row_id: int, json_data: AircraftIn) -> Any:
     """Change an aircraft; laps already flown keep the figures they were flown by."""
-    return editing.keep_aircraft(database(), by=person(), spec=json_data.spec, row_id=row_id)
+    return editing.keep_aircraft(database(), by=person(), spec=json_data.spec, row_id=row_id, seen=seen_revision())
 
 
 @bp.post('/tables')
@@ -167,7 +167,7 @@ def enter_standard(json_data: StandardIn) -> Any:
 @bp.doc(responses=[401, 403, 404, 409])
 def change_standard(row_id: int, json_data: StandardIn) -> Any:
     """Change a standard of the school's own; the built-in ones stay as they are."""
-    return editing.keep_standard(database(), by=person(), spec=json_data.spec, row_id=row_id)
+    return editing.keep_standard(database(), by=person(), spec=json_data.spec, row_id=row_id, seen=seen_revision())
 
 
 @bp.post('/techniques')
@@ -187,7 +187,9 @@ def enter_technique(json_data: TechniqueIn) -> Any:
 @bp.doc(responses=[401, 403, 404, 409])
 def change_technique(row_id: int, json_data: TechniqueIn) -> Any:
     """Change a technique; the built-in ones stay as they are."""
-    return editing.keep_technique(database(), by=person(), name=json_data.name, spec=json_data.spec, row_id=row_id)
+    return editing.keep_technique(
+        database(), by=person(), name=json_data.name, spec=json_data.spec, row_id=row_id, seen=seen_revision()
+    )
 
 
 @bp.post('/techniques/<int:row_id>/mine')

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import re
 from dataclasses import asdict
 from datetime import UTC, date, datetime, time
@@ -11,7 +12,7 @@ from annotated_types import Ge, Le
 from apiflask import APIBlueprint
 from flask import Response
 from flask_login import login_required
-from pydantic import MISSING, AwareDatetime, BeforeValidator, Field, WithJsonSchema
+from pydantic import MISSING, AwareDatetime, BeforeValidator, Field, JsonValue, WithJsonSchema
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
@@ -40,6 +41,7 @@ from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.overrule import Overrule, OverruledNumber, Reason
 from bullseye.store import catalogue, laps, sorties
+from bullseye.store.errors import ChangedMeanwhile
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
 from bullseye.store.plan import parts_of, plan_of
@@ -146,7 +148,12 @@ class FlyingChange(In):
 
 
 class SortieChange(FlyingChange, WeatherChange, PeopleChange):
-    """What to change of a sortie; what is left out stays."""
+    """What to change of a sortie; what is left out stays.
+
+    ``was``: what is changed, as whoever changes it saw it; where it is no longer so, nothing is written.
+    """
+
+    was: dict[str, JsonValue] | MISSING = MISSING
 
 
 class Named(Out):
@@ -341,21 +348,80 @@ def read_sortie(sortie_id: int) -> SortieOut:
 
 def _plain(change: SortieChange) -> dict[str, Any]:
     """What is said of a sortie, as the store takes it; what is left out is not in it."""
-    values = change.model_dump()
+    values = change.model_dump(exclude={'was'})
     if isinstance(change.lap_plan, list):
         values['lap_plan'] = [asdict(lap) for lap in change.lap_plan]
     return values
+
+
+def _require_unchanged(sortie: Sortie, change: SortieChange) -> None:
+    """Refuse a change of what somebody else has changed since it was seen; the same change by both is none."""
+    now = SortieOut.of(sortie).model_dump(mode='json')
+    now |= {f'{name}_id': now[name]['id'] for name in ('student', 'instructor', 'aircraft', 'standard', 'technique')}
+    wanted = change.model_dump(mode='json', exclude={'was'})
+    seen = change.was if isinstance(change.was, dict) else {}
+    for name, mine in wanted.items():
+        if name not in seen or name not in now:
+            continue
+        theirs = now[name]
+        if not _same(theirs, seen[name]) and not _same(theirs, mine):
+            raise ChangedMeanwhile(
+                f'Somebody else set {_SAID.get(name, name)} meanwhile{_told(theirs)}; you would set it'
+                f'{_told(mine) or " otherwise"}. Look again, and set it once more if yours is right.',
+                {name: theirs},
+            )
+
+
+_SAID = {
+    'wind_kt': 'the wind',
+    'wind_dir_deg_mag': 'the direction of the wind',
+    'wind_dir_deg_true': 'the direction of the wind',
+    'gust_kt': 'the gusts',
+    'temperature_c': 'the temperature',
+    'qnh_hpa': 'the pressure',
+    'weight_lb': 'the weight',
+    'fuel_gal': 'the fuel',
+    'spot_ft': 'the spot',
+    'approach_speed_kias': 'the approach speed',
+    'runway_end_id': 'the runway',
+    'landing': 'the landing',
+    'flap': 'the flap',
+    'takeoff': 'the takeoff',
+    'pattern': 'the pattern',
+    'overruled': 'the numbers set by hand',
+    'lap_plan': 'the plan of the laps',
+    'planned_on': 'the day',
+    'planned_time': 'the time',
+    'student_id': 'the student',
+    'instructor_id': 'the instructor',
+    'aircraft_id': 'the aircraft',
+    'technique_id': 'the technique',
+    'standard_id': 'the standard',
+}
+
+
+def _same(one: Any, other: Any) -> bool:
+    if isinstance(one, float | int) and isinstance(other, float | int):
+        return math.isclose(one, other, abs_tol=0.05)
+    return bool(one == other) or (not one and not other)
+
+
+def _told(value: Any) -> str:
+    """A number or a word as part of a sentence; nothing of what is neither, such as a row's number."""
+    return f' to {value:g}' if isinstance(value, float) else ''
 
 
 @bp.patch('/<int:sortie_id>')
 @login_required
 @bp.input(SortieChange)
 @bp.output(SortieOut)
-@bp.doc(responses=[401, 403, 404])
+@bp.doc(responses=[401, 403, 404, 409])
 def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
     """Change a sortie; laps flown before keep the brief they were flown by."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
+    if isinstance(json_data.was, dict):
+        _require_unchanged(sortie, json_data)
     changed = sorties.change(db, sortie, by=person(), values=_plain(json_data))
     return SortieOut.of(changed)
 

@@ -28,7 +28,7 @@ from bullseye.core.given.airfield import GroundMark
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.given.technique import Technique as CoreTechnique
 from bullseye.store import catalogue, deeds
-from bullseye.store.errors import Conflict, NotAllowed, NotFound
+from bullseye.store.errors import ChangedMeanwhile, Conflict, NotAllowed, NotFound
 from bullseye.store.models import Aircraft, Airfield, RunwayEnd, Standard, Technique, User
 from bullseye.store.sorties import require_coach
 
@@ -40,6 +40,22 @@ def _find(db: Session, model: type[_Row], row_id: int) -> _Row:
     row = db.get(model, row_id, with_for_update=True) if 0 < row_id < 2**31 else None
     if row is None:
         raise NotFound(model.__tablename__)
+    return row
+
+
+def _to_change(db: Session, model: type[_Row], row_id: int, *, seen: int | None) -> _Row:
+    """A row that is about to be changed, when it is still as it was seen; None: whoever changes it did not say.
+
+    :raises ChangedMeanwhile: when somebody else has changed it since
+    """
+    row = _find(db, model, row_id)
+    if seen is not None and row.revision != seen:
+        now = geojson_of(row) if isinstance(row, Airfield) else row.spec
+        raise ChangedMeanwhile(
+            f'{row.name} was changed by somebody else while you had it open.',
+            {'revision': row.revision, 'name': row.name, 'spec': now},
+        )
+    row.revision += 1
     return row
 
 
@@ -60,7 +76,9 @@ def _require_own(row: Standard | Technique) -> None:
         raise Conflict('this one is built in and stays as it is; change a copy of it')
 
 
-def keep_aircraft(db: Session, *, by: User, spec: CoreAircraft, row_id: int | None = None) -> Aircraft:
+def keep_aircraft(
+    db: Session, *, by: User, spec: CoreAircraft, row_id: int | None = None, seen: int | None = None
+) -> Aircraft:
     """Enter an aircraft, or change one.
 
     :raises InvalidInput: when the name is taken, or a speed is one that nobody should fly
@@ -68,7 +86,7 @@ def keep_aircraft(db: Session, *, by: User, spec: CoreAircraft, row_id: int | No
     """
     require_coach(by)
     require_flyable_speeds(spec)
-    row = Aircraft(school_id=by.school_id) if row_id is None else _find(db, Aircraft, row_id)
+    row = Aircraft(school_id=by.school_id) if row_id is None else _to_change(db, Aircraft, row_id, seen=seen)
     _require_free_name(db, Aircraft, spec.name, but=row_id)
     row.name, row.spec = spec.name, catalogue.spec_of(spec)
     db.add(row)
@@ -76,13 +94,15 @@ def keep_aircraft(db: Session, *, by: User, spec: CoreAircraft, row_id: int | No
     return row
 
 
-def keep_standard(db: Session, *, by: User, spec: CoreStandard, row_id: int | None = None) -> Standard:
+def keep_standard(
+    db: Session, *, by: User, spec: CoreStandard, row_id: int | None = None, seen: int | None = None
+) -> Standard:
     """Enter a standard of the school, or change one of its own; the built-in ones stay.
 
     :raises NotAllowed: for anybody but the chief instructor
     """
     _require_chief(by)
-    row = Standard(school_id=by.school_id) if row_id is None else _find(db, Standard, row_id)
+    row = Standard(school_id=by.school_id) if row_id is None else _to_change(db, Standard, row_id, seen=seen)
     if row_id is not None:
         _require_own(row)
     _require_free_name(db, Standard, spec.name, but=row_id)
@@ -93,13 +113,15 @@ def keep_standard(db: Session, *, by: User, spec: CoreStandard, row_id: int | No
     return row
 
 
-def keep_technique(db: Session, *, by: User, name: str, spec: CoreTechnique, row_id: int | None = None) -> Technique:
+def keep_technique(
+    db: Session, *, by: User, name: str, spec: CoreTechnique, row_id: int | None = None, seen: int | None = None
+) -> Technique:
     """Enter a technique, or change one that is not built in.
 
     :raises NotAllowed: for a student
     """
     require_coach(by)
-    row = Technique(school_id=by.school_id) if row_id is None else _find(db, Technique, row_id)
+    row = Technique(school_id=by.school_id) if row_id is None else _to_change(db, Technique, row_id, seen=seen)
     if row_id is not None:
         _require_own(row)
     _require_free_name(db, Technique, name, but=row_id)
@@ -123,7 +145,7 @@ def make_mine(db: Session, *, by: User, technique_id: int) -> None:
 
 
 def keep_airfield(
-    db: Session, *, by: User, geojson: Mapping[str, Any], on: date, row_id: int | None = None
+    db: Session, *, by: User, geojson: Mapping[str, Any], on: date, row_id: int | None = None, seen: int | None = None
 ) -> Airfield:
     """Enter a field given as GeoJSON, or change one; ends that are no longer in it are taken out of use.
 
@@ -134,7 +156,7 @@ def keep_airfield(
     core = airfield_from_geojson(geojson, on=on)
     marks = marks_from_geojson(geojson)
     placed = thresholds_from_geojson(geojson, core)
-    row = Airfield(school_id=by.school_id) if row_id is None else _find(db, Airfield, row_id)
+    row = Airfield(school_id=by.school_id) if row_id is None else _to_change(db, Airfield, row_id, seen=seen)
     name = core.name or core.ident
     _require_free_name(db, Airfield, name, but=row_id)
     elevation_ft = max(end.elevation_ft for end in core.ends)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from pydantic import ValidationError
 
 from bullseye.core.basis.errors import BullseyeError
@@ -29,6 +31,16 @@ class Conflict(BullseyeError):
     """It contradicts what is already kept."""
 
     code = 'conflict'
+
+
+class ChangedMeanwhile(Conflict):
+    """Somebody else changed the same since it was read; ``now`` is how it stands."""
+
+    code = 'changed_meanwhile'
+
+    def __init__(self, message: str, now: Any) -> None:
+        self.now = now
+        super().__init__(message)
 
 
 class WrongLogin(BullseyeError):

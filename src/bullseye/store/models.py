@@ -129,6 +129,7 @@ class Aircraft(SchoolOwned, Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str] = mapped_column(String(80))
     spec: Mapped[Json]
+    revision: Mapped[int] = mapped_column(default=1, server_default='1')  # goes up with every change
     removed_at: Mapped[datetime | None]
 
 
@@ -145,6 +146,7 @@ class Airfield(SchoolOwned, Base):
     elevation_ft: Mapped[float]
     pattern_altitude_ft: Mapped[float]
     marks: Mapped[list[Json]] = mapped_column(JSONB, default=list)  # what GroundMarks are built from
+    revision: Mapped[int] = mapped_column(default=1, server_default='1')  # goes up with every change
     removed_at: Mapped[datetime | None]
     ends: Mapped[list[RunwayEnd]] = relationship(back_populates='airfield', order_by='RunwayEnd.id')
 
@@ -182,6 +184,7 @@ class Technique(SchoolOwned, Base):
     name: Mapped[str] = mapped_column(String(80))
     spec: Mapped[Json]
     is_built_in: Mapped[bool] = mapped_column(default=False)  # read-only; a copy can be changed
+    revision: Mapped[int] = mapped_column(default=1, server_default='1')  # goes up with every change
     removed_at: Mapped[datetime | None]
 
 
@@ -195,6 +198,7 @@ class Standard(SchoolOwned, Base):
     name: Mapped[str] = mapped_column(String(80))
     spec: Mapped[Json]
     is_built_in: Mapped[bool] = mapped_column(default=False)  # read-only; a copy can be changed
+    revision: Mapped[int] = mapped_column(default=1, server_default='1')  # goes up with every change
     removed_at: Mapped[datetime | None]
 
 

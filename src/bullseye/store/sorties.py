@@ -181,6 +181,8 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
         values |= _overruled(sortie, values['overruled'], by=by)
     moved = {name: value for name, value in values.items() if value != getattr(sortie, name)}
     _check_choices(db, moved)
+    if 'student_id' in moved and _has_laps(db, sortie):
+        raise Conflict('this sortie has laps, which are on the record of whoever flew them: plan another sortie')
     aircraft = catalogue.aircraft_of(db.get_one(Aircraft, values.get('aircraft_id', sortie.aircraft_id)))
     if 'flap' not in values and {'aircraft_id', 'landing', 'technique_id'} & moved.keys():
         technique = catalogue.technique_of(db.get_one(Technique, values.get('technique_id', sortie.technique_id)))

@@ -25,6 +25,7 @@ _ROLLING_FPS = 24 * FPS_PER_KT
 _BREAK_S = 5.0
 _BESIDE_FT, _LINKED_S = 40.0, 15.0
 _SHORTEST_S = 4.0
+_REACHES_FT = 1_500.0
 _ON_IT_FT, _AS_FAR = 100.0, 0.4  # of two runways side by side, where it cannot be told which was meant
 _MOSTLY_TOLD = 0.5
 _ABOUT_S = 3.2  # the slowest moment, for the height there
@@ -39,6 +40,7 @@ class Pass:
     first: int
     last: int
     lateral_ft: float  # how far from the centreline, nearest to the runway
+    away_ft: float  # from the runway, where it came nearest
     told: bool = True  # False: it may have been along a parallel runway as well
 
 
@@ -75,7 +77,7 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
             # near the runway tells the parallels apart, not where the aeroplane rolled out of its turn
             close = np.abs(along[span] - np.clip(along[span], -500, runway.end.landing_distance_available_ft))
             near = close <= np.quantile(close, 0.25)
-            found.append(Pass(runway, first, last, float(np.median(np.abs(lateral[span][near])))))
+            found.append(Pass(runway, first, last, float(np.median(np.abs(lateral[span][near]))), float(close.min())))
     found.sort(key=lambda one: one.first)
     kept: list[Pass] = []
     for one in found:
@@ -90,7 +92,8 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
 
 def _as_far(nearer: Pass, other: Pass) -> bool:
     """Whether a pass was about as far from one runway as from another."""
-    return nearer.lateral_ft > max(_ON_IT_FT, _AS_FAR * other.lateral_ft)
+    far_out = nearer.away_ft > _REACHES_FT  # it may have turned in for the other one
+    return far_out or nearer.lateral_ft > max(_ON_IT_FT, _AS_FAR * other.lateral_ft)
 
 
 def _same_time(one: Pass, other: Pass) -> bool:

@@ -15,6 +15,8 @@ export class ApiError extends Error {
     readonly status: number,
     message: string,
     readonly fields: Record<string, string> = {},
+    /** Of what somebody else changed meanwhile: how it stands. */
+    readonly now: unknown = undefined,
   ) {
     super(message)
   }
@@ -43,8 +45,13 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
     throw new ApiError(0, 'No connection to Bullseye. It will work again when the connection is back.')
   }
   if (answer.response.ok) return answer.data as T
-  const problem = (answer.error ?? {}) as { code?: string; message?: string; fields?: Record<string, string> }
+  const problem = (answer.error ?? {}) as {
+    code?: string
+    message?: string
+    fields?: Record<string, string>
+    now?: unknown
+  }
   // a token of a session that ended: the same as not being signed in
   const status = problem.code === 'csrf' ? 401 : answer.response.status
-  throw new ApiError(status, problem.message ?? 'The server failed.', problem.fields ?? {})
+  throw new ApiError(status, problem.message ?? 'The server failed.', problem.fields ?? {}, problem.now)
 }

@@ -41,6 +41,9 @@ import type {
 
 export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
 
+/** Writes only over the revision that was seen; null: whatever it is. */
+const ifSeen = (seen: number | null) => (seen === null ? {} : { 'If-Match': `"${seen}"` })
+
 async function withToken(call: Promise<Session>): Promise<Session> {
   const session = await call
   rememberCsrfToken(session.csrf_token)
@@ -225,8 +228,14 @@ export const api = {
     answered(http.POST('/api/tracks/{file_id}/sortie', { params: { path: { file_id } }, body })),
   sortie: (sortie_id: number) => answered(http.GET('/api/sorties/{sortie_id}', { params: { path: { sortie_id } } })),
   createSortie: (body: SortieIn) => answered(http.POST('/api/sorties', { body })),
-  changeSortie: (sortie_id: number, body: Partial<SortieChange>) =>
-    answered(http.PATCH('/api/sorties/{sortie_id}', { params: { path: { sortie_id } }, body: body as SortieChange })),
+  /** `was` is what is changed as it was seen: where somebody else changed it meanwhile, nothing is written. */
+  changeSortie: (sortie_id: number, body: Partial<SortieChange>, was?: object) =>
+    answered(
+      http.PATCH('/api/sorties/{sortie_id}', {
+        params: { path: { sortie_id } },
+        body: (was ? { ...body, was } : body) as SortieChange,
+      }),
+    ),
   // the client's own type of an answer forgets that a pair has two members; the generated one does not
   brief: (sortie_id: number, changes: Partial<BriefChanges> = {}) =>
     answered(
@@ -250,18 +259,28 @@ export const api = {
   cards: (sortie_id: number) =>
     answered(http.GET('/api/sorties/{sortie_id}/cards', { params: { path: { sortie_id } } })),
   disputes: () => answered(http.GET('/api/disputes')),
-  keepAircraft: (spec: AircraftSpec, row_id: number | null) =>
+  keepAircraft: (spec: AircraftSpec, row_id: number | null, seen: number | null = null) =>
     row_id === null
       ? answered(http.POST('/api/aircraft', { body: { spec } }))
-      : answered(http.PUT('/api/aircraft/{row_id}', { params: { path: { row_id } }, body: { spec } })),
-  keepStandard: (spec: Standard, row_id: number | null) =>
+      : answered(
+          http.PUT('/api/aircraft/{row_id}', { headers: ifSeen(seen), params: { path: { row_id } }, body: { spec } }),
+        ),
+  keepStandard: (spec: Standard, row_id: number | null, seen: number | null = null) =>
     row_id === null
       ? answered(http.POST('/api/standards', { body: { spec } }))
-      : answered(http.PUT('/api/standards/{row_id}', { params: { path: { row_id } }, body: { spec } })),
-  keepTechnique: (name: string, spec: Technique, row_id: number | null) =>
+      : answered(
+          http.PUT('/api/standards/{row_id}', { headers: ifSeen(seen), params: { path: { row_id } }, body: { spec } }),
+        ),
+  keepTechnique: (name: string, spec: Technique, row_id: number | null, seen: number | null = null) =>
     row_id === null
       ? answered(http.POST('/api/techniques', { body: { name, spec } }))
-      : answered(http.PUT('/api/techniques/{row_id}', { params: { path: { row_id } }, body: { name, spec } })),
+      : answered(
+          http.PUT('/api/techniques/{row_id}', {
+            headers: ifSeen(seen),
+            params: { path: { row_id } },
+            body: { name, spec },
+          }),
+        ),
   checkTechnique: (spec: Technique) => answered(http.POST('/api/techniques/check', { body: { spec } })),
   makeTechniqueMine: (row_id: number) =>
     answered(http.POST('/api/techniques/{row_id}/mine', { params: { path: { row_id } } })),
@@ -269,10 +288,16 @@ export const api = {
     answered(http.POST('/api/tables', { body: { kind, text } })),
   loading: (aircraft_id: number, loading: { people_lb: number[]; bags_lb: number; fuel_gal: number }) =>
     answered(http.POST('/api/loading', { body: { aircraft_id, loading } })),
-  keepAirfield: (geojson: GeoJson, airfield_id: number | null) =>
+  keepAirfield: (geojson: GeoJson, airfield_id: number | null, seen: number | null = null) =>
     airfield_id === null
       ? answered(http.POST('/api/airfields', { body: { geojson } }))
-      : answered(http.PUT('/api/airfields/{airfield_id}', { params: { path: { airfield_id } }, body: { geojson } })),
+      : answered(
+          http.PUT('/api/airfields/{airfield_id}', {
+            headers: ifSeen(seen),
+            params: { path: { airfield_id } },
+            body: { geojson },
+          }),
+        ),
   airfieldGeojson: (airfield_id: number) =>
     answered(http.GET('/api/airfields/{airfield_id}/geojson', { params: { path: { airfield_id } } })),
   readRunwayTable: (text: string) => answered(http.POST('/api/airfields/table', { body: { text } })),

@@ -1,6 +1,12 @@
 <script setup lang="ts">
-/** What keeping said: done, or what is wrong and where. */
-defineProps<{ problem: string; fields: Record<string, string>; saved: string }>()
+/** What keeping said: done, or what is wrong and where, or that somebody else was faster. */
+defineProps<{
+  problem: string
+  fields: Record<string, string>
+  saved: string
+  isChanged?: boolean
+}>()
+const emit = defineEmits<{ theirs: []; mine: [] }>()
 </script>
 
 <template>
@@ -14,5 +20,9 @@ defineProps<{ problem: string; fields: Record<string, string>; saved: string }>(
         <span class="figure">{{ String(field).replace(/^spec\./, '') }}</span>: {{ text }}
       </li>
     </ul>
+    <div v-if="isChanged" class="mt-2 flex flex-wrap items-center gap-2">
+      <button type="button" class="button" @click="emit('theirs')">Go on with theirs, and lose mine</button>
+      <button type="button" class="button" @click="emit('mine')">Write mine over theirs</button>
+    </div>
   </div>
 </template>

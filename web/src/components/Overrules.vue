@@ -57,7 +57,7 @@ function set(overruled: Plain[]) {
   const { id } = props.sortie
   const before = plain(props.sortie.overruled)
   return write({
-    call: () => api.changeSortie(id, { overruled }),
+    call: () => api.changeSortie(id, { overruled }, { overruled: props.sortie.overruled }),
     undo: { what: 'number set by hand', back: () => api.changeSortie(id, { overruled: before }) },
   })
 }

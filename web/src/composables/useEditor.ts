@@ -1,17 +1,29 @@
 /** Editing one thing of the school: a draft that nothing loses, fields that were refused, and undo. */
 import { useQueryClient } from '@tanstack/vue-query'
-import { ref, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { api, type Kept } from '@/api/queries'
 import { useWrite } from './useWrite'
 
-export function useEditor<T>(what: Kept) {
+/** One thing as somebody else has it now. */
+interface Theirs {
+  revision: number
+  name: string
+  spec: unknown
+}
+
+/** `read` makes a draft of what the server keeps. */
+export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) => theirs.spec as T) {
   const client = useQueryClient()
   const draft = ref(null) as Ref<T | null>
   const id = ref<number | null>(null)
   const saved = ref('')
-  const { write, fields, problem, clear } = useWrite({ refresh: () => client.invalidateQueries() })
+  /** The revision that the draft began with: over a later one nothing is written. */
+  const seen = ref<number | null>(null)
+  const { write, fields, problem, now, clear } = useWrite({ refresh: () => client.invalidateQueries() })
 
-  function open(value: T, row: number | null) {
+  const theirs = computed(() => now.value as Theirs | undefined)
+  function open(value: T, row: number | null, revision: number | null = null) {
+    seen.value = revision
     draft.value = JSON.parse(JSON.stringify(value)) as T
     id.value = row
     clear()
@@ -31,13 +43,13 @@ export function useEditor<T>(what: Kept) {
   /** Keep the draft; `restore` is what an undo writes back. */
   async function keep(
     name: string,
-    call: (row: number | null) => Promise<{ id: number }>,
+    call: (row: number | null, seen: number | null) => Promise<{ id: number; revision: number }>,
     restore: (() => Promise<unknown>) | null,
   ) {
     const row = id.value
     saved.value = ''
     const kept = await write({
-      call: () => call(row),
+      call: () => call(row, row === null ? null : seen.value),
       undo: {
         what: `change of ${name}`,
         back: (answer) => (restore ? restore() : api.takeOutOfUse(what, answer.id)).then(close),
@@ -45,6 +57,7 @@ export function useEditor<T>(what: Kept) {
     })
     if (!kept) return
     id.value = kept.answer.id
+    seen.value = kept.answer.revision
     saved.value = `${name} is kept.`
   }
   async function remove(name: string, row: number) {
@@ -57,5 +70,14 @@ export function useEditor<T>(what: Kept) {
     saved.value = `${name} is no longer offered; past sorties keep it.`
     if (id.value === row) close()
   }
-  return { draft, id, fields, problem, saved, open, close, keep, remove, attempt }
+  /** Go on with what somebody else has kept. */
+  function useTheirs() {
+    if (theirs.value) open(read(theirs.value), id.value, theirs.value.revision)
+  }
+  /** Go on with the draft, over what somebody else has kept: the next writing is knowingly over theirs. */
+  function overTheirs() {
+    if (theirs.value) seen.value = theirs.value.revision
+    clear()
+  }
+  return { theirs, useTheirs, overTheirs, draft, id, fields, problem, saved, open, close, keep, remove, attempt }
 }

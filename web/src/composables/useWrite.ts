@@ -28,9 +28,12 @@ export function useWrite({ refresh: usual = async () => undefined, otherwise = '
   const undo = useUndo()
   const fields = ref<Record<string, string>>({})
   const problem = ref('')
+  /** How that stands which somebody else changed meanwhile. */
+  const now = ref<unknown>()
   function clear() {
     fields.value = {}
     problem.value = ''
+    now.value = undefined
   }
   const mutation = useMutation({
     // a change that meets no network is refused at once: what must not be lost goes by way of the device
@@ -43,6 +46,7 @@ export function useWrite({ refresh: usual = async () => undefined, otherwise = '
     onError: (error, _change, context) => {
       context?.asItWas?.()
       fields.value = error instanceof ApiError ? error.fields : {}
+      now.value = error instanceof ApiError ? error.now : undefined
       problem.value = error instanceof Error ? error.message : otherwise
     },
     onSettled: (_answer, _error, change) => (change.refresh ?? usual)(),
@@ -58,5 +62,5 @@ export function useWrite({ refresh: usual = async () => undefined, otherwise = '
       return undefined // told by `problem`
     }
   }
-  return { write, fields, problem, isBusy: mutation.isPending, clear }
+  return { write, fields, problem, now, isBusy: mutation.isPending, clear }
 }

@@ -27,14 +27,14 @@ import { round } from '@/words'
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
-const editor = useEditor<Field>('airfields')
-const { draft, id, fields, problem, saved } = editor
+const editor = useEditor<Field>('airfields', (theirs) => fromGeoJson(theirs.spec as GeoJson))
+const { draft, id, fields, problem, saved, theirs } = editor
 const before = ref<GeoJson | null>(null)
 
 async function show(row: Airfield) {
   const geojson = await api.airfieldGeojson(row.id)
   before.value = geojson
-  editor.open(fromGeoJson(geojson), row.id)
+  editor.open(fromGeoJson(geojson), row.id, row.revision)
 }
 watch(
   catalogue.data,
@@ -48,6 +48,11 @@ function start() {
   asked.value = []
   editor.open(blankField(), null)
 }
+/** Write over what somebody else has kept meanwhile. */
+function keepOver() {
+  editor.overTheirs()
+  return keep()
+}
 async function keep() {
   const field = draft.value
   const old = before.value
@@ -55,7 +60,7 @@ async function keep() {
   if (!field) return
   await editor.keep(
     field.name,
-    (at) => api.keepAirfield(toGeoJson(field), at),
+    (at, seen) => api.keepAirfield(toGeoJson(field), at, seen),
     old && row !== null ? () => api.keepAirfield(old, row) : null,
   )
   if (!problem.value) before.value = toGeoJson(field)
@@ -195,7 +200,14 @@ const number = (event: Event) => {
           </template>
           <button type="button" class="button" @click="download">Save as GeoJSON</button>
         </div>
-        <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+        <EditorNotes
+          :problem="problem"
+          :fields="fields"
+          :saved="saved"
+          :is-changed="!!theirs"
+          @theirs="editor.useTheirs()"
+          @mine="keepOver()"
+        />
         <fieldset :disabled="!mayChange" class="min-w-0 space-y-4">
           <section class="panel grid gap-3 sm:grid-cols-2 lg:grid-cols-4" aria-label="The field">
             <div>

@@ -17,7 +17,7 @@ const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<AircraftSpec>('aircraft')
-const { draft, id, fields, problem, saved } = editor
+const { draft, id, fields, problem, saved, theirs } = editor
 const PHASES = [
   'before takeoff',
   'takeoff',
@@ -58,7 +58,7 @@ const BLANK = {
   ],
 } as unknown as AircraftSpec
 function show(row: AircraftRow) {
-  editor.open(row.spec, row.id)
+  editor.open(row.spec, row.id, row.revision)
 }
 watch(
   catalogue.data,
@@ -102,13 +102,18 @@ function setFlow(phase: (typeof PHASES)[number], part: 'items' | 'callouts', tex
   one.flows = [...(one.flows ?? []).filter((other) => other.phase !== phase), ...(next.items.length ? [next] : [])]
   one.flows.sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase))
 }
+/** Write over what somebody else has kept meanwhile. */
+function keepOver() {
+  editor.overTheirs()
+  return keep()
+}
 async function keep() {
   const spec = draft.value
   if (!spec) return
   const before = catalogue.data.value?.aircraft.find((row) => row.id === id.value)
   await editor.keep(
     spec.name || 'the aircraft',
-    (row) => api.keepAircraft(spec, row),
+    (row, seen) => api.keepAircraft(spec, row, seen),
     before ? () => api.keepAircraft(before.spec, before.id) : null,
   )
 }
@@ -201,7 +206,14 @@ function addLadder() {
         </template>
         <button type="button" class="button" @click="download">Save as file</button>
       </div>
-      <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+      <EditorNotes
+        :problem="problem"
+        :fields="fields"
+        :saved="saved"
+        :is-changed="!!theirs"
+        @theirs="editor.useTheirs()"
+        @mine="keepOver()"
+      />
       <p class="text-sm text-soft">
         The handbook decides. Enter what it prints, at maximum weight; a change counts from the next brief, past laps
         keep theirs.

@@ -59,7 +59,7 @@ async function keep() {
   const wanted = { ...changes }
   const were = Object.fromEntries(Object.keys(wanted).map((key) => [key, before[key as keyof typeof before]]))
   const kept = await write({
-    call: () => api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1]),
+    call: () => api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1], were),
     undo: { what: 'change of the brief', back: () => api.changeSortie(id, were) },
   })
   if (kept) back()

@@ -72,7 +72,7 @@ const { write, problem } = useWrite({ refresh: () => forgetSortie(client, id) })
 async function order(what: string, lap_plan: PlannedLap[] | null) {
   const before = sortie.value?.lap_plan ?? null
   const kept = await write({
-    call: () => api.changeSortie(id, { lap_plan }).then(() => (isChanged.value = false)),
+    call: () => api.changeSortie(id, { lap_plan }, { lap_plan: before }).then(() => (isChanged.value = false)),
     undo: { what, back: () => api.changeSortie(id, { lap_plan: before }) },
   })
   return kept !== undefined

@@ -13,7 +13,7 @@ const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const isChief = computed(() => session.data.value?.person?.role === 'chief')
 const editor = useEditor<Standard>('standards')
-const { draft, id, fields, problem, saved } = editor
+const { draft, id, fields, problem, saved, theirs } = editor
 const row = computed(() => catalogue.data.value?.standards.find((one) => one.id === id.value))
 const mayEdit = computed(() => isChief.value && !row.value?.is_built_in)
 const TASKS = [
@@ -53,12 +53,17 @@ function setWindow(task: Landing, how: string) {
   found.touchdown_from_ft = how === 'spot' ? 0 : null
   found.touchdown_to_ft = how === 'spot' ? 200 : null
 }
-const show = (one: StandardRow) => editor.open(one.spec, one.id)
+const show = (one: StandardRow) => editor.open(one.spec, one.id, one.revision)
 watch(catalogue.data, (now) => now?.standards[0] && !draft.value && show(now.standards[0]), { immediate: true })
 function copy() {
   const spec = draft.value
   if (spec)
     editor.open({ ...spec, name: `${spec.name}, ours`, source: `copy of ${spec.edition}; changed by the school` }, null)
+}
+/** Write over what somebody else has kept meanwhile. */
+function keepOver() {
+  editor.overTheirs()
+  return keep()
 }
 async function keep() {
   const spec = draft.value
@@ -66,7 +71,7 @@ async function keep() {
   if (!spec) return
   await editor.keep(
     spec.name,
-    (one) => api.keepStandard(spec, one),
+    (one, seen) => api.keepStandard(spec, one, seen),
     before ? () => api.keepStandard(before.spec, before.id) : null,
   )
 }
@@ -111,7 +116,14 @@ function togglePattern() {
           Take out of use
         </button>
       </div>
-      <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+      <EditorNotes
+        :problem="problem"
+        :fields="fields"
+        :saved="saved"
+        :is-changed="!!theirs"
+        @theirs="editor.useTheirs()"
+        @mine="keepOver()"
+      />
       <p v-if="row?.is_built_in" class="font-bold">
         Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.
       </p>

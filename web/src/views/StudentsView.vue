@@ -57,6 +57,7 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
       <a class="button" href="/api/overview.csv">CSV</a>
       <a class="button" href="/api/overview.pdf">PDF</a>
     </div>
+    <BackupNotice />
     <section class="grid gap-2 sm:grid-cols-2 lg:grid-cols-5" aria-label="Who stands where">
       <div v-for="[group, label] in GROUPS" :key="group" class="panel">
         <p class="heading">{{ label }}</p>
@@ -157,6 +158,5 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
         Told from four signatures on, and drawn towards the school’s: do not rank people by it.
       </p>
     </section>
-    <BackupNotice />
   </div>
 </template>

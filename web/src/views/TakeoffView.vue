@@ -39,7 +39,7 @@ async function choose(kind: Takeoff['kind'] | null) {
   if (!kind || !before || kind === before) return
   const key = sortieQuery(id).queryKey
   await write({
-    call: () => api.changeSortie(id, { takeoff: kind }),
+    call: () => api.changeSortie(id, { takeoff: kind }, { takeoff: before }),
     draw: () => {
       const was = client.getQueryData<Sortie>(key)
       client.setQueryData<Sortie>(key, (one) => one && { ...one, takeoff: kind })

@@ -16,12 +16,12 @@ const disputes = useQuery(disputesQuery)
 const session = useQuery(sessionQuery)
 const client = useQueryClient()
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
-const editor = useEditor<Draft>('techniques')
-const { draft, id, fields, problem, saved } = editor
+const editor = useEditor<Draft>('techniques', ({ name, spec }) => ({ name, spec: spec as Draft['spec'] }))
+const { draft, id, fields, problem, saved, theirs } = editor
 const row = computed(() => catalogue.data.value?.techniques.find((one) => one.id === id.value))
 const mayEdit = computed(() => mayChange.value && !row.value?.is_built_in)
 const mine = computed(() => catalogue.data.value?.my_technique_id ?? null)
-const show = (one: TechniqueRow) => editor.open({ name: one.name, spec: one.spec }, one.id)
+const show = (one: TechniqueRow) => editor.open({ name: one.name, spec: one.spec }, one.id, one.revision)
 watch(
   catalogue.data,
   (now) => {
@@ -50,13 +50,18 @@ const chosen = (field: string) => draft.value?.spec[field as Key]
 function choose(field: string, value: string | boolean) {
   if (draft.value) draft.value.spec = { ...draft.value.spec, [field]: value } as Technique
 }
+/** Write over what somebody else has kept meanwhile. */
+function keepOver() {
+  editor.overTheirs()
+  return keep()
+}
 async function keep() {
   const one = draft.value
   const before = row.value
   if (!one) return
   await editor.keep(
     one.name,
-    (at) => api.keepTechnique(one.name, one.spec, at),
+    (at, seen) => api.keepTechnique(one.name, one.spec, at, seen),
     before ? () => api.keepTechnique(before.name, before.spec, before.id) : null,
   )
 }
@@ -109,7 +114,14 @@ async function makeMine() {
           Take out of use
         </button>
       </div>
-      <EditorNotes :problem="problem" :fields="fields" :saved="saved" />
+      <EditorNotes
+        :problem="problem"
+        :fields="fields"
+        :saved="saved"
+        :is-changed="!!theirs"
+        @theirs="editor.useTheirs()"
+        @mine="keepOver()"
+      />
       <p v-if="row?.is_built_in" class="text-soft">Built in: it stays as it is; a copy can be changed.</p>
       <Cautions :cautions="warnings" />
       <div v-if="!row?.is_built_in">
