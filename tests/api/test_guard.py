@@ -80,10 +80,38 @@ def test_an_id_that_cannot_be_is_not_found(marta, sortie_id):
 
 
 def test_answers_with_data_are_never_cached(marta):
+    for path in ('sorties', 'overview.csv', 'overview.pdf', 'logbook.csv', 'archive/mine', 'no/such/place', 'session'):
+        reply = marta.client.get(f'/api/{path}')
+        assert reply.headers['Cache-Control'] == 'no-store', path
+        reply.close()
     reply = marta.client.get('/api/sorties')
-    assert reply.headers['Cache-Control'] == 'no-store'
     assert reply.headers['Referrer-Policy'] == 'same-origin'
     assert 'nosniff' in reply.headers['X-Content-Type-Options']
+
+
+def test_only_the_names_of_this_server_are_answered_to_and_made_links_of(open_app, demo_url, monkeypatch):
+    monkeypatch.setenv('BULLSEYE_HOSTS', 'landings.school.example, 192.0.2.20')
+    monkeypatch.setenv('BULLSEYE_PROXIES', '1')
+    monkeypatch.setenv('BULLSEYE_HSTS', '1')
+    app = open_app(demo_url)
+    client = app.test_client()
+    behind = {'Host': 'landings.school.example', 'X-Forwarded-Proto': 'https', 'X-Forwarded-For': '198.51.100.7'}
+    reply = client.get('/api/session', headers=behind)
+    assert reply.status_code == 200
+    assert reply.headers['Strict-Transport-Security'] == 'max-age=31536000'
+    session = reply.get_json()
+    marta = next(one for one in session['demo_people'] if one['name'].startswith('Marta'))
+    token = {'X-CSRFToken': session['csrf_token']}
+    entered = client.post('/api/session/demo', json={'person_id': marta['id']}, headers=behind | token).get_json()
+    token = {'X-CSRFToken': entered['csrf_token']}
+    asked = {'name': 'Ada', 'role': 'student'}
+    made = client.post('/api/invitations', json=asked, headers=behind | token).get_json()
+    assert made['link'].startswith('https://landings.school.example/join#')
+    for host in ('evil.example', '192.0.2.20.evil.example', ''):
+        assert client.get('/api/session', headers=behind | {'Host': host}).status_code == 400, host
+    assert client.get('/api/session', headers=behind | {'Host': '192.0.2.20:8765'}).status_code == 200
+    plain = client.get('/api/session', headers={'Host': '192.0.2.20'})
+    assert 'Strict-Transport-Security' not in plain.headers
 
 
 def test_names_are_text_and_nothing_else(app, marta):

@@ -107,6 +107,7 @@ def own_cluster(demo_template: str) -> Iterator[tuple[Cluster, str]]:
     cluster = Cluster(folder)
     cluster.make()
     cluster.start()
+    cluster.ensure_application()
     cluster.ensure_database('demo')
     url = cluster.url('demo')
     demo = subprocess.run([cluster.programs / 'pg_dump', plain_url(demo_template)], capture_output=True, check=True)
@@ -152,7 +153,7 @@ def test_killed_server_and_database_in_the_middle_of_a_sync_lose_nothing(
     serve: Callable[[str], Server],
 ):
     cluster, url = own_cluster
-    server = serve(url)
+    server = serve(cluster.application_url('demo'))
     signed_in(page, server)
     sortie = recorder(page)
     page.evaluate('navigator.serviceWorker.ready')

@@ -54,7 +54,7 @@ def test_of_many_changes_of_a_lap_the_last_is_sent_against_what_was_first_seen()
         shuffled = [waiting[i] for i in rng.permutation(count)]
         asked.append(['latestOfEach', shuffled])
         answers.append(list(expected.values()))  # in the order in which each was changed last
-    assert values('offline/sync', asked) == answers
+    assert values('offline/outbox', asked) == answers
 
 
 def test_what_waits_is_laid_over_what_the_server_has():
@@ -194,3 +194,74 @@ def test_while_an_answer_is_awaited_only_the_newest_question_is_kept():
     assert seen['answered'] == ['to 1', 'to 40', 'to 43']
     assert seen['problem'] == 'Out of reach.'
     assert seen['after'] == ''
+
+
+def told(events: list[dict[str, Any]]) -> dict[str, Any]:
+    """What waits after some things have happened, one after another."""
+    box: dict[str, Any] = {'kept': [], 'early': [], 'memory': [], 'settling': [], 'held': 0}
+    for event in events:
+        (box,) = values('offline/outbox', [['next', box, event]])
+    return box
+
+
+def test_a_change_is_in_one_place_or_on_its_way_to_the_next_and_never_in_none():
+    """The life of one tap: kept on the disk, told by its watch, taken by the server, read from it."""
+    one = change(4, 'lap-a', 900, None)
+    kept = [{'is': 'written', 'row': one}]
+    assert [row['number'] for row in told(kept)['early']] == [4]
+    watched = [*kept, {'is': 'told', 'rows': [one]}]
+    box = told(watched)
+    assert (box['early'], [row['number'] for row in box['kept']]) == ([], [4])
+    taken = {'is': 'taken', 'ops': [one], 'taken': {'lap-a': {'number': 4, 'revision': 7}}}
+    sent = [*watched, taken, {'is': 'told', 'rows': []}]
+    box = told(sent)
+    assert box['kept'] == []
+    assert [(row['number'], row['sent'], row['revision']) for row in box['settling']] == [(4, True, 7)]
+    assert told([*sent, {'is': 'settled', 'sortieId': 2}])['settling']  # another sortie's results
+    assert told([*sent, {'is': 'settled', 'sortieId': 1}])['settling'] == []
+
+
+def test_what_is_tapped_while_another_change_is_taken_goes_on_waiting():
+    first, second = change(4, 'lap-a', 900, None), change(5, 'lap-a', 950, None)
+    taken = {'is': 'taken', 'ops': [first], 'taken': {'lap-a': {'number': 4, 'revision': 7}}}
+    box = told([{'is': 'written', 'row': first}, {'is': 'written', 'row': second}, taken])
+    assert [row['number'] for row in box['early']] == [5]
+    assert [row['number'] for row in box['settling']] == [4]
+
+
+def test_what_no_disk_keeps_is_numbered_after_all_that_one_does_and_before_all_that_will_be():
+    box = told([{'is': 'told', 'rows': [change(9, 'lap-a', 900)]}, {'is': 'held', 'row': change(0, 'lap-b', 700)}])
+    box2 = told(
+        [
+            {'is': 'told', 'rows': [change(9, 'lap-a', 900)]},
+            {'is': 'held', 'row': change(0, 'lap-b', 700)},
+            {'is': 'held', 'row': change(0, 'lap-c', 800)},
+        ]
+    )
+    assert 9 < box['memory'][0]['number'] < 10
+    assert 9 < box2['memory'][0]['number'] < box2['memory'][1]['number'] < 10
+    assert [row['in_memory'] for row in box2['memory']] == [1, 2]
+    marked = {'is': 'refused', 'op': box2['memory'][0], 'message': 'no', 'fields': {'along_ft': 'no'}}
+    (after,) = values('offline/outbox', [['next', box2, marked]])
+    assert [row['refused'] for row in after['memory']] == ['no', '']
+    (dropped,) = values('offline/outbox', [['next', after, {'is': 'dropped', 'lapId': 'lap-b'}]])
+    assert [row['lap_id'] for row in dropped['memory']] == ['lap-c']
+    (kept,) = values('offline/outbox', [['next', after, {'is': 'written', 'row': change(10, 'lap-c', 810)}]])
+    assert [row['lap_id'] for row in kept['memory']] == ['lap-b']  # the disk has all of it now
+
+
+@pytest.mark.parametrize(
+    ('status', 'is_last_word'),
+    [
+        *[(0, False), (401, False), (403, True), (404, True), (408, False), (409, True), (413, True), (422, True)],
+        *[(429, False), (500, False), (502, False), (503, False)],
+    ],
+)
+def test_only_the_last_word_of_the_server_is_a_refusal(status: int, is_last_word: bool):
+    assert in_node(_REFUSAL, status) is is_last_word
+
+
+_REFUSAL = """
+const { ApiError } = load('api/client')
+return load('offline/refusal').isRefusal(new ApiError(given, 'x'))
+"""

@@ -4,16 +4,16 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
-import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 import DeviceBanner from '@/components/DeviceBanner.vue'
 import KeysDialog from '@/components/KeysDialog.vue'
 import LessonRail from '@/components/LessonRail.vue'
 import ModelNews from '@/components/ModelNews.vue'
+import SignInAgain from '@/components/SignInAgain.vue'
+import TroubleNotice from '@/components/TroubleNotice.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useWrite } from '@/composables/useWrite'
-import { forgetPerson } from '@/offline/device'
 import { useSync } from '@/offline/sync'
 import { useTrack } from '@/offline/track'
 import { useUpdate } from '@/offline/update'
@@ -83,22 +83,44 @@ const showKeys = ref(false)
 
 watch(person, (now, before) => {
   if (now && now.id !== before?.id) sync.enter(now.id)
-  if (before && !now && !route.meta.open) void router.push({ name: 'sign-in', query: { next: route.fullPath } })
+  if (before && !now && !route.meta.open && !isLeaving) endedOf.value = before
+  if (now) endedOf.value = null
 })
-watch(sortieId, () => undo.clear())
-
-async function signOut() {
-  await track.stop()
-  // what waits to be sent stays on the device; all else of this person goes
-  await forgetPerson()
-  await api.signOut().catch((error: unknown) => {
-    if (!(error instanceof ApiError && error.status === 401)) throw error
-  })
+/** Whose sign-in ended while a screen was open: it stays open, with what was typed, until they are back or leave. */
+const endedOf = ref<NonNullable<Session['person']> | null>(null)
+let isLeaving = false
+async function backAgain(isSame: boolean) {
+  endedOf.value = null
+  if (isSame) await client.invalidateQueries()
+  else await forgetAll('/')
+}
+async function leave() {
+  const next = route.fullPath
+  endedOf.value = null
+  await router.push({ name: 'sign-in', query: { next } })
+}
+/** Nothing of whoever was here is shown to whoever comes. */
+async function forgetAll(to: string) {
   undo.clear()
   // not the session itself: what watches it would hear of nothing any more
   client.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionQuery.queryKey[0] })
-  await client.fetchQuery({ ...sessionQuery, staleTime: 0 })
-  await router.push({ name: 'sign-in' })
+  await router.push(to)
+}
+watch(sortieId, () => undo.clear())
+
+async function signOut() {
+  isLeaving = true
+  try {
+    await track.stop()
+    // what waits to be sent stays on the device; all else of this person goes
+    await api.signOut()
+    const nobody = { person: null, school: null, news: null, is_kept: false }
+    client.setQueryData<Session>(sessionQuery.queryKey, (one) => one && { ...one, ...nobody })
+    await forgetAll('/sign-in')
+    await client.fetchQuery({ ...sessionQuery, staleTime: 0 }).catch(() => undefined) // without a network: later
+  } finally {
+    isLeaving = false
+  }
 }
 function step(name: string) {
   if (sortieId.value) void router.push({ name, params: { id: sortieId.value } })
@@ -186,6 +208,7 @@ useKeys({
           </button>
         </template>
       </header>
+      <TroubleNotice />
       <DeviceBanner v-if="person" :session="session.data.value" />
       <ModelNews v-if="news && !sortieId" :news="news" @read="haveRead(news.version)" />
       <p v-if="reworking" role="status" class="border-b border-line bg-card px-4 py-1 print:hidden">
@@ -216,6 +239,13 @@ useKeys({
       <span aria-hidden="true">▲ </span>Training aid: the aircraft handbook, local rules and the instructor decide. A
       go-around is always a good answer.
     </p>
+    <SignInAgain
+      v-if="endedOf"
+      :person="endedOf"
+      :demo="session.data.value?.demo_people ?? []"
+      @back="backAgain"
+      @leave="leave"
+    />
     <KeysDialog v-model="showKeys" :version="session.data.value?.version" />
   </div>
 </template>

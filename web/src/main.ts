@@ -8,13 +8,15 @@ import { useSync } from './offline/sync'
 import { useTrack } from './offline/track'
 import { keepApplication } from './offline/update'
 import { makeRouter } from './router'
+import { trouble } from './trouble'
 import './styles/main.css'
 
 const client = new QueryClient({
   defaultOptions: {
     queries: {
       networkMode: 'always', // what is aboard answers without a network
-      retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status),
+      // without a network there is nothing to wait for: it is said at once
+      retry: (count, error) => count < 2 && navigator.onLine && !(error instanceof ApiError && error.status),
     },
     mutations: { networkMode: 'always' },
   },
@@ -26,7 +28,13 @@ const client = new QueryClient({
   }),
 })
 const router = makeRouter(client)
+router.onError((error) => trouble.tell(error))
 const app = createApp(App).use(createPinia())
+// nothing fails silently: what no screen has told is told at the top of the page
+app.config.errorHandler = (error) => trouble.tell(error)
+window.addEventListener('unhandledrejection', (event) => trouble.tell(event.reason))
+// without an error of its own it is the browser's remark, such as that a layout took a second turn
+window.addEventListener('error', (event) => event.error && trouble.tell(event.error))
 app.use(VueQueryPlugin, { queryClient: client }).use(router).mount('#app')
 useSync().start(client)
 void useTrack().closeAbandoned()

@@ -68,6 +68,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         SESSION_COOKIE_SECURE=os.environ.get('BULLSEYE_HTTPS') == '1',
         PERMANENT_SESSION_LIFETIME=timedelta(days=30),
         WTF_CSRF_TIME_LIMIT=None,
+        BULLSEYE_HSTS=os.environ.get('BULLSEYE_HSTS') == '1',
         WTF_CSRF_SSL_STRICT=False,
         MAX_CONTENT_LENGTH=256_000,
         RATELIMIT_STORAGE_URI=url,
@@ -80,6 +81,9 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
     app.extensions['bullseye_queue'] = Queue(url)
     app.teardown_appcontext(close_database)
+    hosts = [one.strip() for one in os.environ.get('BULLSEYE_HOSTS', '').split(',') if one.strip()]
+    if hosts:  # links are made of the name that was asked for: let nobody choose it
+        app.config['TRUSTED_HOSTS'] = hosts
     proxies = int(os.environ.get('BULLSEYE_PROXIES', '0'))
     if proxies:  # else anybody could write these headers
         app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]

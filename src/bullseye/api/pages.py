@@ -6,7 +6,7 @@ import re
 from pathlib import Path
 
 from apiflask import APIFlask
-from flask import Response, send_from_directory
+from flask import Response, request, send_from_directory
 from flask.typing import ResponseReturnValue
 from whitenoise import WhiteNoise
 
@@ -15,6 +15,7 @@ from bullseye.api.errors import problem
 DIST = Path(__file__).resolve().parents[3] / 'web' / 'dist'
 # what must lie at the root: icons, the manifest, and the worker that keeps the application on the device
 _IS_ROOT_FILE = re.compile(r'(icon[\w-]*\.(svg|png)|manifest\.webmanifest|sw\.js|workbox-[\w-]+\.js)').fullmatch
+_HSTS_S = 365 * 86_400
 _POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self'; script-src 'self'; connect-src 'self'; "
     "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
@@ -25,7 +26,7 @@ def register(app: APIFlask) -> None:
     """Serve the front end: its files as they are, any other address as the one page."""
     if DIST.is_dir():
         app.wsgi_app = WhiteNoise(  # type: ignore[method-assign]
-            app.wsgi_app, root=str(DIST / 'assets'), prefix='assets/', max_age=31_536_000
+            app.wsgi_app, root=str(DIST / 'assets'), prefix='assets/', max_age=31_536_000, allow_all_origins=False
         )
 
     @app.route('/api/<path:_path>', methods=['GET', 'POST', 'PUT', 'PATCH', 'DELETE'])
@@ -55,6 +56,8 @@ def register(app: APIFlask) -> None:
         reply.headers.setdefault('Content-Security-Policy', _POLICY)
         reply.headers.setdefault('X-Content-Type-Options', 'nosniff')
         reply.headers.setdefault('Referrer-Policy', 'same-origin')
-        if reply.mimetype == 'application/json':
+        if request.path.startswith('/api/'):  # whatever it is, PDF and CSV too: it is of somebody
             reply.headers.setdefault('Cache-Control', 'no-store')
+        if app.config['BULLSEYE_HSTS'] and request.is_secure:
+            reply.headers.setdefault('Strict-Transport-Security', f'max-age={_HSTS_S}')
         return reply

@@ -124,6 +124,14 @@ def _site(arguments: argparse.Namespace, folder: Path) -> Site:
     return replace(site, fingerprint=_make_certificate(site))
 
 
+def _hosts(host: str) -> list[str]:
+    """By which names the application may be asked for: its address, this machine's names, and those given."""
+    own = socket.gethostname()
+    given = [one.strip() for one in os.environ.get('BULLSEYE_HOSTS', '').split(',') if one.strip()]
+    bare = f'[{host}]' if ':' in host else host
+    return sorted({bare, '127.0.0.1', '[::1]', 'localhost', own, f'{own}.local', *given})
+
+
 def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[bytes]:
     command = [places.VENV / 'bin' / 'gunicorn', '--threads', _THREADS, '--log-level', 'warning', *parts]
     # a group of its own: Ctrl-C reaches only us, and we stop things in order
@@ -311,9 +319,12 @@ def up(arguments: argparse.Namespace) -> int:
         cluster.ensure_database(mode)
         environment = {
             **os.environ,
-            'BULLSEYE_WEATHER_URL': arguments.weather or '',
+            'BULLSEYE_WEATHER_URL': arguments.weather or os.environ.get('BULLSEYE_WEATHER_URL', ''),
             'PYTHONPATH': str(places.ROOT / 'src'),
             'BULLSEYE_DATABASE_URL': cluster.application_url(mode),
+            'BULLSEYE_HOSTS': ','.join(_hosts(arguments.host)),
+            # not with a certificate made here: who goes back to plain http would be locked out for a year
+            'BULLSEYE_HSTS': '1' if arguments.certificate else '',
             'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
             'BULLSEYE_SECRET_KEY': _secret_key(folder),
             'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),

@@ -34,7 +34,7 @@ from bullseye.tracks.laps import laps_of
 from bullseye.tracks.liftoff import HeightNoise, find_liftoff
 from bullseye.tracks.motion import Motion, motion_about
 from bullseye.tracks.offset import Ties, tie_on_ground
-from bullseye.tracks.passes import Judged, Pass, find_passes, judge
+from bullseye.tracks.passes import Judged, Pass, as_far, find_passes, judge
 from bullseye.tracks.speeds import STANDING_FPS, TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
@@ -240,8 +240,10 @@ class _AtField:
         before = self.events[-1] if self.events else None
         in_air = before is not None and before.kind in ('go_around', 'low_approach')
         if before is not None and in_air and passed.time_s - before.time_s < _SAME_PASS_S:
-            # the same, seen along a neighbouring runway or once more: the runway flown along counts
-            if one.passed.lateral_ft < self._off_ft:
+            # the same, seen along a neighbouring runway or once more: the runway flown along counts, where one does
+            if before.runway is not None and before.runway != passed.runway and self._is_open(one):
+                self._untold(before)
+            elif one.passed.lateral_ft < self._off_ft:
                 self.events[-1], self._off_ft = passed, one.passed.lateral_ft
             return
         self._off_ft = one.passed.lateral_ft
@@ -250,6 +252,17 @@ class _AtField:
             self.events.append(passed)
         else:
             self.events.append(replace(passed, runway=None, along_ft=None))
+
+    def _is_open(self, one: Judged) -> bool:
+        """Whether a pass was as far from its runway as the one before from another."""
+        nearer_ft, other_ft = sorted((one.passed.lateral_ft, self._off_ft))
+        return as_far(nearer_ft, other_ft)
+
+    def _untold(self, event: Event) -> None:
+        """Let the last event be of the field alone, and end no lap."""
+        index = len(self.events) - 1
+        self.details = [one for one in self.details if one[0] != index]
+        self.events[index] = replace(event, runway=None, along_ft=None)
 
 
 def _settled(motion: Motion, runways: Sequence[Runway], known: Known) -> tuple[list[Judged], dict[int, _Found], Ties]:

@@ -93,7 +93,12 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
 def _as_far(nearer: Pass, other: Pass) -> bool:
     """Whether a pass was about as far from one runway as from another."""
     far_out = nearer.away_ft > _REACHES_FT  # it may have turned in for the other one
-    return far_out or nearer.lateral_ft > max(_ON_IT_FT, _AS_FAR * other.lateral_ft)
+    return far_out or as_far(nearer.lateral_ft, other.lateral_ft)
+
+
+def as_far(nearer_ft: float, other_ft: float) -> bool:
+    """Whether two distances from centrelines do not tell which of the runways was meant."""
+    return nearer_ft > max(_ON_IT_FT, _AS_FAR * other_ft)
 
 
 def _same_time(one: Pass, other: Pass) -> bool:

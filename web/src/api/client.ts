@@ -17,18 +17,38 @@ export class ApiError extends Error {
     readonly fields: Record<string, string> = {},
     /** Of what somebody else changed meanwhile: how it stands. */
     readonly now: unknown = undefined,
+    /** How long the server asks to wait [ms]. */
+    readonly waitMs = 0,
   ) {
     super(message)
   }
 }
 
-export const http = createClient<paths>({ baseUrl: '/' })
+const PATIENCE_MS = 20_000
+/** Of what is large on the way: files, archives, papers. */
+const LONG_MS = 300_000
+const isLong = (request: Request) =>
+  request.headers.get('Content-Type') === 'application/octet-stream' || /\/(archive|tracks)\b/.test(request.url)
+
+/** Ask with a deadline: a request that hangs would otherwise hold up all that come after it, and say nothing. */
+async function inTime(request: Request): Promise<Response> {
+  const ending = new AbortController()
+  request.signal.addEventListener('abort', () => ending.abort(request.signal.reason))
+  // it goes on while the answer is being read
+  window.setTimeout(() => ending.abort(new DOMException('', 'TimeoutError')), isLong(request) ? LONG_MS : PATIENCE_MS)
+  return fetch(request, { signal: ending.signal })
+}
+
+export const http = createClient<paths>({ baseUrl: '/', fetch: inTime })
 http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken)
     return request
   },
 })
+
+/** What Retry-After asks for, in milliseconds. */
+const waitOf = ({ headers }: { headers?: Headers }) => 1_000 * (Number(headers?.get('Retry-After')) || 0)
 
 interface Answer<T> {
   data?: T
@@ -41,7 +61,9 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
   let answer: Answer<T>
   try {
     answer = await call
-  } catch {
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'TimeoutError')
+      throw new ApiError(0, 'Bullseye did not answer in time. Try again; what you noted is kept.')
     throw new ApiError(0, 'No connection to Bullseye. It will work again when the connection is back.')
   }
   if (answer.response.ok) return answer.data as T
@@ -53,5 +75,11 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
   }
   // a token of a session that ended: the same as not being signed in
   const status = problem.code === 'csrf' ? 401 : answer.response.status
-  throw new ApiError(status, problem.message ?? 'The server failed.', problem.fields ?? {}, problem.now)
+  throw new ApiError(
+    status,
+    problem.message ?? 'The server failed.',
+    problem.fields ?? {},
+    problem.now,
+    waitOf(answer.response),
+  )
 }

@@ -1,7 +1,7 @@
 /** Each resource's key and its fetch, declared together. */
 import type { QueryClient } from '@tanstack/vue-query'
 import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard } from '@/offline/aboard'
-import { keepSession, keptSession } from '@/offline/device'
+import { forgetPerson, hasEnded, isEnding, keepSession, keptSession, noteEnding } from '@/offline/device'
 import { link } from '@/offline/link'
 import { movedBy } from '@/strip/places'
 import { today } from '@/words'
@@ -44,15 +44,42 @@ export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
 /** Writes only over the revision that was seen; null: whatever it is. */
 const ifSeen = (seen: number | null) => (seen === null ? {} : { 'If-Match': `"${seen}"` })
 
+/** Goes up when somebody signs out: an answer that was on its way then is kept nowhere. */
+let epoch = 0
+
 async function withToken(call: Promise<Session>): Promise<Session> {
+  const asked = epoch
   const session = await call
   rememberCsrfToken(session.csrf_token)
-  if (session.person) await keepSession(session)
+  if (session.person && asked === epoch) await keepSession(session)
   return session
+}
+/** Ask who is signed in; whoever signed out without a network is signed out first. */
+async function serverSession(): Promise<Session> {
+  const found = await withToken(answered(http.GET('/api/session')))
+  if (!found.person || !(await isEnding())) return found
+  await answered(http.DELETE('/api/session')).catch((error: unknown) => {
+    if (!(error instanceof ApiError && error.status === 401)) throw error
+  })
+  await forgetPerson()
+  await hasEnded()
+  return withToken(answered(http.GET('/api/session')))
+}
+/** Sign out, here at once, and on the server as soon as it can be told. */
+async function signOut() {
+  epoch += 1
+  window.clearTimeout(refreshing)
+  await forgetPerson()
+  try {
+    await answered(http.DELETE('/api/session'))
+  } catch (error) {
+    if (!isOutOfReach(error)) throw error
+    if (error instanceof ApiError && error.status !== 401) await noteEnding()
+  }
 }
 /** Who is signed in; without a server, or after the sign-in ended in flight, who was: a lesson goes on. */
 async function session(): Promise<Session> {
-  const ask = () => withToken(answered(http.GET('/api/session')))
+  const ask = serverSession
   const asked = navigator.onLine ? ask() : null // on its way while the device looks what it has kept
   asked?.catch(() => undefined) // looked at below
   const kept = await keptSession()
@@ -71,11 +98,11 @@ async function session(): Promise<Session> {
 
 export const api = {
   session,
-  serverSession: () => withToken(answered(http.GET('/api/session'))),
+  serverSession,
   signIn: (login: string, password: string) =>
     withToken(answered(http.POST('/api/session', { body: { login, password } }))),
   signInDemo: (person_id: number) => withToken(answered(http.POST('/api/session/demo', { body: { person_id } }))),
-  signOut: () => answered(http.DELETE('/api/session')),
+  signOut,
   setUp: (body: {
     code: string
     school_name: string

@@ -16,7 +16,12 @@ const ended = computed(() => sync.state === 'sign_in' || (props.session?.is_kept
 const away = computed(() => !link.reached.value)
 const foreign = computed(() => [...new Set(sync.ofOthers.map((one) => one.person_name))].filter(Boolean).join(', '))
 const isShown = computed(
-  () => count.value > 0 || sync.refused.length > 0 || ended.value || away.value || sync.pieces > 0,
+  () =>
+    count.value > 0 ||
+    sync.refused.length > 0 ||
+    ended.value ||
+    away.value ||
+    sync.pieces + sync.refusedPieces.length > 0,
 )
 async function exportAll() {
   saveFile(await sync.asFile(), `bullseye-waiting-${new Date().toISOString().slice(0, 10)}.json`)
@@ -40,13 +45,18 @@ async function exportAll() {
       Refused: {{ one.refused }}
       <RouterLink class="underline" :to="{ name: 'laps', params: { id: one.sortie_id } }">Look</RouterLink>
     </span>
+    <span v-if="sync.refusedPieces.length" role="alert" class="font-bold">
+      {{ sync.refusedPieces.length }} piece{{ sync.refusedPieces.length === 1 ? '' : 's' }} of track refused:
+      {{ sync.refusedPieces[0]!.refused }}
+      <button type="button" class="min-h-11 underline" @click="sync.dropRefusedPieces()">Drop</button>
+    </span>
     <span class="flex-1" />
     <RouterLink v-if="ended && !away" class="button" :to="{ name: 'sign-in', query: { next: route.fullPath } }">
       Sign in to send
     </RouterLink>
     <button v-if="count || sync.pieces" type="button" class="min-h-11 underline" @click="sync.soon()">Send now</button>
     <button
-      v-if="count || sync.refused.length || sync.pieces"
+      v-if="count || sync.refused.length || sync.pieces || sync.refusedPieces.length"
       type="button"
       class="min-h-11 underline"
       @click="exportAll"

@@ -21,7 +21,10 @@ function isReadable(row: AboardRow): boolean {
 
 /** Keep a sortie on this device. */
 export async function keepAboard(personId: number, data: Aboard): Promise<void> {
-  await device.aboard.put({ sortie_id: data.sortie.id, person_id: personId, taken_at: data.made_at, data })
+  const session = await keptSession()
+  if (session?.person?.id !== personId) return // signed out while it was on its way: nothing of them stays here
+  const software = session.version?.software
+  await device.aboard.put({ sortie_id: data.sortie.id, person_id: personId, taken_at: data.made_at, software, data })
 }
 
 /** Whether an error means that there is nobody to ask now: no network, a server that is down, a sign-in that ended. */

@@ -1,5 +1,6 @@
 /** What this device keeps without a network, in IndexedDB: sorties taken along, laps and tracks that wait to be sent. */
 import Dexie, { type EntityTable } from 'dexie'
+import { trouble } from '@/trouble'
 import { newId } from './ids'
 import type { Aboard, LapIn, Session, Sortie } from '@/api/types'
 
@@ -8,6 +9,8 @@ export interface AboardRow {
   sortie_id: number
   person_id: number
   taken_at: string
+  /** of the application that took it along; missing of copies older than this */
+  software?: string
   data: Aboard
 }
 
@@ -106,6 +109,13 @@ class DeviceStore extends Dexie {
 }
 
 export const device = new DeviceStore()
+device.on('blocked', () =>
+  trouble.tell('Another tab has an older Bullseye open. Close it, so that this one can keep your laps.'),
+)
+device.on('versionchange', () => {
+  device.close()
+  trouble.tell('A newer Bullseye was opened in another tab. Reload this page before you go on.')
+})
 
 /** Read from the device; a browser that keeps nothing answers with `empty`. */
 export async function fromDevice<T>(read: () => PromiseLike<T>, empty: T): Promise<T> {
@@ -140,12 +150,21 @@ export async function keepSession(session: Session): Promise<void> {
   await fromDevice(() => device.own.put({ key: 'session', value: JSON.parse(JSON.stringify(session)) }), 'session')
 }
 
-/** Signing out takes what is aboard, and what undo could take back, off the device; what waits to be sent stays. */
+/** Whether somebody signed out where the server could not be told: it is told before anything else. */
+export const isEnding = () => fromDevice(async () => !!(await device.own.get('ending')), false)
+export const noteEnding = () => fromDevice(() => device.own.put({ key: 'ending', value: true }), 'ending')
+export const hasEnded = () => fromDevice(() => device.own.delete('ending'), undefined)
+
+/**
+ * Signing out takes what is aboard, what undo could take back and what was only begun off the device; what waits to be
+ * sent stays.
+ */
 export async function forgetPerson(): Promise<void> {
   await fromDevice(async () => {
     await device.own.delete('session')
     await device.aboard.clear()
     await device.steps.clear()
+    await device.drafts.clear()
     return true
   }, false)
 }

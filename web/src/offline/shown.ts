@@ -1,6 +1,6 @@
 /** Laps as the recorder shows them: the server's, with what waits on this device laid over. */
 import type { Lap, LapIn } from '@/api/types'
-import { latestOfEach } from './sync'
+import { latestOfEach } from './outbox'
 import type { Waiting } from './device'
 
 export interface ShownLap {

@@ -1,0 +1,10 @@
+/** Which answers mean that the server will never take something, and which that it cannot just now. */
+import { ApiError } from '@/api/client'
+
+// wrong in itself, of somebody else, gone, taken already, or too large; all else may be better later
+const REFUSALS = [400, 403, 404, 409, 410, 413, 415, 422]
+
+/** Whether an error is the server's last word on what was sent: 401, 429 and a failing server are not. */
+export function isRefusal(error: unknown): error is ApiError {
+  return error instanceof ApiError && REFUSALS.includes(error.status)
+}
