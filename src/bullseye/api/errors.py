@@ -92,8 +92,8 @@ def register(app: APIFlask) -> None:
         return problem(413, 'too_large', f'This is too large: at most {most:.3g} MB are taken here.')
 
     @app.errorhandler(CSRFError)
-    def _csrf(error: CSRFError) -> ResponseReturnValue:
-        return problem(400, 'csrf', f'{error.description} Reload the page.')
+    def _csrf(_error: CSRFError) -> ResponseReturnValue:
+        return problem(400, 'csrf', 'The sign-in of this page has ended. Sign in again.')
 
     @app.errorhandler(RecursionError)
     def _too_deep(_error: RecursionError) -> ResponseReturnValue:
