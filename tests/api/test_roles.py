@@ -21,9 +21,11 @@ from tests.working import work_off
 
 METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # an archive is taken into an empty school: tests/api/test_archive.py
+# one's own second factor: tests/api/test_second_factor.py
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
 OPEN = re.compile(
-    r'/api/(session|session/demo|setup|password/(look|set)|invitations/(look|accept)|calendar/\{key\}.ics|archive/school)$'
+    r'/api/(session|session/demo|setup|password/(look|set)|invitations/(look|accept)|calendar/\{key\}.ics|archive/school|'
+    r'second-factor(/(begin|confirm|off))?)$'
 )
 LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'
 ABOARD = ('student', 'instructor')  # who flies the sortie of Owen in the demo
@@ -249,6 +251,13 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/people/left', '/api/people/left', CHIEF, is_list=True),
         Ask('get', '/api/deeds', '/api/deeds', CHIEF, is_list=True),
         Ask('get', '/api/backup', '/api/backup', CHIEF, is_list=True),
+        Ask(
+            'post',
+            '/api/people/{person_id}/second-factor/off',
+            f'/api/people/{owen}/second-factor/off',
+            CHIEF,
+            {'password': seed.PASSWORD},
+        ),
         Ask('post', '/api/people/{person_id}/password-link', f'/api/people/{erased}/password-link', COACHES, {}),
         Ask('delete', '/api/invitations/{invitation_id}', f'/api/invitations/{invited}', COACHES),
         Ask('patch', '/api/school', '/api/school', CHIEF, {'crosswind_limit_kt': 9.0}, is_list=True),

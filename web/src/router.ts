@@ -78,6 +78,7 @@ export function makeRouter(client: QueryClient) {
     if (session.needs_set_up && to.name !== 'setup') return { name: 'setup' }
     if (!session.needs_set_up && to.name === 'setup') return { name: 'today' }
     if (!session.person && !to.meta.open) return { name: 'sign-in', query: { next: to.fullPath } }
+    if (session.must_set_second_factor && to.name !== 'account') return { name: 'account' }
     if (session.person) askForLesson()
     return true
   })

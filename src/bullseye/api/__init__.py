@@ -30,6 +30,7 @@ from bullseye.api import (
     logbook,
     pages,
     school,
+    secondfactor,
     session,
     sorties,
     students,
@@ -95,7 +96,8 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.spec_processor(_described)
     for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
         app.register_blueprint(resource.bp)
-    for resource in (cockpit, tracks, school, archive, examining, week):
+    app.before_request(secondfactor.require_when_asked)
+    for resource in (cockpit, tracks, school, archive, examining, week, secondfactor):
         app.register_blueprint(resource.bp)
     pages.register(app)
     Compress(app)

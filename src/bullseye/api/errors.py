@@ -20,6 +20,7 @@ from bullseye.api.limiter import limiter
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.request import RefusedRequest, messages
 from bullseye.store.errors import ChangedMeanwhile, Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
+from bullseye.store.secondfactor import SecondFactorNeeded
 from bullseye.tracks.track import UnreadableTrack
 
 _log = logging.getLogger(__name__)
@@ -65,6 +66,10 @@ def register(app: APIFlask) -> None:
     @app.errorhandler(NotAllowed)
     def _forbidden(error: NotAllowed) -> ResponseReturnValue:
         return problem(403, error.code, str(error))
+
+    @app.errorhandler(SecondFactorNeeded)
+    def _second_factor(error: SecondFactorNeeded) -> ResponseReturnValue:
+        return problem(401, error.code, str(error))
 
     @app.errorhandler(WrongLogin)
     def _wrong_login(error: WrongLogin) -> ResponseReturnValue:

@@ -19,7 +19,7 @@ from bullseye.api.schema import In, Out, Secret, Text
 from bullseye.api.session import PersonOut, Role
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.limits import AimStepFt, CeilingFt, CrosswindLimitKt, VisibilityM
-from bullseye.store import accounts, deeds, erasing, people
+from bullseye.store import accounts, deeds, erasing, people, secondfactor
 from bullseye.store.backups import last_backup
 from bullseye.store.errors import NotAllowed
 from bullseye.store.models import User
@@ -41,6 +41,7 @@ class SchoolOut(Out):
     needed_chance: float  # of one landing to meet a standard
     stale_days: int  # after which an exercise is flown again
     currency_rules: list[str]
+    second_factor: secondfactor.Whom  # asked of whom when signing in
 
 
 class SchoolChange(In):
@@ -54,6 +55,7 @@ class SchoolChange(In):
     needed_chance: Annotated[float, Field(ge=0.5, le=0.95)] | MISSING = MISSING
     stale_days: Annotated[int, Field(ge=7, le=365)] | MISSING = MISSING
     currency_rules: Annotated[list[RuleCode], Field(max_length=4)] | MISSING = MISSING
+    second_factor: secondfactor.Whom | MISSING = MISSING
 
 
 class ErasedOut(Out):

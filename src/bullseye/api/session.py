@@ -6,7 +6,7 @@ import uuid
 from typing import Any, Literal
 
 from apiflask import APIBlueprint
-from flask import request
+from flask import current_app, request
 from flask import session as cookie
 from flask.typing import ResponseReturnValue
 from flask_limiter.util import get_remote_address
@@ -21,7 +21,7 @@ from bullseye.api.schema import Id, In, Login, Out, Secret, Text
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.model.news import LATEST, ModelNews
 from bullseye.demo.examples import add_fleet
-from bullseye.store import accounts, catalogue, people, reworking, scope, signins
+from bullseye.store import accounts, catalogue, people, reworking, scope, secondfactor, signins
 from bullseye.store.errors import NotFound
 from bullseye.store.models import School, User
 
@@ -58,13 +58,15 @@ class SessionOut(Out):
     version: VersionOut
     news: ModelNews | None  # of the model, for a chief instructor who has not read it
     demo_people: list[PersonOut]
+    must_set_second_factor: bool  # before anything else
 
 
 class SignIn(In):
-    """Login and password."""
+    """Login and password; a code beside them for those who have a second factor."""
 
     login: Login
     password: Secret
+    code: Secret | None = None
 
 
 class DemoSignIn(In):
@@ -154,6 +156,9 @@ def _session() -> SessionOut:
             software=__version__, model=MODEL_VERSION, laps_to_rework=old.laps, flights_to_rework=old.flights
         ),
         demo_people=demo,
+        must_set_second_factor=bool(
+            user and school and secondfactor.is_asked_of(school, user) and not secondfactor.is_on(user)
+        ),
     )
 
 
@@ -187,7 +192,10 @@ def read_session() -> SessionOut:
 @bp.doc(responses=[401, 429])
 def sign_in(json_data: SignIn) -> SessionOut:
     """Sign in with login and password."""
-    return _enter(people.sign_in(database(), login=json_data.login, password=json_data.password))
+    db = database()
+    user = people.sign_in(db, login=json_data.login, password=json_data.password)
+    secondfactor.require(db, user, code=json_data.code, key=str(current_app.config['SECRET_KEY']))
+    return _enter(user)
 
 
 @bp.post('/session/demo')
@@ -322,8 +330,11 @@ def look_at_reset(json_data: Token) -> ResetWelcome:
 @bp.doc(responses=[404, 409, 422, 429])
 def set_password(json_data: NewPassword) -> SessionOut:
     """Set a password by a link, once, and sign in."""
-    given = json_data
-    return _enter(accounts.set_password(database(), token=given.token, login=given.login, password=given.password))
+    given, db = json_data, database()
+    user = accounts.set_password(db, token=given.token, login=given.login, password=given.password)
+    if secondfactor.is_on(user):  # the link stands for the password alone
+        return _session()
+    return _enter(user)
 
 
 @bp.post('/setup')

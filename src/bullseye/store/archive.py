@@ -34,7 +34,10 @@ from bullseye.store.models import Airfield, School, Sortie, User
 VERSION: Final = 1  # of the layout of the file
 _FORMAT: Final = 'bullseye-archive'
 # never in the file: secrets; what is made again from the rest; what runs out
-_SECRET = {'password_hash', 'calendar_key_hash', 'session_epoch'}
+_SECRET = {
+    *('password_hash', 'calendar_key_hash', 'session_epoch', 'totp_secret', 'totp_pending', 'totp_step'),
+    'recovery_codes',
+}
 _LEFT_OUT = {'invitation', 'standing', 'sign_in', 'deed'}  # the last is of this place, and goes out to be read only
 _PEOPLE = {'recorded_by', 'written_by', 'uploaded_by', 'noted_by', 'set_by', 'signed_by'}  # that hold a person's number
 _SETTINGS = (

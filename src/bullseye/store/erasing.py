@@ -130,6 +130,8 @@ def _forget(db: Session, person: User) -> None:
     db.execute(delete(Invitation).where(Invitation.school_id == school, Invitation.name == person.name))
     person.login = f'{_ERASED}{secrets.token_hex(12)}'
     person.password_hash = _NO_PASSWORD
+    person.totp_secret = person.totp_pending = person.totp_step = None
+    person.recovery_codes = []
     person.is_active = False
     person.session_epoch += 1
     person.calendar_key_hash = person.crosswind_limit_kt = person.technique_id = None

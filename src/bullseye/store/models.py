@@ -52,6 +52,9 @@ class School(Base):
     """A flying school: everything else belongs to one."""
 
     __tablename__ = 'school'
+    __table_args__ = (
+        CheckConstraint("second_factor in ('nobody', 'teachers', 'everybody')", name='second_factor_known'),
+    )
 
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str] = mapped_column(String(80))
@@ -67,6 +70,7 @@ class School(Base):
         JSONB, default=lambda: ['three_in_90'], server_default='["three_in_90"]'
     )
     # of which the chief has read how far it moves the aim points; a new school starts with the latest
+    second_factor: Mapped[str] = mapped_column(String(10), default='nobody', server_default='nobody')  # asked of whom
     track_bytes: Mapped[int] = mapped_column(BigInteger, server_default='0')  # of recorded flights; a trigger counts
     told_model_version: Mapped[str | None] = mapped_column(String(8), default=MODEL_VERSION)
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
@@ -89,6 +93,11 @@ class User(SchoolOwned, Base):
     role: Mapped[str] = mapped_column(String(12))
     password_hash: Mapped[str] = mapped_column(String(200))
     is_active: Mapped[bool] = mapped_column(default=True)
+    # the second factor: encrypted by the server's own key; one begun and not yet confirmed; the step last used
+    totp_secret: Mapped[str | None] = mapped_column(String(300))
+    totp_pending: Mapped[str | None] = mapped_column(String(300))
+    totp_step: Mapped[int | None] = mapped_column(BigInteger)
+    recovery_codes: Mapped[list[str]] = mapped_column(JSONB, default=list, server_default='[]')  # digests
     session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
     crosswind_limit_kt: Mapped[float | None]
     technique_id: Mapped[int | None]  # an instructor's own; new sorties start with it
@@ -97,6 +106,7 @@ class User(SchoolOwned, Base):
     # what Flask-Login asks of a person
     is_authenticated = True
     is_anonymous = False
+    must_set_second_factor = False  # of no column
     sign_in_id = None  # type: uuid.UUID | None  # by which a request came in; of no column
 
     def get_id(self) -> str:

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.store import deeds, scope
 from bullseye.store.errors import NotFound
-from bullseye.store.models import User
+from bullseye.store.models import School, User
 from bullseye.store.peoplerows import SignIn
 
 IDLE = timedelta(days=30)  # [own] unseen for so long, a sign-in has ended
@@ -40,13 +40,14 @@ def of_cookie(db: Session, *, person_id: int, epoch: int, sign_in_id: uuid.UUID)
     """The person a cookie names, while active and this sign-in has not ended; binds the school."""
     scope.see_every_school(db)
     found = db.execute(
-        select(User, SignIn)
+        select(User, SignIn, School.second_factor)
         .join(SignIn, SignIn.person_id == User.id)
+        .join(School, School.id == User.school_id)
         .where(User.id == person_id, SignIn.id == sign_in_id)
     ).one_or_none()
     if found is None:
         return None
-    person, row = found
+    person, row, asked_of = found
     now = datetime.now(UTC)
     if not person.is_active or person.session_epoch != epoch or row.ended_at is not None or row.seen_at < now - IDLE:
         return None
@@ -55,6 +56,8 @@ def of_cookie(db: Session, *, person_id: int, epoch: int, sign_in_id: uuid.UUID)
         db.execute(update(SignIn).where(SignIn.id == sign_in_id).values(seen_at=now))
         db.commit()
     person.sign_in_id = sign_in_id
+    asked = asked_of == 'everybody' or (asked_of == 'teachers' and person.role != 'student')
+    person.must_set_second_factor = asked and person.totp_secret is None
     return person
 
 

@@ -19,6 +19,8 @@ export class ApiError extends Error {
     readonly now: unknown = undefined,
     /** How long the server asks to wait [ms]. */
     readonly waitMs = 0,
+    /** The kind of refusal, as the server names it. */
+    readonly code = '',
   ) {
     super(message)
   }
@@ -81,5 +83,6 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
     problem.fields ?? {},
     problem.now,
     waitOf(answer.response),
+    problem.code,
   )
 }

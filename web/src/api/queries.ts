@@ -99,8 +99,19 @@ async function session(): Promise<Session> {
 export const api = {
   session,
   serverSession,
-  signIn: (login: string, password: string) =>
-    withToken(answered(http.POST('/api/session', { body: { login, password } }))),
+  signIn: (login: string, password: string, code = '') =>
+    withToken(answered(http.POST('/api/session', { body: { login, password, code: code.trim() || null } }))),
+  secondFactor: () => answered(http.GET('/api/second-factor')),
+  beginSecondFactor: (password: string) => answered(http.POST('/api/second-factor/begin', { body: { password } })),
+  confirmSecondFactor: (code: string) => answered(http.POST('/api/second-factor/confirm', { body: { code } })),
+  endSecondFactor: (password: string) => answered(http.POST('/api/second-factor/off', { body: { password } })),
+  takeSecondFactor: (person_id: number, password: string) =>
+    answered(
+      http.POST('/api/people/{person_id}/second-factor/off', {
+        params: { path: { person_id } },
+        body: { password },
+      }),
+    ),
   signInDemo: (person_id: number) => withToken(answered(http.POST('/api/session/demo', { body: { person_id } }))),
   signOut,
   setUp: (body: {

@@ -3,6 +3,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 
@@ -12,6 +13,9 @@ const emit = defineEmits<{ back: [same: boolean]; leave: [] }>()
 const client = useQueryClient()
 const login = ref('')
 const password = ref('')
+/** Of the authenticator app; asked for once the password is right. */
+const code = ref('')
+const needsCode = ref(false)
 const problem = ref('')
 const busy = ref(false)
 const oneClick = computed(() => props.demo.find((one) => one.id === props.person.id))
@@ -24,6 +28,7 @@ async function enter(call: () => Promise<Session>) {
     client.setQueryData(sessionQuery.queryKey, session)
     emit('back', session.person?.id === props.person.id)
   } catch (error) {
+    if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }
   busy.value = false
@@ -46,7 +51,7 @@ async function enter(call: () => Promise<Session>) {
         >
           Go on as {{ oneClick.name }}
         </button>
-        <form v-else class="space-y-3" @submit.prevent="enter(() => api.signIn(login, password))">
+        <form v-else class="space-y-3" @submit.prevent="enter(() => api.signIn(login, password, code))">
           <div>
             <label for="again-login" class="heading">Login</label>
             <input id="again-login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
@@ -61,6 +66,18 @@ async function enter(call: () => Promise<Session>) {
               autocomplete="current-password"
               required
               maxlength="200"
+            />
+          </div>
+          <div v-if="needsCode">
+            <label for="again-code" class="heading">Code of your authenticator app, or one from your paper</label>
+            <input
+              id="again-code"
+              v-model="code"
+              class="field"
+              autocomplete="one-time-code"
+              inputmode="text"
+              required
+              maxlength="20"
             />
           </div>
           <button type="submit" class="button button-main w-full" :disabled="busy">Sign in again</button>

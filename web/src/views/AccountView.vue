@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** One's own account: the password, and where one is signed in. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
-import { api } from '@/api/queries'
+import { computed, ref } from 'vue'
+import { api, sessionQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
+import SecondFactor from '@/components/SecondFactor.vue'
 import { useWrite } from '@/composables/useWrite'
 import { clock, day } from '@/words'
 
 const client = useQueryClient()
-const signIns = useQuery({ queryKey: ['sign-ins'], queryFn: api.signIns })
+const session = useQuery(sessionQuery)
+const mustSet = computed(() => session.data.value?.must_set_second_factor ?? false)
+const signIns = useQuery({ queryKey: ['sign-ins'], queryFn: api.signIns, enabled: () => !mustSet.value })
 const refresh = () => client.invalidateQueries({ queryKey: ['sign-ins'] })
 const { write, problem, fields, isBusy } = useWrite({ refresh, otherwise: 'Not changed.' })
 const old = ref('')
@@ -27,7 +30,7 @@ const when = (moment: string) => `${day(moment.slice(0, 10))}, ${clock(moment)}`
 <template>
   <div class="mx-auto max-w-3xl space-y-4">
     <h1 class="text-2xl font-bold">Your account</h1>
-    <form class="panel space-y-3" aria-label="Password" @submit.prevent="change">
+    <form v-if="!mustSet" class="panel space-y-3" aria-label="Password" @submit.prevent="change">
       <h2 class="text-lg font-bold">Password</h2>
       <div>
         <label for="old" class="heading">The old one</label>
@@ -41,7 +44,8 @@ const when = (moment: string) => `${day(moment.slice(0, 10))}, ${clock(moment)}`
       <p v-if="done" role="status">{{ done }}</p>
       <button type="submit" class="button button-main" :disabled="isBusy">Change it</button>
     </form>
-    <section class="panel" aria-labelledby="where">
+    <SecondFactor />
+    <section v-if="!mustSet" class="panel" aria-labelledby="where">
       <div class="flex flex-wrap items-center gap-3">
         <h2 id="where" class="flex-1 text-lg font-bold">Where you are signed in</h2>
         <button type="button" class="button" @click="write({ call: () => api.endOtherSignIns() })">

@@ -8,6 +8,7 @@ import { LIMITS } from '@/api/limits'
 import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import EraseDialog from '@/components/EraseDialog.vue'
+import PasswordDialog from '@/components/PasswordDialog.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
@@ -130,10 +131,22 @@ function actsOf(person: Person) {
             label: 'Leaves the school',
             run: () => change(`${person.name} leaving`, { is_active: false }, { is_active: true }),
           },
+          { label: 'Take the second factor…', run: () => (toFree.value = { id: person.id, name: person.name }) },
           { label: 'Erase…', run: () => (toErase.value = { id: person.id, name: person.name }) },
         ]),
   ]
 }
+/** Who has lost the telephone and the paper with the codes. */
+const toFree = ref<{ id: number; name: string } | null>(null)
+async function free(password: string) {
+  const { id } = toFree.value!
+  if (await write({ call: () => api.takeSecondFactor(id, password) })) toFree.value = null
+}
+const WHOM = {
+  nobody: 'nobody',
+  teachers: 'those who teach',
+  everybody: 'everybody',
+} as const
 const toErase = ref<{ id: number; name: string } | null>(null)
 const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
@@ -190,6 +203,15 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
           </tr>
         </tbody>
       </table>
+      <PasswordDialog
+        v-if="toFree"
+        title="Take the second factor"
+        :words="`${toFree.name} signs in by the password alone then, and is signed out everywhere. Do it only when they stand before you.`"
+        act="Take it"
+        :problem="refusal"
+        @close="toFree = null"
+        @confirm="free"
+      />
       <EraseDialog v-model="toErase" />
       <div v-if="passwordLink" role="status" class="mt-2 rounded border border-line p-2">
         <p>
@@ -300,6 +322,19 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
             :max="365"
             @update:model-value="$event !== null && setSchool({ stale_days: $event })"
           />
+          <fieldset class="sm:col-span-2">
+            <legend class="heading">A second factor when signing in is asked of</legend>
+            <label v-for="(label, code) in WHOM" :key="code" class="flex min-h-11 items-center gap-3">
+              <input
+                type="radio"
+                name="second-factor"
+                class="size-6"
+                :checked="school.data.value.second_factor === code"
+                @change="setSchool({ second_factor: code })"
+              />
+              {{ label }}
+            </label>
+          </fieldset>
           <fieldset class="sm:col-span-2">
             <legend class="heading">Recent experience that is asked for (quoted from memory)</legend>
             <label v-for="(label, code) in RULES" :key="code" class="flex min-h-11 items-center gap-3">

@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 
@@ -13,6 +14,9 @@ const session = useQuery(sessionQuery)
 const people = computed(() => session.data.value?.demo_people ?? [])
 const login = ref('')
 const password = ref('')
+/** Of the authenticator app; asked for once the password is right. */
+const code = ref('')
+const needsCode = ref(false)
 const problem = ref('')
 const busy = ref(false)
 
@@ -31,6 +35,7 @@ async function enter(call: () => Promise<Session>) {
     // only an address of our own: never what a link from elsewhere may carry
     await router.replace(typeof next === 'string' && /^\/(?!\/)./.test(next) ? next : firstPage())
   } catch (error) {
+    if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }
   busy.value = false
@@ -39,7 +44,7 @@ async function enter(call: () => Promise<Session>) {
 
 <template>
   <div class="mx-auto grid max-w-4xl gap-4 pt-4 md:grid-cols-2 md:pt-12">
-    <form class="panel space-y-3" @submit.prevent="enter(() => api.signIn(login, password))">
+    <form class="panel space-y-3" @submit.prevent="enter(() => api.signIn(login, password, code))">
       <h1 class="text-2xl font-bold">Sign in</h1>
       <div>
         <label for="login" class="heading">Login</label>
@@ -55,6 +60,18 @@ async function enter(call: () => Promise<Session>) {
           autocomplete="current-password"
           required
           maxlength="200"
+        />
+      </div>
+      <div v-if="needsCode">
+        <label for="code" class="heading">Code of your authenticator app, or one from your paper</label>
+        <input
+          id="code"
+          v-model="code"
+          class="field"
+          autocomplete="one-time-code"
+          inputmode="text"
+          required
+          maxlength="20"
         />
       </div>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>

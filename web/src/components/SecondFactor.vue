@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** The second factor of one's own sign-in: turned on by a first code, with codes to print for when it is lost. */
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { api, sessionQuery } from '@/api/queries'
+import Loading from '@/components/Loading.vue'
+import { useWrite } from '@/composables/useWrite'
+
+const client = useQueryClient()
+const state = useQuery({ queryKey: ['second-factor'], queryFn: api.secondFactor })
+const refresh = async () => {
+  await client.invalidateQueries({ queryKey: ['second-factor'] })
+  await client.invalidateQueries({ queryKey: sessionQuery.queryKey })
+}
+const { write, problem, isBusy } = useWrite({ refresh, otherwise: 'Not changed.' })
+const password = ref('')
+const code = ref('')
+const begun = ref<{ secret: string; picture: string } | null>(null)
+const codes = ref<string[]>([])
+
+async function begin() {
+  const done = await write({ call: () => api.beginSecondFactor(password.value) })
+  if (!done) return
+  begun.value = done.answer
+  password.value = ''
+}
+async function confirm() {
+  const done = await write({ call: () => api.confirmSecondFactor(code.value) })
+  if (!done) return
+  codes.value = done.answer.codes
+  begun.value = null
+  code.value = ''
+}
+async function end() {
+  if (await write({ call: () => api.endSecondFactor(password.value) })) password.value = ''
+}
+</script>
+
+<template>
+  <section class="panel space-y-3" aria-labelledby="second">
+    <h2 id="second" class="text-lg font-bold">Second factor</h2>
+    <Loading v-if="!state.data.value" :error="state.error.value" :retry="state.refetch" />
+    <template v-else>
+      <p v-if="state.data.value.is_asked && !state.data.value.is_on" role="alert" class="font-bold text-fail-ink">
+        The school asks for a second factor of you. Set it up here; until then nothing else can be opened.
+      </p>
+      <p v-if="state.data.value.is_on">
+        You sign in with your password and a code of your authenticator app.
+        {{ state.data.value.codes_left }} of your codes on paper are left.
+      </p>
+      <p v-else-if="!begun">
+        With an authenticator app on your telephone, whoever learns your password still cannot sign in as you.
+      </p>
+      <div v-if="codes.length" class="rounded border-2 border-line p-3" role="status">
+        <p class="font-bold">
+          It is on. Print these codes or write them down now: they are not shown again. Each lets you in once when the
+          telephone is not at hand.
+        </p>
+        <ul class="figure mt-2 grid grid-cols-2 gap-1 text-lg">
+          <li v-for="one in codes" :key="one">{{ one }}</li>
+        </ul>
+      </div>
+      <form v-if="begun" class="space-y-3" @submit.prevent="confirm">
+        <p>Let the app read this square, then type the six figures that it shows.</p>
+        <img :src="begun.picture" alt="Square for the authenticator app" class="bg-white" />
+        <p class="text-sm text-soft">
+          Without a camera, type this into the app: <span class="figure break-all">{{ begun.secret }}</span>
+        </p>
+        <div>
+          <label for="factor-code" class="heading">Six figures</label>
+          <input
+            id="factor-code"
+            v-model="code"
+            class="field"
+            inputmode="numeric"
+            autocomplete="one-time-code"
+            required
+            maxlength="10"
+          />
+        </div>
+        <button type="submit" class="button button-main" :disabled="isBusy">Turn it on</button>
+      </form>
+      <form v-else class="space-y-3" @submit.prevent="state.data.value.is_on ? end() : begin()">
+        <div>
+          <label for="factor-password" class="heading">Your password</label>
+          <input
+            id="factor-password"
+            v-model="password"
+            type="password"
+            class="field"
+            autocomplete="current-password"
+            required
+          />
+        </div>
+        <button type="submit" class="button" :disabled="isBusy">
+          {{ state.data.value.is_on ? 'Turn it off' : 'Set it up' }}
+        </button>
+      </form>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+    </template>
+  </section>
+</template>
