@@ -55,9 +55,11 @@ def interpreter() -> Path | None:
     return None
 
 
-def debian_packages(*, for_tests: bool) -> None:
+def debian_packages(*, for_tests: bool, with_front: bool = False) -> None:
     """Install the Debian packages that are missing."""
     missing = []
+    if (for_tests or with_front) and not shutil.which('nginx'):
+        missing.append('nginx-light')
     if server_programs() is None:
         missing.append('postgresql')
     if not PYTHON.exists() and interpreter() is None:
@@ -89,6 +91,9 @@ def debian_packages(*, for_tests: bool) -> None:
         [*environment, 'apt-get', 'install', '-y', '-qq', '--no-install-recommends', *missing],
         failed='apt-get install failed',
     )
+    if 'nginx-light' in missing and shutil.which('systemctl'):
+        # Debian starts one of its own on port 80, which nobody has asked for
+        subprocess.run([*as_root, 'systemctl', 'disable', '--now', 'nginx'], capture_output=True, check=False)
 
 
 def _digest(files: Iterable[Path]) -> str:
@@ -175,11 +180,11 @@ class SetupLock:
         self._file.close()
 
 
-def everything(*, for_tests: bool) -> None:
+def everything(*, for_tests: bool, with_front: bool = False) -> None:
     """Set up all that running, or testing, needs."""
     with SetupLock():
         check_disk()
-        debian_packages(for_tests=for_tests)
+        debian_packages(for_tests=for_tests, with_front=with_front)
         python_packages(for_tests=for_tests)
         if for_tests:
             front_end_packages()

@@ -13,13 +13,14 @@ import subprocess
 import time
 import urllib.error
 import urllib.request
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO
 
 from bullseye import __version__
-from bullseye.launch import backup, keeping, places, setup
-from bullseye.launch.postgres import Cluster, is_taken
+from bullseye.launch import backup, front, keeping, places, setup
+from bullseye.launch.postgres import Cluster, free_port, is_taken
 from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
 from bullseye.launch.upkeep import Upkeep
 
@@ -36,6 +37,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     parser.add_argument('--port', type=int, default=DEFAULT_PORT, help=f'port to serve on, {DEFAULT_PORT} if not given')
     parser.add_argument('--host', default='127.0.0.1', help="this machine's address on the school's network")
     parser.add_argument('--https', action='store_true', help='with a certificate made here, or the one given')
+    parser.add_argument('--behind', choices=('nginx',), help='put a front before it that slow connections cannot stop')
     parser.add_argument('--certificate', type=Path, metavar='FILE', help='PEM certificate (chain) to use with --https')
     parser.add_argument('--key', type=Path, metavar='FILE', help='PEM key of --certificate')
     parser.add_argument('--weather', metavar='URL', help='a weather station to ask, such as ./bullseye sim weather')
@@ -99,6 +101,7 @@ class Site:
     key: Path | None = None
     folder: Path | None = None  # of the certificates made here
     fingerprint: str = ''
+    inner_port: int | None = None  # of the application, on loopback, when a front is before it
 
     @property
     def address(self) -> str:
@@ -139,10 +142,16 @@ def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[b
 
 
 def _serve(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
-    tls = ['--certfile', site.certificate, '--keyfile', site.key] if site.certificate else []
-    bind = ['--bind', site.address.partition('://')[2], '--workers', _WORKERS, '--graceful-timeout', 5]
+    tls = ['--certfile', site.certificate, '--keyfile', site.key] if site.certificate and not site.inner_port else []
+    at = f'127.0.0.1:{site.inner_port}' if site.inner_port else site.address.partition('://')[2]
+    bind = ['--bind', at, '--workers', _WORKERS, '--graceful-timeout', 5]
     loaded_once = ['--config', 'python:bullseye.launch.serving']
     return _gunicorn(environment, *loaded_once, *bind, *tls, 'bullseye.api:create_app()')
+
+
+def _serve_front(site: Site, folder: Path) -> subprocess.Popen[bytes]:
+    behind = f'127.0.0.1:{site.inner_port}'
+    return front.start(folder / 'nginx', front.Address(site.host, site.port, behind, site.certificate, site.key))
 
 
 def _serve_trust(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
@@ -161,23 +170,26 @@ def _start_worker(environment: dict[str, str]) -> subprocess.Popen[bytes]:
     return subprocess.Popen(command, env=environment, start_new_session=True)
 
 
-def _watch(server: subprocess.Popen[bytes], worker: Worker, upkeep: Upkeep) -> int:
-    """Wait for the web server to end; a worker that ends before it is started anew, and what is due is done."""
+def _watch(server: subprocess.Popen[bytes], others: Sequence[Kept], upkeep: Upkeep) -> int:
+    """Wait for the web server to end; others that end before it are started anew, and what is due is done."""
     while True:
         try:
             return server.wait(timeout=_LOOK_EVERY_S)
         except subprocess.TimeoutExpired:
-            worker.keep_running()
+            for one in others:
+                one.keep_running()
             upkeep.tick()
 
 
-def _upkeep(cluster: Cluster, site: Site, folder: Path, mode: str) -> Upkeep:
+def _upkeep(cluster: Cluster, site: Site, folder: Path, mode: str, before: Kept | None) -> Upkeep:
     """What is due again and again: a backup a day of a school's own data, and a certificate before the old one ends."""
     found = Upkeep()
     to = keeping.folder_of(folder)
 
     def renew() -> None:
         _make_certificate(site)
+        if before is not None:
+            front.read_anew(before.process)
 
     def back_up() -> None:
         database = keeping.database_of(cluster, mode)
@@ -202,18 +214,18 @@ def _make_certificate(site: Site) -> str:
     ).strip()
 
 
-class Worker:
-    """The background worker, which is there as long as the web server is."""
+class Kept:
+    """A process that is there as long as the web server is: when it ends it is started anew."""
 
-    def __init__(self, environment: dict[str, str]) -> None:
-        self._environment = environment
-        self.process = _start_worker(environment)
+    def __init__(self, name: str, start: Callable[[], subprocess.Popen[bytes]]) -> None:
+        self.name, self._start = name, start
+        self.process = start()
 
     def keep_running(self) -> None:
         """Start it anew when it has ended."""
         if self.process.poll() is not None:
-            step(f'the background worker ended (exit code {self.process.returncode}) and is started anew')
-            self.process = _start_worker(self._environment)
+            step(f'{self.name} ended (exit code {self.process.returncode}) and is started anew')
+            self.process = self._start()
 
 
 def _tls_of(site: Site) -> ssl.SSLContext | None:
@@ -291,6 +303,55 @@ def _check(arguments: argparse.Namespace) -> None:
         give_up(f'--weather {arguments.weather} is no address; it begins with http:// or https://.')
 
 
+def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.Namespace) -> dict[str, str]:
+    """What the processes are told."""
+    found = {
+        **os.environ,
+        'BULLSEYE_WEATHER_URL': arguments.weather or os.environ.get('BULLSEYE_WEATHER_URL', ''),
+        'PYTHONPATH': str(places.ROOT / 'src'),
+        'BULLSEYE_DATABASE_URL': cluster.application_url(mode),
+        'BULLSEYE_HOSTS': ','.join(_hosts(arguments.host)),
+        # not with a certificate made here: who goes back to plain http would be locked out for a year
+        'BULLSEYE_HSTS': '1' if arguments.certificate else '',
+        'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
+        'BULLSEYE_SECRET_KEY': _secret_key(folder),
+        'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
+    }
+    return found | ({'BULLSEYE_PROXIES': '1'} if arguments.behind else {})
+
+
+def _database(cluster: Cluster, mode: str, *, anew: bool) -> None:
+    """Start the database server, with the database that is asked for."""
+    step('starting the database')
+    cluster.make()
+    cluster.start()
+    cluster.ensure_application()
+    if anew:
+        step('making the demo school anew')
+        cluster.drop_database('demo')
+    cluster.ensure_database(mode)
+
+
+def _serve_all(
+    environment: dict[str, str], site: Site, folder: Path, started: list[Kept]
+) -> tuple[subprocess.Popen[bytes], Kept | None]:
+    """Start web server, worker and what is before them; each is noted as soon as it runs."""
+    step('starting the web server')
+    server = _serve(environment, site)
+    started.append(Kept('the web server', lambda: server))
+    started.append(Kept('the background worker', lambda: _start_worker(environment)))
+    before = None
+    if site.inner_port:
+        before = Kept('the front', lambda: _serve_front(site, folder))
+        started.append(before)
+    _wait_until_up(server, f'{site.address}/api/health', _tls_of(site))
+    if site.folder:
+        trust = Kept('the page of the certificate', lambda: _serve_trust(environment, site))
+        started.append(trust)
+        _wait_until_up(trust.process, site.trust_address)
+    return server, before
+
+
 def up(arguments: argparse.Namespace) -> int:
     """Run until Ctrl-C or a terminate signal; stop all that was started."""
     _check(arguments)
@@ -298,51 +359,27 @@ def up(arguments: argparse.Namespace) -> int:
         signal.signal(stop, _raise_interrupt)
     watch = Stopwatch()
     cluster: Cluster | None = None
-    server: subprocess.Popen[bytes] | None = None
-    trust: subprocess.Popen[bytes] | None = None
-    worker: Worker | None = None
     lock: IO[str] | None = None
+    started: list[Kept] = []
     try:
-        setup.everything(for_tests=False)
+        setup.everything(for_tests=False, with_front=arguments.behind == 'nginx')
         folder = places.data_folder()
         folder.mkdir(parents=True, exist_ok=True)
         lock = own(folder)
         mode = _mode(folder, arguments)
         cluster = Cluster(folder)
-        step('starting the database')
-        cluster.make()
-        cluster.start()
-        if arguments.reset_demo:
-            step('making the demo school anew')
-            cluster.drop_database('demo')
-        cluster.ensure_application()
-        cluster.ensure_database(mode)
-        environment = {
-            **os.environ,
-            'BULLSEYE_WEATHER_URL': arguments.weather or os.environ.get('BULLSEYE_WEATHER_URL', ''),
-            'PYTHONPATH': str(places.ROOT / 'src'),
-            'BULLSEYE_DATABASE_URL': cluster.application_url(mode),
-            'BULLSEYE_HOSTS': ','.join(_hosts(arguments.host)),
-            # not with a certificate made here: who goes back to plain http would be locked out for a year
-            'BULLSEYE_HSTS': '1' if arguments.certificate else '',
-            'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
-            'BULLSEYE_SECRET_KEY': _secret_key(folder),
-            'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
-        }
+        _database(cluster, mode, anew=arguments.reset_demo)
+        environment = _environment(cluster, folder, mode, arguments)
         site = _site(arguments, folder)
+        if arguments.behind:
+            site = replace(site, inner_port=free_port())
         # the tables belong to another role than the one that serves
         told = _prepare(environment | {'BULLSEYE_DATABASE_URL': cluster.url(mode)}, mode)
-        step('starting the web server')
-        server = _serve(environment, site)
-        worker = Worker(environment)
-        _wait_until_up(server, f'{site.address}/api/health', _tls_of(site))
-        if site.folder:
-            trust = _serve_trust(environment, site)
-            _wait_until_up(trust, site.trust_address)
+        server, before = _serve_all(environment, site, folder, started)
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)
-        code = _watch(server, worker, _upkeep(cluster, site, folder, mode))
+        code = _watch(server, started[1:], _upkeep(cluster, site, folder, mode, before))
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
     except KeyboardInterrupt:
         step('stopping')
@@ -351,6 +388,6 @@ def up(arguments: argparse.Namespace) -> int:
         raise GiveUp(f'{error.filename or "The system"}: {error.strerror}.') from None
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)  # a second Ctrl-C must not leave things running
-        _end(worker.process if worker else None, trust, server)
+        _end(*(one.process for one in reversed(started)))
         if cluster is not None and lock is not None:
             cluster.stop()
