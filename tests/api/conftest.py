@@ -126,9 +126,11 @@ def owner(app: APIFlask) -> Iterator[Session]:
     there = limiter.storage.engine.url.database
     url = make_url(os.environ['BULLSEYE_TEST_DATABASE_URL']).set(database=there)
     engine = open_engine(url.render_as_string(hide_password=False))
-    with session_maker(engine)() as db:
-        yield db
-    engine.dispose()
+    try:
+        with session_maker(engine)() as db:
+            yield db
+    finally:
+        engine.dispose()
 
 
 def close(app: APIFlask) -> None:

@@ -9,6 +9,7 @@ from datetime import UTC, datetime, timedelta
 
 import psycopg
 import pytest
+from sqlalchemy import text
 
 from bullseye.sim.writers import write
 from tests.api.conftest import Browser, owner
@@ -205,7 +206,7 @@ def test_replay_of_a_lap_and_downloads(marta, demo_url):
     [
         (b'', 'empty'),
         (b'hello there', 'no GPX'),
-        (gzip.compress(b'x' * 60_000_000), 'larger than 50 MB'),
+        (gzip.compress(b'x' * 60_000_000), 'no GPX'),
         (gzip.compress(b'x' * 5_000)[:24], 'cut off'),
         (b'\x89PNG\r\n\x1a\n' + bytes(2_000), 'no GPX'),
     ],
@@ -216,6 +217,43 @@ def test_what_is_plainly_no_track_is_refused_at_once_and_not_kept(marta, raw, wo
     reply = send(marta, raw, status=422)
     assert words in reply['fields']['file']
     assert marta.get('/api/tracks')['tracks'] == before
+
+
+def test_a_file_that_unpacks_to_more_than_may_be_is_unpacked_by_the_worker_alone(marta, demo_url, monkeypatch):
+    row = b'2026-05-14T08:30:00Z,47.1,8.2,500,60\n'
+    bomb = gzip.compress(b'time,latitude,longitude,altitude (ft),ground speed (kt)\n' + row * 1_700_000)
+    assert len(bomb) < 300_000
+
+    def never(_: bytes) -> bytes:
+        raise AssertionError('unpacked whole while somebody waits')
+
+    with monkeypatch.context() as here:
+        here.setattr('bullseye.tracks.readers.unpacked', never)
+        line = send(marta, bomb)
+        marta.get(f'/api/tracks/{line["id"]}/columns')
+    work_off(demo_url)
+    track = marta.get(f'/api/tracks/{line["id"]}')['track']
+    assert track['state'] == 'refused'
+    assert 'larger than 50 MB' in track['problem']
+
+
+def test_pieces_of_track_count_to_what_a_school_may_keep(marta, app):
+    sortie_id = marta.sortie_of('Ines')
+    with owner(app) as db:
+        before = db.execute(text('select track_bytes from school where is_demo')).scalar_one()
+    columns = {'t': [1_778_747_400_000, *[1_000] * 20], 'lat': [47 * 10**7, *[50] * 20]}
+    columns |= {'lon': [-38 * 10**7, *[70] * 20], 'acc': [40, *[0] * 20]}
+    piece = gzip.compress(json.dumps(columns).encode())
+    marta.send(f'/api/sorties/{sortie_id}/tracks/{uuid.uuid4()}', piece)
+    with owner(app) as db:
+        assert db.execute(text('select track_bytes from school where is_demo')).scalar_one() == before + len(piece)
+        db.execute(text('update school set track_bytes = 5000000000 - 10 where is_demo'))
+        db.commit()
+    refused = marta.send(f'/api/sorties/{sortie_id}/tracks/{uuid.uuid4()}', piece, status=422)
+    assert '5 GB' in refused['message']
+    huge = gzip.compress(json.dumps({name: values * 3_000 for name, values in columns.items()}).encode())
+    assert len(huge) < 100_000
+    marta.send(f'/api/sorties/{sortie_id}/tracks/{uuid.uuid4()}', huge, status=422)
 
 
 def test_too_large_a_body_is_refused_before_it_is_read(marta):

@@ -74,7 +74,7 @@ async def _hand_in(app: App, files: Sequence[tuple[int, uuid.UUID]]) -> None:
             await task.defer_async(school_id=school_id, file_id=str(file_id))
 
 
-async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
+async def _take_up(app: App, sessions: sessionmaker[Session], *, just_now: bool = False) -> None:
     """Hand in anew what another worker was at when it ended, and what waits without anybody having handed it in."""
     for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=_CUT_OFF_S):
         await app.job_manager.finish_job_by_id_async(job_id=job.id or 0, status=Status.FAILED, delete_job=True)
@@ -85,7 +85,7 @@ async def _take_up(app: App, sessions: sessionmaker[Session]) -> None:
     }
     with sessions() as db:
         scope.see_every_school(db)
-        left = trackfiles.unfinished(db)
+        left = trackfiles.unfinished(db, just_now=just_now)
     await _hand_in(app, [one for one in left if str(one[1]) not in handed_in])
 
 
@@ -94,7 +94,7 @@ async def _begin(app: App, sessions: sessionmaker[Session]) -> None:
     with sessions() as db:
         scope.see_every_school(db)
         trackfiles.sweep(db)
-    await _take_up(app, sessions)
+    await _take_up(app, sessions, just_now=True)  # the first worker of a new school, too
     with suppress(AlreadyEnqueued):
         await app.configure_task(REWORK).defer_async()
 

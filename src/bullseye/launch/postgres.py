@@ -10,7 +10,7 @@ import socket
 import subprocess
 from pathlib import Path
 
-from bullseye.launch.say import give_up, run
+from bullseye.launch.say import give_up, run, step
 
 _USER = 'bullseye'
 _APPLICATION = 'bullseye_app'
@@ -121,6 +121,17 @@ class Cluster:
             cwd=Path('/'),
             failed=f'PostgreSQL did not start; its log is {self.data / "server.log"}',
         )
+
+    def keep_running(self) -> None:
+        """Start the server anew when it has ended, on the port where it is looked for.
+
+        :raises GiveUp: while what is left of it still holds the port
+        """
+        port = int(self._port_file.read_text())
+        if is_taken(port):
+            return
+        step('the database ended and is started anew')
+        self.start()
 
     def stop(self) -> None:
         """Stop the server."""

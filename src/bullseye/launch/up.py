@@ -14,6 +14,7 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Callable, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import IO
@@ -170,7 +171,7 @@ def _start_worker(environment: dict[str, str]) -> subprocess.Popen[bytes]:
     return subprocess.Popen(command, env=environment, start_new_session=True)
 
 
-def _watch(server: subprocess.Popen[bytes], others: Sequence[Kept], upkeep: Upkeep) -> int:
+def _watch(server: subprocess.Popen[bytes], others: Sequence[Kept], cluster: Cluster, upkeep: Upkeep) -> int:
     """Wait for the web server to end; others that end before it are started anew, and what is due is done."""
     while True:
         try:
@@ -178,6 +179,8 @@ def _watch(server: subprocess.Popen[bytes], others: Sequence[Kept], upkeep: Upke
         except subprocess.TimeoutExpired:
             for one in others:
                 one.keep_running()
+            with suppress(GiveUp):  # said by it, and tried again
+                cluster.keep_running()
             upkeep.tick()
 
 
@@ -379,7 +382,7 @@ def up(arguments: argparse.Namespace) -> int:
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)
-        code = _watch(server, started[1:], _upkeep(cluster, site, folder, mode, before))
+        code = _watch(server, started[1:], cluster, _upkeep(cluster, site, folder, mode, before))
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
     except KeyboardInterrupt:
         step('stopping')

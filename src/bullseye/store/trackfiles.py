@@ -16,7 +16,7 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Aircraft, CsvColumns, School, Sortie, TrackFile, User
 from bullseye.store.sorties import Right, may_coach, require_coach
-from bullseye.tracks.readers import Columns, as_text, looks_like, unpacked
+from bullseye.tracks.readers import Columns, as_text, beginning, looks_like
 from bullseye.tracks.readers.columns import UNITS, columns_from_dict
 from bullseye.tracks.readers.csvtrack import detect, first_rows, heading_key
 from bullseye.tracks.track import UnreadableTrack
@@ -101,9 +101,7 @@ def keep(
     same = db.scalar(select(TrackFile).where(TrackFile.digest == digest, TrackFile.removed_at.is_(None)).limit(1))
     if same is not None and same.state != 'refused':
         raise Conflict(f'this file is here already, as {same.name}')
-    kept = db.scalar(select(School.track_bytes).where(School.id == by.school_id)) or 0
-    if kept + len(raw) > _MOST_KEPT_BYTES:
-        raise InvalidInput('file', f'{len(raw)} bytes', 'the school’s tracks fill 5 GB: remove old ones first')
+    require_room(db, by.school_id, len(raw))
     row = TrackFile(
         school_id=by.school_id,
         id=file_id,
@@ -122,6 +120,16 @@ def keep(
     db.add(row)
     db.commit()
     return row
+
+
+def require_room(db: Session, school_id: int, more: int) -> None:
+    """Refuse what a school has no room for; those who send at once are counted one after the other.
+
+    :raises InvalidInput: when there is none left
+    """
+    kept = db.scalar(select(School.track_bytes).where(School.id == school_id).with_for_update()) or 0
+    if kept + more > _MOST_KEPT_BYTES:
+        raise InvalidInput('file', f'{more} bytes', 'the school’s tracks fill 5 GB: remove old ones first')
 
 
 def begin(db: Session, row: TrackFile) -> None:
@@ -158,9 +166,9 @@ def restore(db: Session, row: TrackFile) -> None:
     db.commit()
 
 
-def unfinished(db: Session) -> list[tuple[int, uuid.UUID]]:
-    """School and id of files that wait or are being worked on, but for those sent just now. Sees every school."""
-    since = datetime.now(UTC) - _HANDED_IN_BY
+def unfinished(db: Session, *, just_now: bool = False) -> list[tuple[int, uuid.UUID]]:
+    """School and id of files that wait or are being worked on; those sent just now if asked for. Sees every school."""
+    since = datetime.now(UTC) - (timedelta() if just_now else _HANDED_IN_BY)
     query = select(TrackFile.school_id, TrackFile.id).where(
         or_(TrackFile.state == 'working', (TrackFile.state == 'waiting') & (TrackFile.created_at < since))
     )
@@ -189,7 +197,7 @@ def shown_columns(row: TrackFile) -> dict[str, Any]:
     """
     if row.format != 'csv' or row.raw is None:
         raise InvalidInput('track', row.format, 'a CSV file: only those have columns to name')
-    text = as_text(unpacked(row.raw))
+    text = as_text(beginning(row.raw))
     columns: Columns | None
     if row.columns:
         columns = columns_from_dict(row.columns)
@@ -227,7 +235,7 @@ def correct_columns(db: Session, row: TrackFile, data: dict[str, Any]) -> None:
     if row.format != 'csv' or row.raw is None:
         raise InvalidInput('track', row.format, 'a CSV file: only those have columns to name')
     columns = columns_from_dict(data)
-    text = as_text(unpacked(row.raw))
+    text = as_text(beginning(row.raw))
     _, rows = first_rows(text, separator=columns.separator)
     widest = max((len(one) for one in rows), default=0)
     for column in columns.columns:

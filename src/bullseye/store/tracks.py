@@ -18,10 +18,11 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import is_in_range
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Sortie, Track, User
+from bullseye.store.trackfiles import require_room
 from bullseye.tracks.readers.device import whole_or_none
 
-_LARGEST = 40_000_000  # bytes unpacked; a day at 1 Hz is a tenth of it
-_MOST_FIXES = 200_000
+_LARGEST = 4_000_000  # bytes unpacked; ten minutes at 10 Hz are a tenth of it
+_MOST_FIXES = 40_000
 _COLUMNS = ('t', 'lat', 'lon', 'acc')
 _MORE_COLUMNS = ('alt', 'spd', 'crs')
 
@@ -85,6 +86,7 @@ def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: byt
         raise InvalidInput('track', 't', 'milliseconds since 1970') from None
     if not (is_in_range(begun_at) and is_in_range(ended_at) and 0 <= span_ms <= 86_400_000):
         raise InvalidInput('track', 't', 'the hours of one day')
+    require_room(db, sortie.school_id, len(raw))
     row = Track(
         school_id=sortie.school_id,
         id=track_id,

@@ -12,7 +12,7 @@ from bullseye.tracks.readers.igc import looks_like_igc, read_igc
 from bullseye.tracks.readers.nmea import looks_like_nmea, read_nmea
 from bullseye.tracks.track import MOST_BYTES, Format, Track, UnreadableTrack
 
-__all__ = ['Columns', 'Track', 'UnreadableTrack', 'as_text', 'looks_like', 'read_track', 'unpacked']
+__all__ = ['Columns', 'Track', 'UnreadableTrack', 'as_text', 'beginning', 'looks_like', 'read_track', 'unpacked']
 
 # [own] limits and habits of reading
 _GZIP = b'\x1f\x8b'
@@ -37,6 +37,25 @@ def unpacked(data: bytes) -> bytes:
     if len(plain) > MOST_BYTES:
         raise UnreadableTrack('unpacked, the file is larger than 50 MB')
     if not machine.eof:
+        raise UnreadableTrack('the file is packed with gzip, but cut off')
+    return plain
+
+
+def beginning(data: bytes) -> bytes:
+    """The first of the bytes of a file, gunzipped when need be: enough to tell its kind, however large it unpacks.
+
+    :raises UnreadableTrack: when it is larger than 50 MB as it is, or its packing is broken at the beginning
+    """
+    if len(data) > MOST_BYTES:
+        raise UnreadableTrack('the file is larger than 50 MB')
+    if not data.startswith(_GZIP):
+        return data[:_LOOKED_AT]
+    machine = zlib.decompressobj(wbits=31)
+    try:
+        plain = machine.decompress(data[:_LOOKED_AT], _LOOKED_AT)
+    except zlib.error:
+        raise UnreadableTrack('the file is packed with gzip, but broken') from None
+    if len(data) <= _LOOKED_AT and len(plain) < _LOOKED_AT and not machine.eof:
         raise UnreadableTrack('the file is packed with gzip, but cut off')
     return plain
 
@@ -84,14 +103,14 @@ def _kind(plain: bytes) -> Format:
 
 
 def looks_like(data: bytes) -> Format:
-    """What kind of track a file looks like, by its beginning.
+    """What kind of track a file looks like, by its beginning: the rest is the worker's to read.
 
     :raises UnreadableTrack: when it plainly is none
     """
-    plain = unpacked(data)
+    plain = beginning(data)
     kind = _kind(plain)
     if kind == 'csv':
-        text = as_text(plain[:_LOOKED_AT])
+        text = as_text(plain)
         try:
             detect(text)
         except UnreadableTrack:
