@@ -17,7 +17,7 @@ from bullseye.tracks import ANALYSIS_VERSION
 from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.events import plain_report
 from bullseye.tracks.flightlog import log_of, pack
-from bullseye.tracks.readers import as_text, read_track, unpacked
+from bullseye.tracks.readers import as_text, beginning, read_track
 from bullseye.tracks.readers.columns import Columns, columns_from_dict
 from bullseye.tracks.readers.csvtrack import detect, heading_key
 from bullseye.tracks.report import report_of
@@ -107,7 +107,7 @@ def _read(db: Session, row: TrackFile) -> Track:
     assert row.raw is not None  # noqa: S101  (the caller has looked)
     if row.format != 'csv':
         return read_track(row.raw)
-    text = as_text(unpacked(row.raw))
+    text = as_text(beginning(row.raw))
     row.device = heading_key(text)
     by_hand = bool(row.columns and row.columns.get('by_hand'))
     columns = columns_from_dict(row.columns) if row.columns else trackfiles.columns_for(db, row.device)

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import csv
 import re
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from datetime import date
+from itertools import islice
 from typing import Any
 
 import numpy as np
@@ -24,6 +25,8 @@ _FIGURES_AT = 500  # lines, to tell columns by their figures
 _LONGEST_CELL = 10_000
 _EARTH_FT_PER_DEG = 364_800.0  # near enough to tell knots from metres a second
 _UNIX_MS = 1e11
+_TEXTS = frozenset({'time', 'date', 'utc_offset'})
+_ROWS_AT_ONCE, _MOST_ROWS = 5_000, 1_000_000  # a day at 10 Hz has 864,000
 _ON_GROUND_WORDS = frozenset({'ground', 'gnd', 'on ground', 'sol', 'boden', 'tierra'})
 _DESCENDS_S, _FLYING_KT, _FEWEST_DESCENTS = 15.0, 40.0, 20
 _LEVEL, _FT_OR_M = 0.012, 0.053  # steepness in the column's unit for each foot flown
@@ -208,22 +211,16 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
     how = detect(text) if columns is None else _with_headings(text, columns)
     csv.field_size_limit(_LONGEST_CELL)
     needed = max(one.index for one in how.columns) + 1
+    table = _Table(how)
     try:
-        rows = list(csv.reader(text.splitlines()[how.first_row :], delimiter=how.separator))
+        lines = islice(_lines(text), how.first_row, None)
+        table.read(csv.reader(lines, delimiter=how.separator), needed)
     except csv.Error as error:
         raise UnreadableTrack(f'the CSV file cannot be read: {error}') from None
-    full = [row for row in rows if len(row) >= needed and not row[0].startswith('#')]
-    short = sum(1 for row in rows if row and len(row) < needed)
-    if not full:
+    short = table.short
+    if not table.count:
         raise UnreadableTrack('the CSV file has headings but no rows of figures')
-
-    def texts(role: str) -> list[str] | None:
-        column = how.find(role)
-        return None if column is None else [row[column.index] for row in full]
-
-    def numbers(role: str) -> Floats | None:
-        found = texts(role)
-        return None if found is None else _numbers(found, how.decimal)
+    texts, numbers = table.texts.get, table.numbers
 
     time_s, dated = _times(texts('time') or [], texts('date'), texts('utc_offset'), how.decimal)
     time_s = time_s - 60 * how.utc_offset_min
@@ -260,16 +257,62 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
         pitch_deg=scaled('pitch'),
         bank_deg=scaled('bank'),
         vertical_speed_fpm=scaled('vertical_speed'),
-        on_ground=_said_on_ground(texts('height')),
+        on_ground=table.on_ground(),
     )
 
 
-def _said_on_ground(heights: Sequence[str] | None) -> Floats | None:
-    """1 where a word stands for the height that says so; None where there is none."""
-    if heights is None:
-        return None
-    said = np.array([text.strip().lower() in _ON_GROUND_WORDS for text in heights])
-    return np.where(said, 1.0, 0.0) if said.any() else None
+def _lines(text: str) -> Iterator[str]:
+    """Line by line, without a second copy of a large text."""
+    if '\n' not in text:
+        yield from text.splitlines()
+        return
+    start = 0
+    while (end := text.find('\n', start)) >= 0:
+        yield text[start : end + 1]
+        start = end + 1
+    if start < len(text):
+        yield text[start:]
+
+
+class _Table:
+    """The columns of a CSV file, read some rows at a time: of what is a number only that is kept."""
+
+    def __init__(self, how: Columns) -> None:
+        self.how = how
+        self.count, self.short = 0, 0
+        self.texts: dict[str, list[str]] = {one.role: [] for one in how.columns if one.role in _TEXTS}
+        self._numbers: dict[str, list[Floats]] = {one.role: [] for one in how.columns if one.role not in _TEXTS}
+        self._words: list[Floats] = []
+
+    def read(self, rows: Iterator[list[str]], needed: int) -> None:
+        """Take rows in; those with too few cells are counted, those that are remarks left out.
+
+        :raises UnreadableTrack: when there are more than any track has
+        """
+        while some := list(islice(rows, _ROWS_AT_ONCE)):
+            full = [row for row in some if len(row) >= needed and not row[0].startswith('#')]
+            self.short += sum(1 for row in some if row and len(row) < needed)
+            self.count += len(full)
+            if self.count > _MOST_ROWS:
+                raise UnreadableTrack('the CSV file has more rows than a day has fixes; cut it into days')
+            for one in self.how.columns:
+                cells = [row[one.index] for row in full]
+                if one.role in _TEXTS:
+                    self.texts[one.role] += cells
+                    continue
+                self._numbers[one.role].append(_numbers(cells, self.how.decimal))
+                if one.role == 'height':
+                    self._words.append(np.array([cell.strip().lower() in _ON_GROUND_WORDS for cell in cells], float))
+
+    def numbers(self, role: str) -> Floats | None:
+        """A column of numbers; None where the file has none of that role."""
+        found = self._numbers.get(role)
+        return None if found is None else np.concatenate(found)
+
+    def on_ground(self) -> Floats | None:
+        """1 where a word stands for the height that says so; None where there is none."""
+        said = np.concatenate(self._words) if self._words else np.zeros(0)
+        return said if said.any() else None
 
 
 def _with_headings(text: str, how: Columns) -> Columns:
