@@ -91,6 +91,8 @@ def test_two_who_have_the_same_open_are_told_and_choose(marta: Page, browser, se
     elias.get_by_role('button', name=keep).first.click()
     told = elias.get_by_role('alert').filter(has_text='changed by somebody else while you had it open')
     expect(told).to_be_visible()
+    expect(told.get_by_role('row').filter(has_text='name')).to_contain_text('Marram by Marta')  # beside his own
+    expect(told.get_by_role('row').filter(has_text='name')).to_contain_text('Marram by Elias')
     told.get_by_role('button', name='Go on with theirs').click()
     expect(elias.get_by_label('Name', exact=True)).to_have_value('Marram by Marta')
     elias.get_by_label('Name', exact=True).fill('Marram of both')

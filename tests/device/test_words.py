@@ -143,3 +143,15 @@ def test_a_standard_without_a_task_does_not_offer_it():
     kinds_asked = ['normal', 'crosswind', 'soft_field', 'no_flap', 'forward_slip', 'short_field', 'power_off']
     judged = values('words', [['examines', whole, kind] for kind in kinds_asked])
     assert judged == [True, True, True, True, True, True, False]
+
+
+def test_what_two_versions_differ_in_is_listed_member_by_member():
+    theirs = {'name': 'A', 'flaps': [{'stall_kcas': 44.0}, {'stall_kcas': None}], 'same': [1, 2], 'gone': 3}
+    mine = {'name': 'B', 'flaps': [{'stall_kcas': 45.0}, {'stall_kcas': None}], 'same': [1, 2], 'more': ''}
+    (found,) = values('differences', [['differences', theirs, mine]])
+    assert found == [
+        {'what': 'name', 'theirs': 'A', 'mine': 'B'},
+        {'what': 'flaps, 1, stall kcas', 'theirs': '44', 'mine': '45'},
+        {'what': 'gone', 'theirs': '3', 'mine': 'nothing'},
+    ]
+    assert values('differences', [['differences', theirs, theirs]]) == [[]]

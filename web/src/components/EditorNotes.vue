@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import type { Difference } from '@/differences'
+
 /** What keeping said: done, or what is wrong and where, or that somebody else was faster. */
 defineProps<{
   problem: string
   fields: Record<string, string>
   saved: string
-  isChanged?: boolean
+  /** What somebody else has kept otherwise meanwhile. */
+  differs?: readonly Difference[] | null
 }>()
 const emit = defineEmits<{ theirs: []; mine: [] }>()
 </script>
@@ -20,7 +23,26 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
         <span class="figure">{{ String(field).replace(/^spec\./, '') }}</span>: {{ text }}
       </li>
     </ul>
-    <div v-if="isChanged" class="mt-2 flex flex-wrap items-center gap-2">
+    <table v-if="differs?.length" class="my-2 w-full max-w-3xl text-left text-sm font-normal text-ink">
+      <thead>
+        <tr class="border-b border-line text-soft">
+          <th class="py-1 pr-3">What differs</th>
+          <th class="pr-3">Theirs</th>
+          <th>Yours</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in differs.slice(0, 12)" :key="one.what" class="border-b border-line align-top">
+          <td class="py-1 pr-3">{{ one.what }}</td>
+          <td class="break-words pr-3">{{ one.theirs }}</td>
+          <td class="break-words">{{ one.mine }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="differs && differs.length > 12" class="text-sm font-normal text-soft">
+      And {{ differs.length - 12 }} more.
+    </p>
+    <div v-if="differs" class="mt-2 flex flex-wrap items-center gap-2">
       <button type="button" class="button" @click="emit('theirs')">Go on with theirs, and lose mine</button>
       <button type="button" class="button" @click="emit('mine')">Write mine over theirs</button>
     </div>

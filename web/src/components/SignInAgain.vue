@@ -3,32 +3,28 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
+import SignInForm from './SignInForm.vue'
 
 type Person = NonNullable<Session['person']>
 const props = defineProps<{ person: Person; demo: readonly Person[] }>()
 const emit = defineEmits<{ back: [same: boolean]; leave: [] }>()
 const client = useQueryClient()
-const login = ref('')
-const password = ref('')
-/** Of the authenticator app; asked for once the password is right. */
-const code = ref('')
-const needsCode = ref(false)
 const problem = ref('')
 const busy = ref(false)
 const oneClick = computed(() => props.demo.find((one) => one.id === props.person.id))
 
-async function enter(call: () => Promise<Session>) {
+function entered(session: Session) {
+  client.setQueryData(sessionQuery.queryKey, session)
+  emit('back', session.person?.id === props.person.id)
+}
+async function enterDemo(id: number) {
   busy.value = true
   problem.value = ''
   try {
-    const session = await call()
-    client.setQueryData(sessionQuery.queryKey, session)
-    emit('back', session.person?.id === props.person.id)
+    entered(await api.signInDemo(id))
   } catch (error) {
-    if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }
   busy.value = false
@@ -47,41 +43,11 @@ async function enter(call: () => Promise<Session>) {
           type="button"
           class="button button-main w-full"
           :disabled="busy"
-          @click="enter(() => api.signInDemo(oneClick!.id))"
+          @click="enterDemo(oneClick.id)"
         >
           Go on as {{ oneClick.name }}
         </button>
-        <form v-else class="space-y-3" @submit.prevent="enter(() => api.signIn(login, password, code))">
-          <div>
-            <label for="again-login" class="heading">Login</label>
-            <input id="again-login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
-          </div>
-          <div>
-            <label for="again-password" class="heading">Password</label>
-            <input
-              id="again-password"
-              v-model="password"
-              class="field"
-              type="password"
-              autocomplete="current-password"
-              required
-              maxlength="200"
-            />
-          </div>
-          <div v-if="needsCode">
-            <label for="again-code" class="heading">Code of your authenticator app, or one from your paper</label>
-            <input
-              id="again-code"
-              v-model="code"
-              class="field"
-              autocomplete="one-time-code"
-              inputmode="text"
-              required
-              maxlength="20"
-            />
-          </div>
-          <button type="submit" class="button button-main w-full" :disabled="busy">Sign in again</button>
-        </form>
+        <SignInForm v-else label="Sign in again" @entered="entered" />
         <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
         <button type="button" class="button w-full" @click="emit('leave')">Leave this page</button>
       </DialogPanel>

@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, type Ref } from 'vue'
 import { api, type Kept } from '@/api/queries'
+import { differences } from '@/differences'
 import { useWrite } from './useWrite'
 
 /** One thing as somebody else has it now. */
@@ -22,6 +23,7 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
   const { write, fields, problem, now, clear } = useWrite({ refresh: () => client.invalidateQueries() })
 
   const theirs = computed(() => now.value as Theirs | undefined)
+  const differs = computed(() => (theirs.value ? differences(read(theirs.value), draft.value) : []))
   function open(value: T, row: number | null, revision: number | null = null) {
     seen.value = revision
     draft.value = JSON.parse(JSON.stringify(value)) as T
@@ -79,5 +81,20 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
     if (theirs.value) seen.value = theirs.value.revision
     clear()
   }
-  return { theirs, useTheirs, overTheirs, draft, id, fields, problem, saved, open, close, keep, remove, attempt }
+  return {
+    theirs,
+    differs,
+    useTheirs,
+    overTheirs,
+    draft,
+    id,
+    fields,
+    problem,
+    saved,
+    open,
+    close,
+    keep,
+    remove,
+    attempt,
+  }
 }

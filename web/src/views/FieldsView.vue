@@ -28,7 +28,7 @@ const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<Field>('airfields', (theirs) => fromGeoJson(theirs.spec as GeoJson))
-const { draft, id, fields, problem, saved, theirs } = editor
+const { draft, id, fields, problem, saved, theirs, differs } = editor
 const before = ref<GeoJson | null>(null)
 
 async function show(row: Airfield) {
@@ -204,7 +204,7 @@ const number = (event: Event) => {
           :problem="problem"
           :fields="fields"
           :saved="saved"
-          :is-changed="!!theirs"
+          :differs="theirs ? differs : null"
           @theirs="editor.useTheirs()"
           @mine="keepOver()"
         />

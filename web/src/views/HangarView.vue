@@ -17,7 +17,7 @@ const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<AircraftSpec>('aircraft')
-const { draft, id, fields, problem, saved, theirs } = editor
+const { draft, id, fields, problem, saved, theirs, differs } = editor
 const PHASES = [
   'before takeoff',
   'takeoff',
@@ -210,7 +210,7 @@ function addLadder() {
         :problem="problem"
         :fields="fields"
         :saved="saved"
-        :is-changed="!!theirs"
+        :differs="theirs ? differs : null"
         @theirs="editor.useTheirs()"
         @mine="keepOver()"
       />

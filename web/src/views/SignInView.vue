@@ -3,20 +3,15 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ApiError } from '@/api/client'
 import { api, sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
+import SignInForm from '@/components/SignInForm.vue'
 
 const client = useQueryClient()
 const router = useRouter()
 const route = useRoute()
 const session = useQuery(sessionQuery)
 const people = computed(() => session.data.value?.demo_people ?? [])
-const login = ref('')
-const password = ref('')
-/** Of the authenticator app; asked for once the password is right. */
-const code = ref('')
-const needsCode = ref(false)
 const problem = ref('')
 const busy = ref(false)
 
@@ -26,16 +21,18 @@ function firstPage(): string {
   if (person?.role === 'student') return `/students/${person.id}`
   return person?.role === 'chief' ? '/students' : '/'
 }
-async function enter(call: () => Promise<Session>) {
+async function entered(found: Session) {
+  client.setQueryData(sessionQuery.queryKey, found)
+  const next = route.query.next
+  // only an address of our own: never what a link from elsewhere may carry
+  await router.replace(typeof next === 'string' && /^\/(?!\/)./.test(next) ? next : firstPage())
+}
+async function enterDemo(id: number) {
   busy.value = true
   problem.value = ''
   try {
-    client.setQueryData(sessionQuery.queryKey, await call())
-    const next = route.query.next
-    // only an address of our own: never what a link from elsewhere may carry
-    await router.replace(typeof next === 'string' && /^\/(?!\/)./.test(next) ? next : firstPage())
+    await entered(await api.signInDemo(id))
   } catch (error) {
-    if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }
   busy.value = false
@@ -44,50 +41,17 @@ async function enter(call: () => Promise<Session>) {
 
 <template>
   <div class="mx-auto grid max-w-4xl gap-4 pt-4 md:grid-cols-2 md:pt-12">
-    <form class="panel space-y-3" @submit.prevent="enter(() => api.signIn(login, password, code))">
+    <div class="panel space-y-3">
       <h1 class="text-2xl font-bold">Sign in</h1>
-      <div>
-        <label for="login" class="heading">Login</label>
-        <input id="login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
-      </div>
-      <div>
-        <label for="password" class="heading">Password</label>
-        <input
-          id="password"
-          v-model="password"
-          class="field"
-          type="password"
-          autocomplete="current-password"
-          required
-          maxlength="200"
-        />
-      </div>
-      <div v-if="needsCode">
-        <label for="code" class="heading">Code of your authenticator app, or one from your paper</label>
-        <input
-          id="code"
-          v-model="code"
-          class="field"
-          autocomplete="one-time-code"
-          inputmode="text"
-          required
-          maxlength="20"
-        />
-      </div>
-      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <button type="submit" class="button button-main w-full" :disabled="busy">Sign in</button>
-    </form>
+      <SignInForm label="Sign in" @entered="entered" />
+    </div>
     <section v-if="people.length" class="panel" aria-labelledby="demo">
       <h2 id="demo" class="text-2xl font-bold">Demo school</h2>
+      <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <p class="text-soft">All made up: people, fields and aircraft. Choose who you are.</p>
       <ul class="mt-2 space-y-1.5">
         <li v-for="person in people" :key="person.id">
-          <button
-            type="button"
-            class="button w-full !justify-between"
-            :disabled="busy"
-            @click="enter(() => api.signInDemo(person.id))"
-          >
+          <button type="button" class="button w-full !justify-between" :disabled="busy" @click="enterDemo(person.id)">
             <span>{{ person.name }}</span>
             <span class="font-normal text-soft">{{ person.role }}</span>
           </button>

@@ -13,7 +13,7 @@ const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const isChief = computed(() => session.data.value?.person?.role === 'chief')
 const editor = useEditor<Standard>('standards')
-const { draft, id, fields, problem, saved, theirs } = editor
+const { draft, id, fields, problem, saved, theirs, differs } = editor
 const row = computed(() => catalogue.data.value?.standards.find((one) => one.id === id.value))
 const mayEdit = computed(() => isChief.value && !row.value?.is_built_in)
 const TASKS = [
@@ -120,7 +120,7 @@ function togglePattern() {
         :problem="problem"
         :fields="fields"
         :saved="saved"
-        :is-changed="!!theirs"
+        :differs="theirs ? differs : null"
         @theirs="editor.useTheirs()"
         @mine="keepOver()"
       />

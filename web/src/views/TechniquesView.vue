@@ -17,7 +17,7 @@ const session = useQuery(sessionQuery)
 const client = useQueryClient()
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<Draft>('techniques', ({ name, spec }) => ({ name, spec: spec as Draft['spec'] }))
-const { draft, id, fields, problem, saved, theirs } = editor
+const { draft, id, fields, problem, saved, theirs, differs } = editor
 const row = computed(() => catalogue.data.value?.techniques.find((one) => one.id === id.value))
 const mayEdit = computed(() => mayChange.value && !row.value?.is_built_in)
 const mine = computed(() => catalogue.data.value?.my_technique_id ?? null)
@@ -118,7 +118,7 @@ async function makeMine() {
         :problem="problem"
         :fields="fields"
         :saved="saved"
-        :is-changed="!!theirs"
+        :differs="theirs ? differs : null"
         @theirs="editor.useTheirs()"
         @mine="keepOver()"
       />

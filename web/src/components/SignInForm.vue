@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** Login and password; a code beside them for those who have a second factor, asked for once the password is right. */
+import { ref } from 'vue'
+import { ApiError } from '@/api/client'
+import { api } from '@/api/queries'
+import type { Session } from '@/api/types'
+
+defineProps<{ label: string }>()
+const emit = defineEmits<{ entered: [session: Session] }>()
+const login = ref('')
+const password = ref('')
+const code = ref('')
+const needsCode = ref(false)
+const problem = ref('')
+const busy = ref(false)
+
+async function enter() {
+  busy.value = true
+  problem.value = ''
+  try {
+    emit('entered', await api.signIn(login.value, password.value, code.value))
+  } catch (error) {
+    if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
+    problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <form class="space-y-3" @submit.prevent="enter">
+    <div>
+      <label for="login" class="heading">Login</label>
+      <input id="login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
+    </div>
+    <div>
+      <label for="password" class="heading">Password</label>
+      <input
+        id="password"
+        v-model="password"
+        class="field"
+        type="password"
+        autocomplete="current-password"
+        required
+        maxlength="200"
+      />
+    </div>
+    <div v-if="needsCode">
+      <label for="code" class="heading">Code of your authenticator app, or one from your paper</label>
+      <input id="code" v-model="code" class="field" autocomplete="one-time-code" required maxlength="20" />
+    </div>
+    <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+    <button type="submit" class="button button-main w-full" :disabled="busy">{{ label }}</button>
+  </form>
+</template>
