@@ -112,17 +112,25 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
 
 
 def _described(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
-    """Describe the refusals before every write, no CSRF token or a body that cannot be taken, and make it small."""
+    """Describe the refusals before every write, no CSRF token or a body that cannot be taken, and make it small.
+
+    Whoever is asked for a second factor and has none is refused everywhere.
+    """
     if isinstance(found, str):  # written as YAML, which we never ask for
         return found
     for path in found['paths'].values():
+        for responses in (operation['responses'] for operation in path.values() if 'responses' in operation):
+            if '401' in responses and '403' not in responses:
+                responses['403'] = _refusal('Not allowed, or a second factor is asked for first')
         for method in {'post', 'put', 'patch', 'delete'} & path.keys():
             for status, why in (('400', 'No valid CSRF token, or the body is not JSON'), ('413', 'Too large')):
-                path[method]['responses'][status] = {
-                    'description': why,
-                    'content': {'application/json': {'schema': {'$ref': '#/components/schemas/HTTPError'}}},
-                }
+                path[method]['responses'][status] = _refusal(why)
     return make_small(found)
+
+
+def _refusal(why: str) -> dict[str, Any]:
+    schema = {'$ref': '#/components/schemas/HTTPError'}
+    return {'description': why, 'content': {'application/json': {'schema': schema}}}
 
 
 def _sign_in_by_cookie(app: APIFlask) -> None:
