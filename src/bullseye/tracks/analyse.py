@@ -52,6 +52,7 @@ _TURNED_AWAY_S = 45.0
 _LIFT_OFF_SHARE = 0.6  # of the speed at 45 ft, below which nothing lifts off
 _SAME_PASS_S = 50.0
 _FAR_APART_S = 2.5
+_EVENLY = 0.475 / 1.96  # of a span in which it may have been anywhere: 95 % of it, as if it were normal
 _DESCENT_FT, _CLIMB_FT = 100.0, 60.0
 
 
@@ -400,7 +401,7 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
         off = min(down[1] + 1, time.size - 1)
         if off <= down[1]:
             return None
-        moment, sd = float(time[down[1]] + time[off]) / 2, float(time[off] - time[down[1]]) / 12**0.5
+        moment, sd = float(time[down[1]] + time[off]) / 2, float(time[off] - time[down[1]]) * _EVENLY
     elif np.isfinite(height[start : last + 1]).any():
         rolled = height[max(0, rolling - 2) : start + 3]
         low = rolled[np.isfinite(rolled)] if np.isfinite(rolled).any() else height[np.isfinite(height)][:1]

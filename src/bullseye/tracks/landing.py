@@ -26,10 +26,11 @@ _SLOWEST_SHARE = 0.5
 _FAR_APART_S = 2.5
 _BEFORE_S, _FIXES_BEFORE, _FEWEST_FIXES = 14.0, 3, 5
 _TOLD_LATE_S = 1.0  # by which a recorder may be late to say so
-_TOLD_WIDER = 1.5  # what is heard of aeroplanes on the ground is in whole knots, and late
+_NOSE_TELLS = 0.85  # where attitude was recorded the moment is better known than the model of speeds says
+_TOLD_WIDER = 1.35  # what is heard of aeroplanes on the ground is in whole knots, and late
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
-_OF_THE_GAP = 0.45  # of a gap, which the stated interval covers either way
+_OF_THE_GAP = 0.4  # of a gap, which the stated interval covers either way
 _HOP_FT = 0.45
 _ON_IT_FT = 0.15
 _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
@@ -305,6 +306,8 @@ def touchdown_event(
     speed = float(np.interp(touch, time, motion.speed_fps))
     place_ft = slow_place_error_ft(motion)
     half_s = widen * contact.half_width_s * (_TOLD_WIDER if window.told else 1.0)
+    if window.samples.nose_s is not None:
+        half_s *= _NOSE_TELLS
     after = int(np.searchsorted(time, touch))
     silent_s = float(time[after] - time[after - 1]) if 0 < after < time.size else 0.0
     gap = silent_s > SILENT_S

@@ -18,9 +18,9 @@ _GENTLE_S = np.array([1.0, 2.0, 3.0, 4.5])  # from no climb to the full one
 _MOMENTS = 81
 _STEP_ALIKE_S = 2.0  # over which heights written in steps are rounded alike in the climb
 _MODEL_FT = 0.4
-_MODEL_S = 0.2
-_OF_A_HEIGHT_STEP = 0.22
-_OF_A_STEP = 0.14  # of the time between fixes, by which the moment is less sure than the fit says
+_MODEL_S = 0.15
+_OF_A_HEIGHT_STEP = 0.12
+_OF_A_STEP = 0.15  # of the time between fixes beyond a second, by which the moment is less sure than the fit says
 _CLIMB_FPS, _CLIMB_SD_FPS = 6.5, 3.0
 _CHANGES_S, _CHANGE_FPS, _CHANGE_SD_FPS = 6.0, 1.5, 3.0
 _LEVEL_SD_FT = 500.0
@@ -81,7 +81,7 @@ def find_liftoff(
     weight = np.exp(log - log.max())
     weight /= weight.sum()
     mean = float(weight @ moments)
-    model_s = _MODEL_S + _OF_A_STEP * step_s + _OF_A_HEIGHT_STEP * noise.step_ft / _CLIMB_FPS
+    model_s = _MODEL_S + _OF_A_STEP * max(0.0, step_s - 1.0) + _OF_A_HEIGHT_STEP * noise.step_ft / _CLIMB_FPS
     return mean, float(np.sqrt(weight @ (moments - mean) ** 2 + model_s**2))
 
 
