@@ -116,8 +116,8 @@ async function signOut() {
     await api.signOut()
     const nobody = { person: null, school: null, news: null, is_kept: false }
     client.setQueryData<Session>(sessionQuery.queryKey, (one) => one && { ...one, ...nobody })
-    await forgetAll('/sign-in')
     await client.fetchQuery({ ...sessionQuery, staleTime: 0 }).catch(() => undefined) // without a network: later
+    await forgetAll('/sign-in')
   } finally {
     isLeaving = false
   }

@@ -180,6 +180,8 @@ def restore(file: Path, database: Database, *, replace: bool, folder: Path | Non
     filling = database.renamed(f'{database.name}_restoring')
     server.sql(f'drop database if exists {filling.name} with (force)')
     server.sql(f'create database {filling.name}')
+    if not server.sql("select 1 from pg_roles where rolname = 'bullseye_rows'").strip():
+        server.sql('create role bullseye_rows nologin')  # the rights in the backup are given to it
     try:
         with tempfile.TemporaryDirectory(prefix='bullseye-restore-') as work:
             _unpack(file, Path(work))

@@ -15,7 +15,9 @@ const problem = ref('')
 const busy = ref(false)
 const oneClick = computed(() => props.demo.find((one) => one.id === props.person.id))
 
-function entered(session: Session) {
+async function entered(session: Session) {
+  // an answer that was on its way before would say that nobody is signed in
+  await client.cancelQueries({ queryKey: sessionQuery.queryKey })
   client.setQueryData(sessionQuery.queryKey, session)
   emit('back', session.person?.id === props.person.id)
 }
@@ -23,7 +25,7 @@ async function enterDemo(id: number) {
   busy.value = true
   problem.value = ''
   try {
-    entered(await api.signInDemo(id))
+    await entered(await api.signInDemo(id))
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
   }

@@ -22,6 +22,8 @@ function firstPage(): string {
   return person?.role === 'chief' ? '/students' : '/'
 }
 async function entered(found: Session) {
+  // an answer that was on its way before would say that nobody is signed in
+  await client.cancelQueries({ queryKey: sessionQuery.queryKey })
   client.setQueryData(sessionQuery.queryKey, found)
   const next = route.query.next
   // only an address of our own: never what a link from elsewhere may carry
