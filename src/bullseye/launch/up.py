@@ -228,6 +228,8 @@ class Kept:
         """Start it anew when it has ended."""
         if self.process.poll() is not None:
             step(f'{self.name} ended (exit code {self.process.returncode}) and is started anew')
+            with suppress(ProcessLookupError):  # what it has left behind, which may hold its address
+                os.killpg(self.process.pid, signal.SIGKILL)
             self.process = self._start()
 
 
@@ -264,6 +266,10 @@ def _say_network(site: Site) -> None:
 def _end(*started: subprocess.Popen[bytes] | None) -> None:
     """End processes, all at the same time; the database outlives them."""
     running = [process for process in started if process is not None and process.poll() is None]
+    for process in started:
+        if process is not None and process not in running:
+            with suppress(ProcessLookupError):  # what one that was killed has left behind
+                os.killpg(process.pid, signal.SIGKILL)
     for process in running:
         process.terminate()
     until = time.monotonic() + _END_WITHIN_S
