@@ -1,7 +1,6 @@
 """./bullseye up --behind nginx: slow connections, which stop a server that reads them itself, hold up nobody."""
 
 import os
-import shutil
 import signal
 import socket
 import ssl
@@ -74,7 +73,6 @@ def test_sixty_four_slow_connections_hold_up_nobody(data_folder):  # noqa: F811
         running.stop()
 
 
-@pytest.mark.skipif(not shutil.which('nginx'), reason='nginx is installed with the tests')
 def test_its_configuration_is_taken_with_and_without_a_certificate(tmp_path: Path):
     certificate, key = tmp_path / 'one.crt', tmp_path / 'one.key'
     made = ['openssl', 'req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-subj', '/CN=bullseye.example', '-days', '2']

@@ -91,6 +91,13 @@ def register(app: APIFlask) -> None:
     def _no_track(error: UnreadableTrack) -> ResponseReturnValue:
         return _wrong_fields({'file': str(error)})
 
+    _register_http(app)
+    _register_database(app)
+
+
+def _register_http(app: APIFlask) -> None:
+    """What the way itself refuses: too large, too deep, too often, and a page whose sign-in has ended."""
+
     @app.errorhandler(413)
     def _too_large(_error: HTTPException) -> ResponseReturnValue:
         most = (request.max_content_length or 0) / 1e6
@@ -112,8 +119,6 @@ def register(app: APIFlask) -> None:
         reply = make_response(problem(429, 'too_often', f'Too many tries; try again in {words}.'))
         reply.headers['Retry-After'] = str(wait_s)
         return reply
-
-    _register_database(app)
 
 
 # [pub: PostgreSQL, appendix A] there already; pointed at, or no longer there

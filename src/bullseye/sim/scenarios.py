@@ -128,7 +128,7 @@ def any_field(
     """A made-up field somewhere on the earth, as GeoJSON; nothing about it is real."""
     from bullseye.sim.ground import _EARTH, FT
 
-    lat, lon = float(rng.uniform(-60, 60)), float(rng.uniform(-180, 180))
+    lat, lon = (float(rng.uniform(-most, most)) for most in (60, 180))
     elevation = float(rng.choice([rng.uniform(-200, 300), rng.uniform(300, 7_000)]))
     length = float(rng.uniform(5_500, 9_000) if long else rng.uniform(2_200, 6_500))
     width = float(rng.choice([60, 75, 100, 150]))
@@ -175,13 +175,8 @@ def any_field(
         turned = (course + float(rng.uniform(50, 130))) % 360
         lon_2, lat_2, _ = _EARTH.fwd(lon_m, lat_m, turned + 180, length * 0.4 * FT)
         runway(lon_2, lat_2, turned, ('', ''))
-    about = {
-        'kind': 'airfield',
-        'name': 'Made-up field',
-        'ident': 'MADE',
-        'elevation_ft': elevation,
-        'pattern_altitude_ft': elevation + 1_000,
-    }
+    about = {'kind': 'airfield', 'name': 'Made-up field', 'ident': 'MADE', 'elevation_ft': elevation}
+    about['pattern_altitude_ft'] = elevation + 1_000
     point = {'type': 'Feature', 'geometry': {'type': 'Point', 'coordinates': [lon, lat]}, 'properties': about}
     return {'type': 'FeatureCollection', 'features': [point, *features]}
 

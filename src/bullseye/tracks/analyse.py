@@ -403,37 +403,12 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
             return None
         moment, sd = float(time[down[1]] + time[off]) / 2, float(time[off] - time[down[1]]) * _EVENLY
     elif np.isfinite(height[start : last + 1]).any():
-        rolled = height[max(0, rolling - 2) : start + 3]
-        low = rolled[np.isfinite(rolled)] if np.isfinite(rolled).any() else height[np.isfinite(height)][:1]
-        level = ground_ft if ground_ft is not None else float(np.median(low))
-        high = np.flatnonzero(height[start : last + 1] > level + 45)
-        if not high.size:
-            if one.kind == 'takeoff':
-                return None
-            high = np.array([last - start])
-        top = start + int(high[0])
-        flies = np.flatnonzero(motion.speed_fps[start : top + 1] > _LIFT_OFF_SHARE * motion.speed_fps[top])
-        earliest = start + int(flies[0]) if flies.size else start
-        last_cut = top
-        if float(time[top] - time[top - 1]) > _FAR_APART_S:  # it may have lifted off long before
-            earliest, last_cut = max(start, earliest - 1), min(top + 1, last)
-            rolling = max(0, rolling - 1)
-        cut = (time >= time[rolling] - 2) & (time <= time[last_cut])
-        raw_along, _ = motion.raw_along(runway)
-        raw = motion.track.height_ft - runway.surface_ft(raw_along)
-        cut &= np.isfinite(raw)
-        if cut.sum() < 3:
+        found = _off_by_height(motion, one, ties, start=start, rolling=rolling, ground_ft=ground_ft)
+        if found is None:
             return None
-        moment, sd = find_liftoff(
-            time[cut],
-            raw[cut],
-            motion.speed_fps[cut],
-            noise=HeightNoise(
-                white_ft=motion.height_noise_ft or 1.0, wander_ft=ties.wander_ft, step_ft=motion.height_step_ft
-            ),
-            earliest_s=min(float(time[earliest]), float(time[top]) - 1.3),
-            latest_s=float(time[top]) - 1.0,
-        )
+        moment, sd = found
+        if start and float(time[start] - time[start - 1]) > _FAR_APART_S:  # the roll began before its first fast fix
+            rolling = max(0, rolling - 1)
     else:
         fast = np.flatnonzero(motion.speed_fps[start : last + 1] > 0.8 * one.approach_fps)
         if not fast.size:
@@ -448,6 +423,46 @@ def _takeoff(motion: Motion, one: Judged, ties: Ties, *, ground_ft: float | None
         time_s=moment,
         uncertainty_ft=1.96 * math.hypot(sd * speed, slow_place_error_ft(motion)),
         liftoff_roll_ft=at - float(along[rolling]),
+    )
+
+
+def _off_by_height(
+    motion: Motion, one: Judged, ties: Ties, *, start: int, rolling: int, ground_ft: float | None
+) -> tuple[float, float] | None:
+    """Moment of the lift-off by the heights, its standard deviation [s]; None when it did not fly, or too few tell."""
+    runway, time, last = one.passed.runway, motion.time_s, one.passed.last
+    along, _ = motion.along(runway)
+    height = motion.height_ft - runway.surface_ft(along)
+    rolled = height[max(0, rolling - 2) : start + 3]
+    low = rolled[np.isfinite(rolled)] if np.isfinite(rolled).any() else height[np.isfinite(height)][:1]
+    level = ground_ft if ground_ft is not None else float(np.median(low))
+    high = np.flatnonzero(height[start : last + 1] > level + 45)
+    if not high.size:
+        if one.kind == 'takeoff':
+            return None
+        high = np.array([last - start])
+    top = start + int(high[0])
+    flies = np.flatnonzero(motion.speed_fps[start : top + 1] > _LIFT_OFF_SHARE * motion.speed_fps[top])
+    earliest = start + int(flies[0]) if flies.size else start
+    last_cut = top
+    if float(time[top] - time[top - 1]) > _FAR_APART_S:  # it may have lifted off long before
+        earliest, last_cut = max(start, earliest - 1), min(top + 1, last)
+        rolling = max(0, rolling - 1)
+    cut = (time >= time[rolling] - 2) & (time <= time[last_cut])
+    raw_along, _ = motion.raw_along(runway)
+    raw = motion.track.height_ft - runway.surface_ft(raw_along)
+    cut &= np.isfinite(raw)
+    if cut.sum() < 3:
+        return None
+    return find_liftoff(
+        time[cut],
+        raw[cut],
+        motion.speed_fps[cut],
+        noise=HeightNoise(
+            white_ft=motion.height_noise_ft or 1.0, wander_ft=ties.wander_ft, step_ft=motion.height_step_ft
+        ),
+        earliest_s=min(float(time[earliest]), float(time[top]) - 1.3),
+        latest_s=float(time[top]) - 1.0,
     )
 
 

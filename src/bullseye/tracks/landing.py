@@ -99,13 +99,6 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
     cut = (time >= low_s - max(_BEFORE_S, _FIXES_BEFORE * step_s)) & (time <= last_s)
     if cut.sum() < _FEWEST_FIXES or latest_s <= low_s + 1.0:
         return None
-    final = (time >= low_s - 5) & (time <= low_s + 1)
-    slope = runway.end.slope_pct / 100
-    rates = (motion.climb_fps - slope * motion.speed_fps)[final]
-    rates = rates[np.isfinite(rates)]
-    sink = -float(np.median(rates)) if rates.size else float('nan')
-    if not math.isfinite(sink):
-        sink = judged.approach_fps * math.tan(math.radians(runway.end.path_angle_deg))
     return Window(
         judged=judged,
         samples=Samples(
@@ -113,7 +106,7 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
             along_ft=raw_along[cut],
             speed_fps=motion.raw_speed(runway)[cut],
             height_ft=height[cut],
-            sink_fps=max(sink, 1.5),
+            sink_fps=max(_sink_on_final_fps(motion, judged, low_s), 1.5),
             approach_fps=judged.approach_fps,
             nose_s=nose_lowered_s(time[cut], motion.track.pitch_deg[cut], low_s),
         ),
@@ -123,6 +116,17 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
         surface_noise_ft=min(noise, 2.0),
         told=down is not None,
     )
+
+
+def _sink_on_final_fps(motion: Motion, judged: Judged, low_s: float) -> float:
+    """Towards the sloping pavement just before the roundout; by the runway's path where no heights tell."""
+    end = judged.passed.runway.end
+    final = (motion.time_s >= low_s - 5) & (motion.time_s <= low_s + 1)
+    rates = (motion.climb_fps - end.slope_pct / 100 * motion.speed_fps)[final]
+    rates = rates[np.isfinite(rates)]
+    if rates.size:
+        return -float(np.median(rates))
+    return judged.approach_fps * math.tan(math.radians(end.path_angle_deg))
 
 
 def _between(time: Floats, down: int) -> tuple[float, float]:
