@@ -198,6 +198,10 @@ def test_limits_of_school_and_student_reach_the_brief(app, marta):
     brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
     limits = {one['name']: one['limit_kt'] for one in brief['wind']['crosswind_limits']}
     assert (limits['student'], limits['school']) == (4.0, 9.0)
+    people = {one['name']: one['id'] for one in marta.get('/api/catalogue')['people']}
+    elias = Browser(app).sign_in('elias')
+    assert elias.call('PATCH', f'/api/people/{ines}', {'crosswind_limit_kt': 5.0})['crosswind_limit_kt'] == 5.0
+    elias.call('PATCH', f'/api/people/{people["Marta Kowalczyk"]}', {'crosswind_limit_kt': 5.0}, status=403)
     marta.call('PATCH', '/api/people/999999', {'crosswind_limit_kt': 4.0}, status=404)
     Browser(app).sign_in('ines').call('PATCH', f'/api/people/{ines}', {'crosswind_limit_kt': 40.0}, status=403)
 

@@ -168,8 +168,8 @@ def test_what_was_done_is_written_down_read_by_the_chief_and_never_changed(marta
     words = [one['words'] for one in found]
     assert words[0].startswith('Signed in on')
     assert found[0]['by_name'] == 'Elias Brandt'
-    assert any('crosswind limit of Owen Fairbairn from 12.0 to 7.0 kt' in one for one in words)
-    assert any('stale_days of the school from 30 to 44' in one for one in words)
+    assert 'Set the crosswind limit of Owen Fairbairn (kt) from 12 to 7.' in words
+    assert 'Set the days after which an exercise is flown again from 30 to 44.' in words
     assert any('Corrected along_ft' in one for one in words)
     assert any('as an archive' in one for one in words)
     limits = marta.get('/api/deeds?what=limits')['deeds']

@@ -1,5 +1,7 @@
 import gzip
 import re
+from collections import Counter
+from concurrent.futures import ThreadPoolExecutor
 
 import brotli
 import pytest
@@ -63,6 +65,21 @@ def test_guessing_passwords_is_slowed_down(app):
     assert guesser.call('POST', '/api/session', wrong, status=429)['code'] == 'too_often'
     right = wrong | {'password': seed.PASSWORD}
     guesser.call('POST', '/api/session', right, status=429)  # not even the right one, or guessing would pay
+
+
+def test_many_guesses_at_once_are_no_more_than_one_after_the_other(app):
+    wrong = {'login': 'ines@lantern-bay.example', 'password': 'guessed wrong'}
+    guessers = [Browser(app) for _ in range(24)]
+    with ThreadPoolExecutor(len(guessers)) as pool:
+        asked = [
+            pool.submit(one.client.post, '/api/session', json=wrong, headers={'X-CSRFToken': one.token})
+            for one in guessers
+        ]
+        answers = Counter(one.result().status_code for one in asked)
+    assert answers == {401: 6, 429: 18}
+    # who knows the password of another account comes in, as often as they like
+    for _ in range(9):
+        Browser(app).enter('/api/session', {'login': 'owen@lantern-bay.example', 'password': seed.PASSWORD})
 
 
 def test_one_click_sign_in_only_reaches_the_demo_school(app, empty_app, setup_code):

@@ -5,6 +5,7 @@ import gzip
 import itertools
 import json
 import uuid
+from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 
 import psycopg
@@ -362,6 +363,22 @@ def test_a_file_is_kept_once_and_one_cut_off_is_taken_up_again(marta, demo_url, 
     track = marta.get(f'/api/tracks/{file_id}')['track']
     assert track['state'] == 'refused'
     assert 'three times' in track['problem']
+
+
+def test_one_file_sent_by_several_at_once_is_kept_once(app, marta):
+    _, raw = file_of('full-stop', rate_hz=1)
+    browsers = [Browser(app).sign_in('marta') for _ in range(6)]
+    with ThreadPoolExecutor(len(browsers)) as pool:
+        sent = [
+            pool.submit(
+                one.client.put,
+                f'/api/tracks/{uuid.uuid4()}?name=flight.gpx',
+                data=raw,
+                headers={'X-CSRFToken': one.token, 'Content-Type': 'application/octet-stream'},
+            )
+            for one in browsers
+        ]
+        assert sorted(one.result().status_code for one in sent) == [200, 409, 409, 409, 409, 409]
 
 
 def test_positions_of_the_tablet_propose_touchdowns(marta, demo_url):

@@ -19,12 +19,14 @@ from pathlib import Path
 
 import psycopg
 import pytest
+from sqlalchemy import make_url
 
 from bullseye.launch.backup import Database, write
 from bullseye.launch.postgres import Cluster
 from bullseye.launch.say import GiveUp
 from bullseye.store import signins
 from tests.api.conftest import Browser, open_app  # noqa: F401  (a fixture)
+from tests.working import as_application
 
 from .test_up import Running, data_folder  # noqa: F401  (a fixture)
 
@@ -200,6 +202,26 @@ def test_without_a_connection_left_the_answer_is_503_and_it_recovers(open_app, d
         for one in held:
             one.close()
     assert app.test_client().get('/api/session').status_code == 200
+
+
+def test_a_database_that_may_only_be_read_says_later_and_then_takes_it(open_app, demo_url):  # noqa: F811
+    app = open_app(as_application(demo_url))
+    marta = Browser(app).sign_in('marta')
+    name = make_url(demo_url).database
+    engine = app.extensions['bullseye_sessions'].kw['bind']
+
+    def may_write(*, yes: bool) -> None:
+        at = make_url(demo_url).set(drivername='postgresql', database='postgres')
+        with psycopg.connect(at.render_as_string(hide_password=False), autocommit=True) as db:
+            db.execute(f'alter database "{name}" set default_transaction_read_only = {"off" if yes else "on"}')
+        engine.dispose()
+
+    may_write(yes=False)
+    assert 'try again shortly' in marta.call('PATCH', '/api/school', {'aim_step_ft': 35.0}, status=503)['message']
+    may_write(yes=True)
+    assert marta.get('/api/school')['aim_step_ft'] != 35.0
+    marta.call('PATCH', '/api/school', {'aim_step_ft': 35.0})
+    assert marta.get('/api/school')['aim_step_ft'] == 35.0
 
 
 def test_a_clock_that_jumps_signs_nobody_in_for_ever_and_loses_no_order(open_app, demo_url, monkeypatch):  # noqa: F811

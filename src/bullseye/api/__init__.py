@@ -27,6 +27,7 @@ from bullseye.api import (
     fields,
     hangar,
     laps,
+    limiter,
     logbook,
     pages,
     school,
@@ -41,7 +42,6 @@ from bullseye.api import (
 )
 from bullseye.api.context import close_database, database
 from bullseye.api.description import make_small
-from bullseye.api.limiter import limiter
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
 from bullseye.store import signins
@@ -91,7 +91,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     _sign_in_by_cookie(app)
     bodies.register(app)  # before anything that would read a body
     bodies.HeaderProtect(app)
-    limiter.init_app(app)
+    limiter.register(app)
     errors.register(app)
     app.spec_processor(_described)
     for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):

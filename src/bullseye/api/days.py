@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from datetime import UTC, date, datetime, timedelta
-from typing import Annotated, Any
+from typing import Annotated
 
 from apiflask import APIBlueprint
 from flask import Response
@@ -310,12 +310,8 @@ def end_calendar_link() -> ResponseReturnValue:
     return '', 204
 
 
-def _no_calendar(reply: Any) -> bool:
-    return bool(getattr(reply, 'status_code', 200) == 404)
-
-
 @bp.get('/calendar/<string:key>.ics')
-@limiter.limit('60 per hour', deduct_when=_no_calendar)
+@limiter.limit('60 per hour')
 @bp.doc(responses={200: 'The calendar', 404: 'No such calendar', 429: 'Too many tries'}, security=[])
 def read_calendar(key: str) -> Response:
     """A person's sorties for the calendar program that has their secret link."""

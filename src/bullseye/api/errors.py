@@ -12,7 +12,7 @@ from flask import make_response, request
 from flask.typing import ResponseReturnValue
 from flask_wtf.csrf import CSRFError
 from pydantic import ValidationError
-from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, InterfaceError, OperationalError
+from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, InterfaceError, InternalError, OperationalError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
@@ -123,6 +123,7 @@ def _register_http(app: APIFlask) -> None:
 
 # [pub: PostgreSQL, appendix A] there already; pointed at, or no longer there
 _OF_ANOTHER = ('23505', '23503')
+_READS_ONLY = '25006'  # a database that follows another, asked while the way to the first one changes
 
 
 def _register_database(app: APIFlask) -> None:
@@ -141,6 +142,13 @@ def _register_database(app: APIFlask) -> None:
     def _not_storable(error: DataError) -> ResponseReturnValue:
         _log.warning('not storable: %s', _short(error))
         return problem(422, 'invalid_input', 'Something in this cannot be stored: look for odd characters and numbers.')
+
+    @app.errorhandler(InternalError)
+    def _not_the_first(error: InternalError) -> ResponseReturnValue:
+        if getattr(error.orig, 'sqlstate', None) != _READS_ONLY:
+            _log.error('the database broke off: %s', _short(error))
+            return problem(500, 'http_error', 'Internal Server Error')
+        return _no_database(error)
 
     @app.errorhandler(OperationalError)
     @app.errorhandler(InterfaceError)

@@ -150,12 +150,8 @@ class ErasureIn(In):
     password: Secret
 
 
-def _wrong_password(reply: Any) -> bool:
-    return bool(getattr(reply, 'status_code', 200) == 403)
-
-
 @bp.post('/people/<int:person_id>/erasure')
-@limiter.limit('10 per minute', deduct_when=_wrong_password)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(ErasureIn)
 @bp.output(ErasedOut)

@@ -38,10 +38,6 @@ def require_when_asked() -> ResponseReturnValue | None:
     return None
 
 
-def _wrong(reply: object) -> bool:
-    return getattr(reply, 'status_code', 200) == 403
-
-
 class PasswordAsked(In):
     """One's own password."""
 
@@ -90,7 +86,7 @@ def read_second_factor() -> SecondFactorOut:
 
 
 @bp.post('/second-factor/begin')
-@limiter.limit('10 per minute', deduct_when=_wrong)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(PasswordAsked)
 @bp.output(SecretOut)
@@ -102,7 +98,7 @@ def begin_second_factor(json_data: PasswordAsked) -> SecretOut:
 
 
 @bp.post('/second-factor/confirm')
-@limiter.limit('10 per minute', deduct_when=_wrong)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(CodeIn)
 @bp.output(CodesOut)
@@ -113,7 +109,7 @@ def confirm_second_factor(json_data: CodeIn) -> CodesOut:
 
 
 @bp.post('/second-factor/off')
-@limiter.limit('10 per minute', deduct_when=_wrong)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(PasswordAsked)
 @bp.output({}, status_code=204)
@@ -125,7 +121,7 @@ def turn_off_second_factor(json_data: PasswordAsked) -> ResponseReturnValue:
 
 
 @bp.post('/people/<int:person_id>/second-factor/off')
-@limiter.limit('10 per minute', deduct_when=_wrong)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(PasswordAsked)
 @bp.output({}, status_code=204)

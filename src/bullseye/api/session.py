@@ -124,10 +124,6 @@ class Join(In):
     password: Secret
 
 
-def _failed(response: object) -> bool:
-    return getattr(response, 'status_code', 200) in (401, 403, 404, 422)
-
-
 def _who() -> str:
     """Login and address together: nobody locks somebody else out from elsewhere."""
     body = request.get_json(silent=True)
@@ -185,8 +181,8 @@ def read_session() -> SessionOut:
 
 
 @bp.post('/session')
-@limiter.limit('60 per minute', deduct_when=_failed)  # an address is a whole school behind its router
-@limiter.limit('6 per minute; 20 per hour', key_func=_who, deduct_when=_failed)
+@limiter.limit('60 per minute')  # an address is a whole school behind its router
+@limiter.limit('6 per minute; 20 per hour', key_func=_who)
 @bp.input(SignIn)
 @bp.output(SessionOut)
 @bp.doc(responses=[401, 429])
@@ -199,7 +195,7 @@ def sign_in(json_data: SignIn) -> SessionOut:
 
 
 @bp.post('/session/demo')
-@limiter.limit('30 per minute', deduct_when=_failed)
+@limiter.limit('30 per minute')
 @bp.input(DemoSignIn)
 @bp.output(SessionOut)
 @bp.doc(responses=[404, 429])
@@ -283,7 +279,7 @@ class PasswordIn(In):
 
 
 @bp.put('/password')
-@limiter.limit('10 per minute', deduct_when=_failed)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(PasswordIn)
 @bp.output({}, status_code=204)
@@ -311,7 +307,7 @@ class ResetWelcome(Out):
 
 
 @bp.post('/password/look')
-@limiter.limit('20 per minute', deduct_when=_failed)
+@limiter.limit('20 per minute')
 @bp.input(Token)
 @bp.output(ResetWelcome)
 @bp.doc(responses=[404, 429])
@@ -324,7 +320,7 @@ def look_at_reset(json_data: Token) -> ResetWelcome:
 
 
 @bp.post('/password/set')
-@limiter.limit('20 per minute', deduct_when=_failed)
+@limiter.limit('20 per minute')
 @bp.input(NewPassword)
 @bp.output(SessionOut)
 @bp.doc(responses=[404, 409, 422, 429])
@@ -338,7 +334,7 @@ def set_password(json_data: NewPassword) -> SessionOut:
 
 
 @bp.post('/setup')
-@limiter.limit('10 per minute', deduct_when=_failed)
+@limiter.limit('10 per minute')
 @bp.input(SetUp)
 @bp.output(SessionOut, status_code=201)
 @bp.doc(responses=[403, 429])
@@ -372,7 +368,7 @@ def invite(json_data: InvitationIn) -> InvitationOut:
 
 
 @bp.post('/invitations/look')
-@limiter.limit('20 per minute', deduct_when=_failed)
+@limiter.limit('20 per minute')
 @bp.input(Token)
 @bp.output(WelcomeOut)
 @bp.doc(responses=[404, 429])
@@ -383,7 +379,7 @@ def look_at_invitation(json_data: Token) -> WelcomeOut:
 
 
 @bp.post('/invitations/accept')
-@limiter.limit('20 per minute', deduct_when=_failed)
+@limiter.limit('20 per minute')
 @bp.input(Join)
 @bp.output(SessionOut, status_code=201)
 @bp.doc(responses=[404, 409, 429])

@@ -494,12 +494,8 @@ def look_before_signing(student_id: int, json_data: EntryIn) -> dict[str, Any]:
     }
 
 
-def _wrong_password(reply: Any) -> bool:
-    return bool(getattr(reply, 'status_code', 200) == 403)
-
-
 @bp.post('/<int:student_id>/signoffs')
-@limiter.limit('10 per minute', deduct_when=_wrong_password)
+@limiter.limit('10 per minute')
 @login_required
 @bp.input(SignIn)
 @bp.output(SignOffOut, status_code=201)

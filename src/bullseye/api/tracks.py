@@ -269,7 +269,7 @@ def read_track_file(file_id: uuid.UUID) -> dict[str, Any]:
 def remove_track_file(file_id: uuid.UUID) -> ResponseReturnValue:
     """Take a flight away that measures no sortie; it can be brought back for a month."""
     db = database()
-    trackfiles.remove(db, trackfiles.find(db, file_id, person=person(), right='coach'))
+    trackfiles.remove(db, trackfiles.find(db, file_id, person=person(), right='coach', lock=True))
     return '', 204
 
 
@@ -280,7 +280,7 @@ def remove_track_file(file_id: uuid.UUID) -> ResponseReturnValue:
 def restore_track_file(file_id: uuid.UUID) -> TrackLine:
     """Bring back a flight that was taken away."""
     db = database()
-    row = trackfiles.find(db, file_id, person=person(), right='coach', removed=True)
+    row = trackfiles.find(db, file_id, person=person(), right='coach', lock=True, removed=True)
     trackfiles.restore(db, row)
     return TrackLine.of(row)
 
@@ -293,7 +293,7 @@ def restore_track_file(file_id: uuid.UUID) -> TrackLine:
 def analyse_again(file_id: uuid.UUID, json_data: AnalysisIn) -> TrackLine:
     """Analyse a flight again, by another aircraft or by the fields as they are now."""
     db = database()
-    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    row = trackfiles.find(db, file_id, person=person(), right='coach', lock=True, whole=True)
     row.aircraft_id = trackfiles.aircraft_id_of(db, json_data.aircraft_id)
     trackfiles.begin(db, row)
     _go(row)
@@ -343,7 +343,7 @@ def propose_match(file_id: uuid.UUID, sortie_id: int) -> dict[str, Any]:
 def confirm_match(file_id: uuid.UUID, json_data: MatchIn) -> TrackLine:
     """Confirm the sortie of a flight: its laps get what the track measured."""
     db = database()
-    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    row = trackfiles.find(db, file_id, person=person(), right='coach', lock=True, whole=True)
     sortie = sorties.find(db, json_data.sortie_id, person=person(), right='coach', lock=True)
     pairs = [measuring.Pair(event=one.event, lap_id=one.lap_id) for one in json_data.pairs]
     measuring.confirm(db, row, sortie, by=person(), pairs=pairs)
@@ -360,7 +360,7 @@ def make_sortie(file_id: uuid.UUID, json_data: FlownSortieIn) -> FlownSortieOut:
     """Make the sortie that a flight was, with its field, runway, hour, wind and laps."""
     db = database()
     sorties.require_coach(person())
-    row = trackfiles.find(db, file_id, person=person(), right='coach', whole=True)
+    row = trackfiles.find(db, file_id, person=person(), right='coach', lock=True, whole=True)
     return FlownSortieOut(sortie_id=measuring.sortie_of(db, row, by=person(), **json_data.model_dump()).id)
 
 
@@ -371,7 +371,7 @@ def make_sortie(file_id: uuid.UUID, json_data: FlownSortieIn) -> FlownSortieOut:
 def take_match_back(file_id: uuid.UUID) -> ResponseReturnValue:
     """Take the laps of a flight back out of its sortie; noted laps are as they were noted."""
     db = database()
-    row = trackfiles.find(db, file_id, person=person(), right='coach')
+    row = trackfiles.find(db, file_id, person=person(), right='coach', lock=True)
     if row.sortie_id is not None:
         sorties.find(db, row.sortie_id, person=person(), right='coach', lock=True)
     measuring.take_back(db, row)

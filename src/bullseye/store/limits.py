@@ -7,7 +7,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from limits.storage import Storage
-from sqlalchemy import delete, func, select, text
+from sqlalchemy import delete, func, select, text, update
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.exc import SQLAlchemyError
 
@@ -50,6 +50,12 @@ class PostgresStorage(Storage):
             if count == amount:
                 connection.execute(delete(RateWindow).where(ran_out, RateWindow.key != key[:300]))
         return count
+
+    def give_back(self, key: str) -> None:
+        """Take back a try that was counted, and was none."""
+        counted = (RateWindow.key == key[:300], RateWindow.expires_at > func.now(), RateWindow.count > 0)
+        with self.engine.begin() as connection:
+            connection.execute(update(RateWindow).where(*counted).values(count=RateWindow.count - 1))
 
     def get(self, key: str) -> int:
         """Tries counted in the running window."""

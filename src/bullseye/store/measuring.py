@@ -244,6 +244,8 @@ def sortie_of(
     Field, runway and hour are the recording's. Its wind by the turns, which is that of pattern height, is taken where
     it tells one; temperature and pressure are standard, since a track does not tell them.
 
+    The flight must have been locked.
+
     :raises Conflict: when the flight has a sortie, has no date, or touched no known runway
     """
     report = report_of(row)
@@ -280,7 +282,7 @@ def sortie_of(
     }
     if wind is not None:
         values |= {'wind_kt': float(round(wind.speed_kt)), 'wind_dir_deg_true': float(round(wind.from_deg_true) % 360)}
-    sortie = sorties.create(db, by=by, values=values)
+    sortie = sorties.made(db, by=by, values=values)
     pairs = [Pair(event=index, lap_id=None) for index in ends]
     confirm(db, row, sorties.find(db, sortie.id, person=by, right='coach', lock=True), by=by, pairs=pairs)
     return sortie

@@ -222,6 +222,28 @@ def school_of(db: Session, by: User) -> School:
     return db.get_one(School, by.school_id)
 
 
+# What a school sets, as the log of who did what says it
+_SET_WORDS = {
+    'crosswind_limit_kt': 'the crosswind limit of the school (kt)',
+    'aim_step_ft': 'how far one lap may move the aim point (ft)',
+    'least_ceiling_ft': 'the least ceiling for the pattern (ft)',
+    'least_visibility_m': 'the least visibility for the pattern (m)',
+    'needed_chance': 'the chance of a landing within limits that counts as at standard',
+    'stale_days': 'the days after which an exercise is flown again',
+    'currency_rules': 'the rules of recent experience',
+    'second_factor': 'of whom a second factor is asked',
+    'told_model_version': 'the model of which the chief has read what it changes',
+}
+
+
+def _said(value: object) -> str:
+    if value is None or value == []:
+        return 'none'
+    if isinstance(value, list):
+        return ', '.join(str(one).replace('_', ' ') for one in value)
+    return f'{value:g}' if isinstance(value, float) else str(value)
+
+
 def change_school(db: Session, *, by: User, changes: Mapping[str, Any]) -> School:
     """Set what holds for all sorties of the school.
 
@@ -232,7 +254,9 @@ def change_school(db: Session, *, by: User, changes: Mapping[str, Any]) -> Schoo
     school = db.get_one(School, by.school_id, with_for_update=True)
     for name, value in changes.items():
         if getattr(school, name) != value:
-            deeds.note(db, by, 'limits', f'Set {name} of the school from {getattr(school, name)} to {value}.')
+            deeds.note(
+                db, by, 'limits', f'Set {_SET_WORDS[name]} from {_said(getattr(school, name))} to {_said(value)}.'
+            )
         setattr(school, name, value)
     db.commit()
     return school
@@ -241,7 +265,7 @@ def change_school(db: Session, *, by: User, changes: Mapping[str, Any]) -> Schoo
 def set_crosswind_limit(db: Session, *, by: User, person_id: int, limit_kt: float | None) -> User:
     """Set a person's own crosswind limit.
 
-    :raises NotAllowed: for a student
+    :raises NotAllowed: for a student, and for anybody's but a student's when the chief does not ask
     :raises NotFound: when the school has no such person
     """
     if by.role == 'student':
@@ -249,7 +273,10 @@ def set_crosswind_limit(db: Session, *, by: User, person_id: int, limit_kt: floa
     found = db.get(User, person_id, with_for_update=True) if 0 < person_id < 2**31 else None
     if found is None:
         raise NotFound('person')
-    words = f'Set the crosswind limit of {found.name} from {found.crosswind_limit_kt} to {limit_kt} kt.'
+    if found.role != 'student' and by.role != 'chief':
+        raise NotAllowed('only the chief instructor sets the limit of somebody who teaches')
+    before, after = (_said(one) for one in (found.crosswind_limit_kt, limit_kt))
+    words = f'Set the crosswind limit of {found.name} (kt) from {before} to {after}.'
     deeds.note(db, by, 'limits', words)
     found.crosswind_limit_kt = limit_kt
     db.commit()

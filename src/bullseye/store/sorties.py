@@ -96,7 +96,9 @@ def find(
     if not 0 < sortie_id < 2**31:
         raise NotFound('sortie')
     query = visible(person).where(Sortie.id == sortie_id)
-    found = db.scalar(query.with_for_update(of=Sortie) if lock else query)
+    if lock:  # as it now is, whatever was read of it before
+        query = query.with_for_update(of=Sortie).execution_options(populate_existing=True)
+    found = db.scalar(query)
     if found is None or (found.removed_at is not None and not removed_too):
         raise NotFound('sortie')
     if right == 'coach':
@@ -147,6 +149,11 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     :raises InvalidInput: naming the wrong field
     :raises NotAllowed: for a student
     """
+    return _keep(db, made(db, by=by, values=values), by=by)
+
+
+def made(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
+    """As :func:`create`, within a transaction that its caller ends: nothing of it stays when the rest is refused."""
     require_coach(by)
     filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **_USUAL, **values}
     # what nobody has given is kept as a calm, and said to be unknown wherever it is shown
@@ -170,7 +177,8 @@ def create(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
         runway = catalogue.runway_of(db.get_one(RunwayEnd, filled['runway_end_id']))
         filled['spot_ft'] = float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))
     sortie = Sortie(school_id=by.school_id, **filled)
-    return _keep(db, sortie, by=by)
+    _check(db, sortie)
+    return sortie
 
 
 def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) -> Sortie:
@@ -197,6 +205,7 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
     sortie.from_demo = False
     if {'takeoff', 'pattern'} & moved.keys():  # by which its laps are judged: what is kept of them is made anew
         db.execute(delete(Standing).where(Standing.school_id == by.school_id, Standing.student_id == sortie.student_id))
+    _check(db, sortie)
     return _keep(db, sortie, by=by)
 
 
@@ -263,7 +272,8 @@ def _has_laps(db: Session, sortie: Sortie) -> bool:
     return bool(db.scalar(select(there)))
 
 
-def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
+def _check(db: Session, sortie: Sortie) -> None:
+    """Refuse a sortie that no brief can be made of."""
     db.add(sortie)
     with db.no_autoflush:
         # the choices are read by their numbers, since the row may not be written before it has been checked
@@ -279,6 +289,10 @@ def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
         except Exception:
             db.rollback()
             raise
+    db.flush()
+
+
+def _keep(db: Session, sortie: Sortie, *, by: User) -> Sortie:
     db.commit()
     db.expire(sortie)
     return find(db, sortie.id, person=by)

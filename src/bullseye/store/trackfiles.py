@@ -48,12 +48,20 @@ def list_for(db: Session, person: User) -> Sequence[TrackFile]:
 
 
 def find(
-    db: Session, file_id: uuid.UUID, *, person: User, right: Right = 'read', whole: bool = False, removed: bool = False
+    db: Session,
+    file_id: uuid.UUID,
+    *,
+    person: User,
+    right: Right = 'read',
+    whole: bool = False,
+    removed: bool = False,
+    lock: bool = False,
 ) -> TrackFile:
     """A file by its id.
 
     :param whole: with all that was found in it; the file as it came is read only where it is asked for
     :param removed: also one that was taken away
+    :param lock: hold it until the transaction ends, for whoever decides by it whether it has a sortie
     :raises NotFound: when it is absent, of another school, or not for this person
     :raises NotAllowed: when the person may see but not change it
     """
@@ -62,6 +70,8 @@ def find(
         query = query.where(TrackFile.removed_at.is_(None))
     if whole:
         query = query.options(undefer(TrackFile.report), undefer(TrackFile.log))
+    if lock:
+        query = query.with_for_update(of=TrackFile).execution_options(populate_existing=True)
     row = db.scalar(query)
     if row is None:
         raise NotFound('track')
@@ -98,10 +108,10 @@ def keep(
         db.commit()
         return row
     kind = looks_like(raw)
+    require_room(db, by.school_id, len(raw))  # which lets one at a time on: the same file at once is here already
     same = db.scalar(select(TrackFile).where(TrackFile.digest == digest, TrackFile.removed_at.is_(None)).limit(1))
     if same is not None and same.state != 'refused':
         raise Conflict(f'this file is here already, as {same.name}')
-    require_room(db, by.school_id, len(raw))
     row = TrackFile(
         school_id=by.school_id,
         id=file_id,
