@@ -170,7 +170,7 @@ def test_what_was_done_is_written_down_read_by_the_chief_and_never_changed(marta
     assert found[0]['by_name'] == 'Elias Brandt'
     assert 'Set the crosswind limit of Owen Fairbairn (kt) from 12 to 7.' in words
     assert 'Set the days after which an exercise is flown again from 30 to 44.' in words
-    assert any('Corrected along_ft' in one for one in words)
+    assert any('Corrected the touchdown' in one for one in words)
     assert any('as an archive' in one for one in words)
     limits = marta.get('/api/deeds?what=limits')['deeds']
     assert {one['what'] for one in limits} == {'limits'}

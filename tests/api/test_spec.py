@@ -3,10 +3,11 @@
 import json
 import os
 import re
+from collections import Counter
 
 import pytest
 import schemathesis
-from hypothesis import HealthCheck, settings
+from hypothesis import HealthCheck, reject, settings
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import response_schema_conformance, status_code_conformance
 
@@ -18,6 +19,7 @@ from tests.working import as_application
 
 # the same requests every time; with another seed, others
 SEED = int(os.environ.get('BULLSEYE_FUZZ_SEED', '1'))
+ROWS = int(os.environ.get('BULLSEYE_FUZZ_ROWS', '12'))  # docs/security.md tells of 5,000
 # hundreds of bodies are thought out for each of these, and are sent to the operation that makes a new one
 SAME_BODY = [f'PUT /api/{what}/{{row_id}}' for what in ('aircraft', 'standards', 'techniques')]
 SAME_BODY += ['POST /api/techniques/check']
@@ -74,6 +76,53 @@ def test_no_request_breaks_the_server(case, chief):
     # all of them arrive: a request of nobody, or without the token, would be turned away at the door
     assert b'"csrf"' not in reply.content
     assert case.path == '/api/session' or b'"not_signed_in"' not in reply.content
+
+
+def _signs_out(case):
+    """Whether a request would keep the fuzzer itself out from here on: other tests ask these."""
+    ends = case.path.startswith(('/api/sign-ins', '/api/password', '/api/second-factor', '/api/session'))
+    if (case.method, case.path) == ('PATCH', '/api/school') and isinstance(case.body, dict):
+        case.body.pop('second_factor', None)
+    return ends and case.method != 'GET'
+
+
+@pytest.mark.parametrize('name', ['marta', 'owen'])
+def test_no_row_of_requests_breaks_the_server(chief, name):
+    """One request after the other, each with what the ones before it answered."""
+    app = chief.client.application
+    somebody = Browser(app).sign_in(name)
+    answers = Counter()
+
+    class Rows(SCHEMA.as_state_machine()):
+        def call(self, case, **_more):
+            return case.call(
+                app=app,
+                headers={'X-CSRFToken': somebody.token, 'Accept-Encoding': 'identity'},
+                cookies={'bullseye': somebody.client.get_cookie('bullseye').value},
+            )
+
+        def before_call(self, case):
+            if _signs_out(case):
+                reject()
+
+        def validate_response(self, response, case, **_more):
+            answers[response.status_code] += 1
+            checks = [not_a_server_error, status_code_conformance, response_schema_conformance]
+            case.validate_response(response, checks=checks)
+
+    Rows.run(
+        settings=settings(
+            max_examples=ROWS,
+            stateful_step_count=8,
+            deadline=None,
+            derandomize=True,
+            suppress_health_check=list(HealthCheck),
+        )
+    )
+    print(f'{name}: {ROWS} rows, {answers.total()} requests: {dict(answers)}')
+    assert any(status < 300 for status in answers)
+    assert not answers[401]
+    assert not any(status >= 500 for status in answers)
 
 
 def test_the_limits_that_screens_ask_by_are_those_of_the_core():

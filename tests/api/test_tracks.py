@@ -112,6 +112,10 @@ def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(mart
     path = f'/api/sorties/{sortie_id}/laps/{lap["id"]}/reading'
     corrected = marta.call('POST', path, {'measure': 'along_ft', 'value': 700})
     assert corrected['along_ft'] == 700
+    # somebody who still sees what was there before writes over nothing
+    stale = {'measure': 'along_ft', 'value': 650, 'seen': lap['along_ft'] + 0.01}
+    assert marta.call('POST', path, stale, status=409)['now'] == 700
+    assert marta.call('POST', path, stale | {'seen': 700.02, 'value': 700})['along_ft'] == 700
     assert corrected['known_by']['along_ft'] == 'corrected'
     assert set(corrected['readings']['along_ft']) == {'tapped', 'tracked', 'corrected'}
     assert corrected['score'] != lap['score']

@@ -117,6 +117,7 @@ class ReadingIn(In):
 
     measure: Measure
     value: Real | None
+    seen: Real | None = None  # the value that was shown when it was corrected; it is asked only where it is given
 
 
 class OtherVersion(Out):
@@ -243,12 +244,13 @@ def list_laps(sortie_id: int) -> LapsOut:
 @login_required
 @bp.input(ReadingIn)
 @bp.output(LapOut)
-@bp.doc(responses=[401, 403, 404])
+@bp.doc(responses=[401, 403, 404, 409, 422])
 def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> LapOut:
     """Overrule what was tapped or measured of a lap, or take that back; all readings are kept."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    laps.correct(db, sortie, lap_id, by=person(), measure=json_data.measure, value=json_data.value)
+    given = json_data.model_dump()
+    laps.correct(db, sortie, lap_id, by=person(), **given)
     return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
 
 

@@ -22,7 +22,7 @@ from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.store import deeds
-from bullseye.store.errors import Conflict, NotFound, UnreadableRow
+from bullseye.store.errors import ChangedMeanwhile, Conflict, NotFound, UnreadableRow
 from bullseye.store.flown import plain_flown
 from bullseye.store.judging import MEASURED, LapResult, measured_of, results_of
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
@@ -360,15 +360,41 @@ def learn(db: Session, lap: Lap, request: BriefRequest | None = None) -> None:
     lap.model_version = MODEL_VERSION
 
 
-def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, by: User, measure: Measure, value: float | None) -> None:
+# What is corrected, as the log of who did what says it
+_CORRECTED: Mapping[Measure, str] = {
+    'along_ft': 'the touchdown (ft from the threshold)',
+    'lateral_ft': 'the place across (ft)',
+    'threshold_speed_kias': 'the speed over the threshold (KIAS)',
+    'float_s': 'the float (s)',
+    'aim_flown_ft': 'the aim point that was flown (ft)',
+}
+_ALIKE = 0.05  # what a screen rounds
+
+
+def correct(
+    db: Session,
+    sortie: Sortie,
+    lap_id: uuid.UUID,
+    *,
+    by: User,
+    measure: Measure,
+    value: float | None,
+    seen: float | None = None,
+) -> None:
     """Overrule a value of a lap by hand, or with None go back to the best of what was read.
 
+    :param seen: the value that whoever corrects it was shown
     :raises NotFound: when the sortie has no such lap
+    :raises ChangedMeanwhile: when it is another by now than the one that was seen
     :raises RefusedRequest: when the lap cannot have been so
     """
     lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id, Lap.removed_at.is_(None)))
     if lap is None:
         raise NotFound('lap')
+    now = getattr(lap, measure)
+    if seen is not None and (now is None or abs(now - seen) > _ALIKE):
+        said = 'taken away' if now is None else f'set to {now:.0f}'
+        raise ChangedMeanwhile(f'This value was {said} meanwhile. Look again, then correct it.', now)
     readings = readings_of(lap)
     of = readings.setdefault(measure, {})
     how = (lap.known_by or {}).get(measure, 'tapped')
@@ -385,7 +411,7 @@ def correct(db: Session, sortie: Sortie, lap_id: uuid.UUID, *, by: User, measure
     lap.revision += 1
     _check_and_learn(db, lap, commit=True)
     what = 'back to what was read' if value is None else f'to {value:g}'
-    deeds.note(db, by, 'laps', f'Corrected {measure} of a lap of sortie {sortie.id} {what}.')
+    deeds.note(db, by, 'laps', f'Corrected {_CORRECTED[measure]} of a lap of sortie {sortie.id} {what}.')
     db.commit()
 
 

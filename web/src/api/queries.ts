@@ -404,11 +404,11 @@ export const api = {
     answered(http.GET('/api/tracks/{file_id}/laps/{number}', { params: { path: { file_id, number } } })),
   measureFromTablet: (sortie_id: number) =>
     answered(http.POST('/api/tracks/of-sortie/{sortie_id}', { params: { path: { sortie_id } } })),
-  correctReading: (sortie_id: number, lap_id: string, measure: Measure, value: number | null) =>
+  correctReading: (sortie_id: number, lap_id: string, measure: Measure, value: number | null, seen: number | null) =>
     answered(
       http.POST('/api/sorties/{sortie_id}/laps/{lap_id}/reading', {
         params: { path: { sortie_id, lap_id } },
-        body: { measure, value },
+        body: { measure, value, seen },
       }),
     ),
 }

@@ -94,11 +94,12 @@ async function takeBack() {
 async function correct(lap: Lap, value: number | null) {
   const of = sortieId.value!
   const before = (lap.readings.along_ft as Record<string, { value: number }> | undefined)?.corrected?.value ?? null
-  await write({
-    call: () => api.correctReading(of, lap.id, 'along_ft', value),
-    undo: { what: 'the touchdown', back: () => api.correctReading(of, lap.id, 'along_ft', before) },
+  const done = await write({
+    call: () => api.correctReading(of, lap.id, 'along_ft', value, lap.along_ft),
+    undo: { what: 'the touchdown', back: () => api.correctReading(of, lap.id, 'along_ft', before, value) },
     refresh: () => refresh(of),
   })
+  if (!done) await refresh(of) // somebody else may have corrected it: show how it stands
 }
 async function readSo(columns: CsvColumns) {
   if (await write({ call: () => api.correctColumns(id, columns) })) showColumns.value = false
