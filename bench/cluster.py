@@ -123,7 +123,8 @@ class Machines:
                     *('etcd', '--name', f'etcd-{k}', '--data-dir', str(self.folder / f'etcd-{k}')),
                     *('--listen-client-urls', client, '--advertise-client-urls', client),
                     *('--listen-peer-urls', peer, '--initial-advertise-peer-urls', peer),
-                    *('--initial-cluster', peers, '--initial-cluster-state', 'new', '--log-level', 'error'),
+                    *('--initial-cluster', peers, '--initial-cluster-state', 'new'),
+                    *('--enable-v2=true', '--log-level', 'error'),
                 ],
             )
         wait_for('etcd', lambda: self._ask(f'http://{HERE}:{self.port["etcd-1"]}/health')['health'] == 'true')

@@ -24,7 +24,7 @@ METHODS = {'get', 'post', 'put', 'patch', 'delete'}
 # one's own second factor: tests/api/test_second_factor.py
 # signing in and out, the first run and invitations are open to those whom they are for: tests/api/test_session.py
 OPEN = re.compile(
-    r'/api/(session|session/demo|setup|password/(look|set)|invitations/(look|accept)|calendar/\{key\}.ics|archive/school|'
+    r'/api/(session|session/demo|setup|password/(look|set|forgotten)|invitations/(look|accept)|calendar/\{key\}.ics|archive/school|'
     r'second-factor(/(begin|confirm|off))?)$'
 )
 LOG = 'flown_on,aircraft,role\r\n2026-01-02,Marram 160,solo\r\n'

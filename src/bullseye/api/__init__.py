@@ -44,6 +44,7 @@ from bullseye.api.context import close_database, database
 from bullseye.api.description import make_small
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
+from bullseye.jobs.mail import mail_server
 from bullseye.store import signins
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import User
@@ -59,6 +60,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app = APIFlask('bullseye.api', title='Bullseye', version=__version__, docs_path=None, spec_path='/api/openapi.json')
     app.config.update(
         SECRET_KEY=secret_key or os.environ['BULLSEYE_SECRET_KEY'],
+        SENDS_MAIL=mail_server() is not None,  # read once, so that a wrong address is told at the start
         OPENAPI_VERSION='3.1.0',
         VALIDATION_ERROR_SCHEMA=PROBLEM,
         VALIDATION_ERROR_DESCRIPTION='Wrong fields',

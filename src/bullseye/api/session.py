@@ -15,8 +15,8 @@ from flask_wtf.csrf import generate_csrf
 from pydantic import AwareDatetime
 
 from bullseye import __version__
-from bullseye.api.context import database, person
-from bullseye.api.limiter import limiter
+from bullseye.api.context import database, person, queue
+from bullseye.api.limiter import count_this, limiter
 from bullseye.api.schema import Id, In, Login, Out, Secret, Text
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.model.news import LATEST, ModelNews
@@ -59,6 +59,7 @@ class SessionOut(Out):
     news: ModelNews | None  # of the model, for a chief instructor who has not read it
     demo_people: list[PersonOut]
     must_set_second_factor: bool  # before anything else
+    sends_links: bool  # by mail, to whoever has forgotten a password
 
 
 class SignIn(In):
@@ -155,6 +156,7 @@ def _session() -> SessionOut:
         must_set_second_factor=bool(
             user and school and secondfactor.is_asked_of(school, user) and not secondfactor.is_on(user)
         ),
+        sends_links=current_app.config['SENDS_MAIL'],
     )
 
 
@@ -288,6 +290,27 @@ def change_password(json_data: PasswordIn) -> ResponseReturnValue:
     """Change one's own password; all other devices are signed out."""
     accounts.change_password(database(), person(), old=json_data.old, new=json_data.password)
     return '', 204
+
+
+class Forgotten(In):
+    """The login whose password is forgotten."""
+
+    login: Login
+
+
+@bp.post('/password/forgotten')
+@limiter.limit('20 per hour')
+@limiter.limit('3 per hour', key_func=_who)
+@bp.input(Forgotten)
+@bp.output({}, status_code=202)
+@bp.doc(responses=[404, 429])
+def forgotten(json_data: Forgotten) -> ResponseReturnValue:
+    """Send a link for a new password to a login that is a mail address; whether anybody has it is not told."""
+    if not current_app.config['SENDS_MAIL']:
+        raise NotFound('mail server')
+    count_this()
+    queue().mail_link(json_data.login, f'{request.host_url}reset')
+    return '', 202
 
 
 class NewPassword(In):

@@ -12,6 +12,7 @@ if TYPE_CHECKING:
 
 ANALYSE = 'analyse'
 TAKE_UP = 'analyse files that wait unheeded'
+MAIL = 'send a link for a new password'
 REWORK = 'work out again what an older model made'
 LOOK = 'look at what the pilots of a school have in common'
 
@@ -41,6 +42,13 @@ class Queue:
         task = self._opened().configure_task(ANALYSE, queueing_lock=lock_of(school_id, file_id))
         with suppress(AlreadyEnqueued):
             task.defer(school_id=school_id, file_id=str(file_id))
+
+    def mail_link(self, login: str, at: str) -> None:
+        """Have a link for a new password sent to whoever has a login; what it is made of never waits in the queue.
+
+        :param at: the address that the link leads to, without its secret
+        """
+        self._opened().configure_task(MAIL).defer(login=login, at=at)
 
     def _opened(self) -> App:
         from procrastinate import App, SyncPsycopgConnector

@@ -8,13 +8,14 @@ from collections.abc import Sequence
 from contextlib import suppress
 from datetime import UTC, datetime
 
-from procrastinate import App, PsycopgConnector
+from procrastinate import App, PsycopgConnector, RetryStrategy
 from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
-from bullseye.jobs import ANALYSE, LOOK, REWORK, TAKE_UP, lock_of, plain_url
-from bullseye.store import populations, reworking, scope, trackfiles
+from bullseye.jobs import ANALYSE, LOOK, MAIL, REWORK, TAKE_UP, lock_of, plain_url
+from bullseye.jobs.mail import is_mail_address, mail_server
+from bullseye.store import accounts, populations, reworking, scope, trackfiles
 from bullseye.store.database import open_engine, session_maker
 
 _CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
@@ -29,6 +30,10 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
         from bullseye.jobs.analysing import analyse_file  # here: it takes long to load, and may wait for the first file
 
         analyse_file(sessions, school_id, uuid.UUID(file_id))
+
+    @app.task(name=MAIL, retry=RetryStrategy(max_attempts=4, exponential_wait=8))
+    def mail_link(*, login: str, at: str) -> None:
+        _mail_link(sessions, login, at)
 
     @app.task(name=REWORK, queueing_lock=REWORK)
     async def rework() -> None:
@@ -51,6 +56,31 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
         await asyncio.to_thread(_look, sessions)
 
     return app
+
+
+_LETTER = """Hello {name},
+
+somebody asked for a new password for your login at {school}. This link sets it, once, within {hours} hours:
+
+{link}
+
+If it was not you, do nothing: your password stays as it is.
+"""
+
+
+def _mail_link(sessions: sessionmaker[Session], login: str, at: str) -> None:
+    """Send somebody the link that sets their password; a link that could not be sent is none."""
+    server = mail_server()
+    if server is None:
+        return
+    with sessions() as db:
+        found = accounts.forgotten_link(db, login)
+        # to the login as it is kept: what was typed may only look like it
+        if found is None or not is_mail_address(found.login):
+            return
+        letter = _LETTER.format(name=found.name, school=found.school, hours=accounts.HOURS, link=f'{at}#{found.token}')
+        server.send(to=found.login, subject=f'A new password for {found.school}', text=letter)
+        db.commit()
 
 
 def _look(sessions: sessionmaker[Session]) -> None:

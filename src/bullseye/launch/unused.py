@@ -11,7 +11,7 @@ from bullseye.launch import places
 _KINDS = ('function', 'class', 'method', 'property', 'import', 'unreachable_code')
 # called by a framework, or by its name
 _BY_NAME = (
-    *('upgrade', 'downgrade', 'do_GET', 'log_message', 'get_id', 'limits_script', '_get_csrf_token'),
+    *('upgrade', 'downgrade', 'do_GET', 'handle_DATA', 'log_message', 'get_id', 'limits_script', '_get_csrf_token'),
     *(
         'PostgresStorage',
         'base_exceptions',

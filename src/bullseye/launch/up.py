@@ -20,6 +20,7 @@ from pathlib import Path
 from typing import IO
 
 from bullseye import __version__
+from bullseye.jobs.mail import WrongMailAddress, mail_server
 from bullseye.launch import backup, front, keeping, places, setup
 from bullseye.launch.postgres import Cluster, free_port, is_taken
 from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
@@ -308,8 +309,16 @@ def _check(arguments: argparse.Namespace) -> None:
     if arguments.https and not arguments.certificate and is_taken(arguments.port + 1):
         give_up(f'Port {arguments.port + 1}, for the page that tablets open first, is taken; choose another --port.')
     _check_host(arguments.host)
+    _check_mail()
     if arguments.weather and not arguments.weather.startswith(('http://', 'https://')):
         give_up(f'--weather {arguments.weather} is no address; it begins with http:// or https://.')
+
+
+def _check_mail() -> None:
+    try:
+        mail_server()
+    except WrongMailAddress as error:
+        give_up(str(error))
 
 
 def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.Namespace) -> dict[str, str]:

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import argparse
+import contextlib
 import gzip
 import json
 import sys
+import time
 from collections.abc import Mapping
 from pathlib import Path
 from typing import Any
@@ -19,7 +21,7 @@ from bullseye.sim.scenarios import scenario_flight
 from bullseye.sim.weather import SCENARIOS, station
 from bullseye.sim.writers import FORMATS, LANGUAGES, truth, write
 
-_PORT = 8766
+_PORT, _MAIL_PORT = 8766, 8768
 REFUSED = 2
 
 
@@ -50,6 +52,10 @@ def add_arguments(parser: argparse.ArgumentParser, *, fields: Mapping[str, Mappi
     gps.add_argument('--tcp', required=True, metavar='HOST:PORT', help='where to wait for a reader, 127.0.0.1:8767')
     gps.add_argument('--speed', type=float, default=1.0, help='seconds of flight in one')
     gps.set_defaults(run=_gps, fields=fields)
+
+    mail = kinds.add_parser('mail', help='a mail server that shows the letters it is given, and delivers none')
+    mail.add_argument('--port', type=int, default=_MAIL_PORT, help=f'on loopback, {_MAIL_PORT} if not given')
+    mail.set_defaults(run=_mail)
 
 
 def _flight_options(parser: argparse.ArgumentParser, fields: Mapping[str, Mapping[str, Any]]) -> None:
@@ -162,4 +168,25 @@ def _weather(arguments: argparse.Namespace) -> int:
         server.serve_forever()
     except KeyboardInterrupt:
         server.server_close()
+    return 0
+
+
+def _mail(arguments: argparse.Namespace) -> int:
+    from bullseye.sim.post import post_office
+
+    if not 1 <= arguments.port <= 65_535:
+        print('--port must be 1 to 65535', file=sys.stderr)
+        return REFUSED
+    office = post_office(lambda letter: print(letter.as_string(), end='\n\n', flush=True), port=arguments.port)
+    try:
+        office.start()
+    except OSError as error:
+        print(f'Port {arguments.port}: {error.strerror}', file=sys.stderr)
+        return REFUSED
+    print(f'Mail server; start Bullseye with BULLSEYE_MAIL_URL=smtp://127.0.0.1:{arguments.port} and a sender in')
+    print('BULLSEYE_MAIL_FROM, such as desk@lantern-bay.example. Ctrl-C stops it.', flush=True)
+    with contextlib.suppress(KeyboardInterrupt):
+        while True:
+            time.sleep(3_600)
+    office.stop()
     return 0

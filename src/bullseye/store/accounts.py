@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import secrets
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 
 from sqlalchemy import Select, func, select
@@ -51,13 +52,44 @@ def reset_link(db: Session, person_id: int, *, by: User) -> str:
         raise NotAllowed('only the chief instructor makes this link; for students their instructors too')
     if not person.is_active and not person.password_hash.startswith('!'):
         raise Conflict('this person has left; bring them back first')
+    token = _new_link(db, person)
+    deeds.note(db, by, 'people', f'Made a link by which {person.name} sets their password anew.')
+    db.commit()
+    return token
+
+
+@dataclass(frozen=True)
+class Forgotten:
+    """Whom a letter with a link goes to; the token is in the letter alone."""
+
+    login: str
+    name: str
+    school: str
+    token: str
+
+
+def forgotten_link(db: Session, login: str) -> Forgotten | None:
+    """A link for whoever has forgotten the password of a login; None where nobody has it. The caller commits."""
+    with scope.every_school(db):
+        person = db.scalar(select(User).where(User.login == login.strip().lower(), User.is_active))
+        school = db.get(School, person.school_id) if person else None
+    if person is None or school is None:
+        return None
+    scope.bind(db, school.id)
+    token = _new_link(db, person)
+    deeds.note(db, person, 'people', f'Asked for a link by mail, by which {person.name} sets their password anew.')
+    return Forgotten(login=person.login, name=person.name, school=school.name, token=token)
+
+
+def _new_link(db: Session, person: User) -> str:
+    """The secret of a new link; an earlier one stops working."""
     now = datetime.now(UTC)
-    for row in db.scalars(_open(by).where(Invitation.person_id == person.id)):
+    for row in db.scalars(_open(person).where(Invitation.person_id == person.id)):
         row.withdrawn_at = now
     token = secrets.token_urlsafe(24)
     db.add(
         Invitation(
-            school_id=by.school_id,
+            school_id=person.school_id,
             token_hash=people.digest(token),
             name=person.name,
             role=person.role,
@@ -65,8 +97,6 @@ def reset_link(db: Session, person_id: int, *, by: User) -> str:
             expires_at=now + timedelta(hours=HOURS),
         )
     )
-    deeds.note(db, by, 'people', f'Made a link by which {person.name} sets their password anew.')
-    db.commit()
     return token
 
 

@@ -101,6 +101,7 @@ export const api = {
   serverSession,
   signIn: (login: string, password: string, code = '') =>
     withToken(answered(http.POST('/api/session', { body: { login, password, code: code.trim() || null } }))),
+  forgotten: (login: string) => answered(http.POST('/api/password/forgotten', { body: { login } })),
   secondFactor: () => answered(http.GET('/api/second-factor')),
   beginSecondFactor: (password: string) => answered(http.POST('/api/second-factor/begin', { body: { password } })),
   confirmSecondFactor: (code: string) => answered(http.POST('/api/second-factor/confirm', { body: { code } })),

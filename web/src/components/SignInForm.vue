@@ -5,7 +5,7 @@ import { ApiError } from '@/api/client'
 import { api } from '@/api/queries'
 import type { Session } from '@/api/types'
 
-defineProps<{ label: string }>()
+defineProps<{ label: string; sendsLinks?: boolean | undefined }>()
 const emit = defineEmits<{ entered: [session: Session] }>()
 const login = ref('')
 const password = ref('')
@@ -22,6 +22,25 @@ async function enter() {
   } catch (error) {
     if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
     problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+  }
+  busy.value = false
+}
+
+/** Who has forgotten their password gets a link, where the school's server sends mail. */
+const sent = ref('')
+async function sendLink() {
+  problem.value = ''
+  sent.value = ''
+  if (!login.value.trim()) {
+    problem.value = 'Enter your login first: the link goes to the mail address that it is.'
+    return
+  }
+  busy.value = true
+  try {
+    await api.forgotten(login.value)
+    sent.value = `If ${login.value.trim()} is the login of somebody here, a link for a new password is on its way there.`
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'The link could not be asked for.'
   }
   busy.value = false
 }
@@ -50,6 +69,12 @@ async function enter() {
       <input id="code" v-model="code" class="field" autocomplete="one-time-code" required maxlength="20" />
     </div>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
+    <p v-if="sent" role="status" class="font-bold">{{ sent }}</p>
     <button type="submit" class="button button-main w-full" :disabled="busy">{{ label }}</button>
+    <p v-if="sendsLinks">
+      <button type="button" class="min-h-11 underline" :disabled="busy" @click="sendLink">
+        I have forgotten my password
+      </button>
+    </p>
   </form>
 </template>

@@ -45,7 +45,7 @@ async function enterDemo(id: number) {
   <div class="mx-auto grid max-w-4xl gap-4 pt-4 md:grid-cols-2 md:pt-12">
     <div class="panel space-y-3">
       <h1 class="text-2xl font-bold">Sign in</h1>
-      <SignInForm label="Sign in" @entered="entered" />
+      <SignInForm label="Sign in" :sends-links="session.data.value?.sends_links" @entered="entered" />
     </div>
     <section v-if="people.length" class="panel" aria-labelledby="demo">
       <h2 id="demo" class="text-2xl font-bold">Demo school</h2>
