@@ -119,12 +119,49 @@ def test_a_request_that_hangs_ends_is_said_and_stops_nothing(marta: Page, quiet:
             break
         page.wait_for_timeout(50)
     assert hanging
-    page.unroute('**/laps/sent')
     page.clock.run_for(21_000)
     expect(page.get_by_label('This device')).to_contain_text('No connection')
-    page.clock.run_for(5_000)
+    page.unroute('**/laps/sent')
+    page.clock.run_for(30_000)  # a second try may be hanging already
     expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()  # sent anew, and the others were not held up
     quiet.clear()
+
+
+def test_a_copy_that_an_older_application_took_along_is_said_to_be_one(marta: Page):
+    page = marta
+    open_today(page, 'Ines Carvalho')
+    lesson = page.get_by_role('navigation', name='Lesson')
+    lesson.get_by_role('button', name='Take along').click()
+    expect(lesson.get_by_role('button', name=re.compile('✓ Aboard'))).to_be_visible()
+    page.evaluate("""() => new Promise((done) => {
+      const opening = indexedDB.open('bullseye')
+      opening.onsuccess = () => {
+        const rows = opening.result.transaction('aboard', 'readwrite').objectStore('aboard')
+        rows.openCursor().onsuccess = ({ target }) => {
+          if (!target.result) return done()
+          target.result.update({ ...target.result.value, software: '0.0.1' })
+          target.result.continue()
+        }
+      }
+    })""")
+    page.reload()
+    old = lesson.get_by_role('button', name=re.compile('as an older Bullseye made it'))
+    old.click()
+    expect(lesson.get_by_role('button', name=re.compile('✓ Aboard'))).to_be_visible()
+
+
+def test_somebody_is_renamed_and_has_their_name_back(marta: Page):
+    page = marta
+    to(page, 'People')
+    page.get_by_role('button', name='More for Ines Carvalho').click()
+    page.get_by_role('menuitem', name='Rename…').click()
+    form = page.get_by_role('dialog', name='Rename Ines Carvalho')
+    form.get_by_label('New name').fill('Ines Duarte')
+    form.get_by_role('button', name='Rename').click()
+    expect(form).to_be_hidden()
+    expect(page.get_by_role('button', name='More for Ines Duarte')).to_be_visible()
+    page.get_by_role('button', name='Undo').click()
+    expect(page.get_by_role('button', name='More for Ines Carvalho')).to_be_visible()
 
 
 def test_a_mistake_of_the_page_is_said_with_what_to_do(looking: Page, quiet: list[str]):

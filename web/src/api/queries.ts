@@ -1,6 +1,6 @@
 /** Each resource's key and its fetch, declared together. */
 import type { QueryClient } from '@tanstack/vue-query'
-import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard } from '@/offline/aboard'
+import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard, orCopy } from '@/offline/aboard'
 import { forgetPerson, hasEnded, isEnding, keepSession, keptSession, noteEnding } from '@/offline/device'
 import { link } from '@/offline/link'
 import { movedBy } from '@/strip/places'
@@ -419,16 +419,15 @@ export const catalogueQuery = { queryKey: ['catalogue'] as const, queryFn: api.c
 /** Sorties that are looked for, a page of them; without a server those that were taken along. */
 export const sortiesQuery = (search: Partial<SortieSearch> = {}) => ({
   queryKey: ['sorties', search] as const,
-  queryFn: async (): Promise<{ sorties: SortieLine[]; after: string | null }> => {
-    try {
-      return await api.sorties(search)
-    } catch (error) {
-      const rows = isOutOfReach(error) ? await allAboard() : []
-      if (!rows.length) throw error
-      link.failed()
-      return { sorties: rows.map(({ data }) => lineOf(data)).filter((one) => isLookedFor(one, search)), after: null }
-    }
-  },
+  queryFn: (): Promise<{ sorties: SortieLine[]; after: string | null }> =>
+    orCopy(
+      () => api.sorties(search),
+      async () => {
+        const lines = (await allAboard()).map(({ data }) => lineOf(data))
+        if (!lines.length) return null
+        return () => ({ sorties: lines.filter((one) => isLookedFor(one, search)), after: null })
+      },
+    ),
 })
 /** As the server looks, of what is aboard. */
 function isLookedFor(one: SortieLine, { first_day, last_day, text = '', state }: Partial<SortieSearch>): boolean {

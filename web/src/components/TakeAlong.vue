@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whether this sortie is on the device, and the button that puts it there. */
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/queries'
 import { useAboard } from '@/composables/useAboard'
@@ -19,6 +19,12 @@ const at = computed(() =>
     ? new Date(aboard.value.taken_at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
     : '',
 )
+const session = useQuery(sessionQuery)
+/** An older Bullseye took it along: a figure may stand in it as that one worked it out. */
+const isOld = computed(() => {
+  const running = session.data.value?.version?.software
+  return !!aboard.value && !!running && aboard.value.software !== running
+})
 async function take() {
   busy.value = true
   problem.value = ''
@@ -44,7 +50,7 @@ async function take() {
     <button
       type="button"
       class="min-h-14 w-full rounded px-2 text-sm font-bold leading-tight"
-      :class="aboard ? 'text-pass-ink' : 'underline'"
+      :class="aboard && !isOld ? 'text-pass-ink' : 'underline'"
       :disabled="busy"
       :title="
         aboard
@@ -54,6 +60,7 @@ async function take() {
       @click="take"
     >
       <template v-if="busy">Taking along…</template>
+      <template v-else-if="isOld">Aboard as an older Bullseye made it: take along anew</template>
       <template v-else-if="aboard">✓ Aboard {{ at }}</template>
       <template v-else>Take along</template>
     </button>

@@ -32,12 +32,19 @@ export function isOutOfReach(error: unknown): boolean {
   return error instanceof ApiError && (error.status === 0 || error.status === 401 || error.status >= 500)
 }
 
-/** Ask the server; when it is out of reach answer with the copy, if there is one. */
+/** Ask the server; when it is out of reach answer with the copy of a sortie, if there is one. */
 export async function orAboard<T>(sortieId: number, ask: () => Promise<T>, read: (copy: Aboard) => T): Promise<T> {
+  return orCopy(ask, async () => {
+    const copy = await aboardOf(sortieId)
+    return copy ? () => read(copy.data) : null
+  })
+}
+/** Ask the server; when it is out of reach, or answers too late, answer with what the device has, if it has any. */
+export async function orCopy<T>(ask: () => Promise<T>, find: () => Promise<(() => T) | null>): Promise<T> {
   const asked = navigator.onLine ? ask() : null // on its way while the device looks whether it has a copy
   asked?.catch(() => undefined) // looked at below
-  const copy = await aboardOf(sortieId)
-  if (!copy) return asked ?? ask()
+  const read = await find()
+  if (!read) return asked ?? ask()
   try {
     if (!asked) throw new ApiError(0, 'No network.')
     const found = await Promise.race([
@@ -49,7 +56,7 @@ export async function orAboard<T>(sortieId: number, ask: () => Promise<T>, read:
   } catch (error) {
     if (!isOutOfReach(error)) throw error
     link.failed()
-    return read(copy.data)
+    return read()
   }
 }
 

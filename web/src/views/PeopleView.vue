@@ -9,6 +9,7 @@ import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import EraseDialog from '@/components/EraseDialog.vue'
 import PasswordDialog from '@/components/PasswordDialog.vue'
+import RenameDialog from '@/components/RenameDialog.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
@@ -111,10 +112,7 @@ function actsOf(person: Person) {
   return [
     {
       label: 'Rename…',
-      run: () => {
-        const now = window.prompt(`The new name of ${person.name}`, person.name)?.trim()
-        if (now && now !== person.name) change('the new name', { name: now }, { name: person.name })
-      },
+      run: () => (toRename.value = { id: person.id, name: person.name }),
     },
     ...roles.map((role) => ({
       label: `Make them ${role}`,
@@ -135,6 +133,15 @@ function actsOf(person: Person) {
           { label: 'Erase…', run: () => (toErase.value = { id: person.id, name: person.name }) },
         ]),
   ]
+}
+const toRename = ref<{ id: number; name: string } | null>(null)
+async function rename(name: string) {
+  const { id, name: before } = toRename.value!
+  if (name && name !== before) {
+    const undo = { what: 'the new name', back: () => api.changePerson(id, { name: before }) }
+    if (!(await write({ call: () => api.changePerson(id, { name }), undo }))) return
+  }
+  toRename.value = null
 }
 /** Who has lost the telephone and the paper with the codes. */
 const toFree = ref<{ id: number; name: string } | null>(null)
@@ -211,6 +218,13 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
         :problem="refusal"
         @close="toFree = null"
         @confirm="free"
+      />
+      <RenameDialog
+        v-if="toRename"
+        :name="toRename.name"
+        :problem="refusal"
+        @close="toRename = null"
+        @confirm="rename"
       />
       <EraseDialog v-model="toErase" />
       <div v-if="passwordLink" role="status" class="mt-2 rounded border border-line p-2">
