@@ -505,6 +505,33 @@ def test_a_word_for_the_height_says_that_the_wheels_are_down() -> None:
     assert np.isnan(found.height_ft).tolist() == [one == 'ground' for one in HEARD]
 
 
+@pytest.mark.parametrize(
+    ('heading', 'down', 'up', 'is_used'),
+    [
+        ('on_ground', '1', '0', True),
+        ('OnGround', 'true', 'false', True),
+        ('Air/Ground', 'G', 'A', True),
+        ('am Boden', 'Boden', 'air', True),
+        ('on_ground', '0', '1', False),  # it means the opposite: faster on the ground than in the air
+        ('ground', '412', '413', False),  # the height of the ground, for all we know
+        ('on_ground', '0', '0', False),  # nobody ever set it
+    ],
+)
+def test_a_column_may_say_that_the_wheels_are_down(heading: str, down: str, up: str, is_used: bool) -> None:
+    rolls = [True] * 4 + [False] * 5 + [True] * 3
+    away = np.cumsum([1e-5 if one else 4e-4 for one in rolls])
+    rows = [
+        f'2026-05-14T08:00:{5 * k:02d}Z,{47 + away[k]:.6f},8.5,{1_500 + 20 * k},{down if one else up}'
+        for k, one in enumerate(rolls)
+    ]
+    found = read_track((f'time,latitude,longitude,altitude (ft),{heading}\n' + '\n'.join(rows)).encode())
+    said = [1.0 if one else 0.0 for one in rolls]
+    assert (found.on_ground.tolist() == said) is is_used
+    assert is_used or np.isnan(found.on_ground).all()
+    assert any('does not fit its speeds' in one for one in found.warnings) is ((down, up) == ('0', '1'))
+    assert found.height_ft[0] == 1_500
+
+
 HEARD = ['ground'] * 3 + ['1525', '1600', '1650', '1600', '1550', '1525'] + ['ground'] * 3
 
 

@@ -25,6 +25,7 @@ const ROLE_LABEL: Record<Role, string> = {
   pitch: 'Pitch',
   bank: 'Bank',
   vertical_speed: 'Vertical speed',
+  on_ground: 'Wheels on the ground',
 }
 const ROLES = Object.keys(ROLE_LABEL) as Role[]
 const NEEDED: readonly Role[] = ['time', 'latitude', 'longitude']

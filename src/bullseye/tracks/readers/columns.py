@@ -26,6 +26,7 @@ Role = Literal[
     'pitch',
     'bank',
     'vertical_speed',
+    'on_ground',
 ]
 ROLES: tuple[Role, ...] = get_args(Role)
 # factors into the units of a Track: ft, kt, °, ft/min
@@ -95,6 +96,14 @@ _NAMES: tuple[tuple[str, tuple[str, ...]], ...] = (
             r'unix( time)?',
             r'epoch',
             r'time.*',
+        ),
+    ),
+    (
+        'on_ground',
+        (
+            r'(is )?(on ?(the )?(ground|gnd)|weight on wheels|wow)( flag)?',
+            r'(air ?/? ?)?(ground|gnd)( flag| state| status)?',
+            r'(am )?boden|(au )?sol|(en )?tierra|(a )?terra',
         ),
     ),
     ('vertical_speed', (r'v(ert(ical)?)? ?(spd|speed)', r'climb( rate)?', r'vs', r'rate of climb')),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+import math
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
@@ -28,6 +29,8 @@ _UNIX_MS = 1e11
 _TEXTS = frozenset({'time', 'date', 'utc_offset'})
 _ROWS_AT_ONCE, _MOST_ROWS = 5_000, 1_000_000  # a day at 10 Hz has 864,000
 _ON_GROUND_WORDS = frozenset({'ground', 'gnd', 'on ground', 'sol', 'boden', 'tierra'})
+_GROUND_FLAGS = _ON_GROUND_WORDS | {'1', '1.0', 'true', 'yes', 't', 'y', 'g', 'surface', 'onground'}
+_AIR_FLAGS = frozenset({'0', '0.0', 'false', 'no', 'f', 'n', 'a', 'air', 'airborne', 'in air', 'flight'})
 _DESCENDS_S, _FLYING_KT, _FEWEST_DESCENTS = 15.0, 40.0, 20
 _LEVEL, _FT_OR_M = 0.012, 0.053  # steepness in the column's unit for each foot flown
 
@@ -237,6 +240,11 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
         warnings.append('the file tells no date')
     how = _speed_unit(how, numbers('speed'), time_s, lat, lon)
 
+    on_ground = table.on_ground()
+    if on_ground is not None and how.find('on_ground') and not _fits(on_ground, time_s, lat, lon):
+        on_ground = None
+        warnings.append('what the file says of the wheels on the ground does not fit its speeds, and is not used')
+
     def scaled(role: str) -> Floats | None:
         found, column = numbers(role), how.find(role)
         return None if found is None or column is None else found * column.factor
@@ -257,8 +265,17 @@ def read_csv(text: str, *, columns: Columns | None = None) -> Track:
         pitch_deg=scaled('pitch'),
         bank_deg=scaled('bank'),
         vertical_speed_fpm=scaled('vertical_speed'),
-        on_ground=table.on_ground(),
+        on_ground=on_ground,
     )
+
+
+def _fits(on_ground: Floats, time_s: Floats, lat: Floats, lon: Floats) -> bool:
+    """Whether it is slower on the ground than in the air: a flag may mean the opposite, or anything."""
+    with np.errstate(divide='ignore', invalid='ignore'):
+        moved = np.hypot(np.diff(lat), np.diff(lon) * np.cos(np.radians(lat[:-1]))) / np.diff(time_s)
+    known = np.isfinite(moved)
+    down, up = (moved[known & (on_ground[:-1] == says)] for says in (1.0, 0.0))
+    return bool(down.size and up.size and np.median(down) < np.median(up))
 
 
 def _lines(text: str) -> Iterator[str]:
@@ -300,6 +317,9 @@ class _Table:
                 if one.role in _TEXTS:
                     self.texts[one.role] += cells
                     continue
+                if one.role == 'on_ground':
+                    self._numbers[one.role].append(np.array([_flag(cell) for cell in cells]))
+                    continue
                 self._numbers[one.role].append(_numbers(cells, self.how.decimal))
                 if one.role == 'height':
                     self._words.append(np.array([cell.strip().lower() in _ON_GROUND_WORDS for cell in cells], float))
@@ -310,9 +330,18 @@ class _Table:
         return None if found is None else np.concatenate(found)
 
     def on_ground(self) -> Floats | None:
-        """1 where a word stands for the height that says so; None where there is none."""
+        """1 where a column or a word for the height says so; None where none does."""
+        flags = self.numbers('on_ground')
+        if flags is not None and {0.0, 1.0} <= set(flags[np.isfinite(flags)].tolist()):
+            return flags
         said = np.concatenate(self._words) if self._words else np.zeros(0)
         return said if said.any() else None
+
+
+def _flag(cell: str) -> float:
+    """Whether the wheels are on the ground, as a cell of such a column says it; NaN where it says nothing known."""
+    word = cell.strip().lower()
+    return 1.0 if word in _GROUND_FLAGS else 0.0 if word in _AIR_FLAGS else math.nan
 
 
 def _with_headings(text: str, how: Columns) -> Columns:
