@@ -1,5 +1,6 @@
 """./bullseye up as a user types it, with a data folder of its own."""
 
+import argparse
 import json
 import os
 import re
@@ -17,6 +18,7 @@ from pathlib import Path
 
 import pytest
 
+from bullseye.launch import up
 from bullseye.launch.places import ROOT
 from bullseye.launch.postgres import free_port
 from bullseye.store.database import open_engine
@@ -195,3 +197,19 @@ def test_missing_packages_without_root_are_one_clear_sentence(tmp_path):
     )
     done = subprocess.run([sys.executable, '-c', program], capture_output=True, text=True, check=True)
     assert done.stdout.strip() == 'Installing postgresql needs root, and there is no sudo; have them installed first.'
+
+
+@pytest.mark.parametrize(
+    ('given', 'asked', 'said'),
+    [
+        (['--https', '--certificate', 'a.pem', '--key', 'a.key'], '', '1'),
+        (['--https'], '1', ''),  # made here: nobody is bound to it for a year
+        ([], '1', '1'),  # a proxy of the school's holds one
+        ([], '', ''),
+    ],
+)
+def test_browsers_are_bound_to_tls_where_a_certificate_that_lasts_is_used(monkeypatch, given, asked, said):
+    parser = argparse.ArgumentParser()
+    up.add_arguments(parser)
+    monkeypatch.setenv('BULLSEYE_HSTS', asked)
+    assert up._hsts(parser.parse_args(given)) == said

@@ -329,13 +329,19 @@ def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.
         'PYTHONPATH': str(places.ROOT / 'src'),
         'BULLSEYE_DATABASE_URL': cluster.application_url(mode),
         'BULLSEYE_HOSTS': ','.join(_hosts(arguments.host)),
-        # not with a certificate made here: who goes back to plain http would be locked out for a year
-        'BULLSEYE_HSTS': '1' if arguments.certificate else '',
+        'BULLSEYE_HSTS': _hsts(arguments),
         'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
         'BULLSEYE_SECRET_KEY': _secret_key(folder),
         'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
     }
     return found | ({'BULLSEYE_PROXIES': '1'} if arguments.behind else {})
+
+
+def _hsts(arguments: argparse.Namespace) -> str:
+    """Not with a certificate made here: who goes back to plain http would be locked out for a year."""
+    if arguments.https:
+        return '1' if arguments.certificate else ''
+    return os.environ.get('BULLSEYE_HSTS', '')  # of a proxy that holds a certificate
 
 
 def _database(cluster: Cluster, mode: str, *, anew: bool) -> None:
