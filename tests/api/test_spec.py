@@ -4,10 +4,12 @@ import json
 import os
 import re
 from collections import Counter
+from contextlib import suppress
 
 import pytest
 import schemathesis
-from hypothesis import HealthCheck, reject, settings
+from hypothesis import HealthCheck, Phase, reject, seed, settings
+from hypothesis.errors import FlakyStrategyDefinition
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import response_schema_conformance, status_code_conformance
 
@@ -91,7 +93,7 @@ def test_no_row_of_requests_breaks_the_server(chief, name):
     """One request after the other, each with what the ones before it answered."""
     app = chief.client.application
     somebody = Browser(app).sign_in(name)
-    answers = Counter()
+    answers, wrong = Counter(), []
 
     class Rows(SCHEMA.as_state_machine()):
         def call(self, case, **_more):
@@ -108,18 +110,27 @@ def test_no_row_of_requests_breaks_the_server(chief, name):
         def validate_response(self, response, case, **_more):
             answers[response.status_code] += 1
             checks = [not_a_server_error, status_code_conformance, response_schema_conformance]
-            case.validate_response(response, checks=checks)
+            try:
+                case.validate_response(response, checks=checks)
+            except (AssertionError, ExceptionGroup) as error:
+                # told at the end: the generator would ask again to be sure, of rows that are others by now
+                wrong.append(f'{case.method} {case.formatted_path}: {error.args}')
 
-    Rows.run(
-        settings=settings(
-            max_examples=ROWS,
-            stateful_step_count=8,
-            deadline=None,
-            derandomize=True,
-            suppress_health_check=list(HealthCheck),
-        )
+    some = settings(
+        max_examples=12,
+        stateful_step_count=8,
+        deadline=None,
+        database=None,
+        phases=[Phase.generate],  # what is found stands in the answer: the rows before it cannot be flown again
+        suppress_health_check=list(HealthCheck),
     )
+    for number in range(max(1, ROWS // 12)):
+        # what one row has left behind changes the next, which the generator takes for a mistake of its own
+        with suppress(FlakyStrategyDefinition):
+            seed(SEED + number)(Rows)
+            Rows.run(settings=some)
     print(f'{name}: {ROWS} rows, {answers.total()} requests: {dict(answers)}')
+    assert not wrong
     assert any(status < 300 for status in answers)
     assert not answers[401]
     assert not any(status >= 500 for status in answers)

@@ -27,6 +27,7 @@ _LEVEL_SD_FT = 500.0
 _SHARE, _SHARE_SD = 0.83, 0.05  # of the speed in the climb, at lift-off
 # Less, and less sure, for each second between fixes: what it was between them is not known
 _SHARE_LESS_A_S, _SHARE_SD_A_S = 0.013, 0.025
+_EARLY_S = 0.12  # by which the fit tells it too early: no climb begins as gently as its gentlest
 _FASTEST_FIXES = 160  # more are averaged, which loses nothing
 
 
@@ -80,9 +81,9 @@ def find_liftoff(
     log = fit.log_evidence - 0.5 * np.square((share - usual) / share_sd)
     weight = np.exp(log - log.max())
     weight /= weight.sum()
-    mean = float(weight @ moments)
+    mean = float(weight @ moments) + _EARLY_S
     model_s = _MODEL_S + _OF_A_STEP * max(0.0, step_s - 1.0) + _OF_A_HEIGHT_STEP * noise.step_ft / _CLIMB_FPS
-    return mean, float(np.sqrt(weight @ (moments - mean) ** 2 + model_s**2))
+    return mean, float(np.sqrt(weight @ (moments + _EARLY_S - mean) ** 2 + model_s**2))
 
 
 def _averaged(values: Floats, size: int) -> Floats:

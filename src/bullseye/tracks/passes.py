@@ -28,6 +28,7 @@ _SHORTEST_S = 4.0
 _REACHES_FT = 1_500.0
 _ON_IT_FT, _AS_FAR = 100.0, 0.4  # of two runways side by side, where it cannot be told which was meant
 _MOSTLY_TOLD = 0.5
+_SHORT_FT, _CLIMBS_FT, _SURE_ODDS = 500.0, 60.0, 12.0  # more than heights in steps of 25 ft are off by
 _ABOUT_S = 3.2  # the slowest moment, for the height there
 _USUALLY_LANDS = 1.1  # log odds: a pass over the runway is a landing three times in four [own]
 
@@ -74,10 +75,8 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
             if motion.time_s[last] - motion.time_s[first] < _SHORTEST_S:
                 continue
             span = slice(first, last + 1)
-            # near the runway tells the parallels apart, not where the aeroplane rolled out of its turn
-            close = np.abs(along[span] - np.clip(along[span], -500, runway.end.landing_distance_available_ft))
-            near = close <= np.quantile(close, 0.25)
-            found.append(Pass(runway, first, last, float(np.median(np.abs(lateral[span][near]))), float(close.min())))
+            lateral_ft, away_ft = _off(along[span], lateral[span], runway)
+            found.append(Pass(runway, first, last, lateral_ft, away_ft))
     found.sort(key=lambda one: one.first)
     kept: list[Pass] = []
     for one in found:
@@ -87,7 +86,27 @@ def find_passes(motion: Motion, runways: Sequence[Runway]) -> list[Pass]:
             continue
         nearer, other = sorted((one, kept[rival]), key=lambda each: each.lateral_ft)
         kept[rival] = replace(nearer, told=nearer.told and not _as_far(nearer, other))
-    return kept
+    return [replace(one, told=one.told and not _beside_another(motion, one, runways)) for one in kept]
+
+
+def _off(along: Floats, lateral: Floats, runway: Runway) -> tuple[float, float]:
+    """Feet from the centreline, and from the runway: near it, which tells parallels apart, not out of the turn."""
+    close = np.abs(along - np.clip(along, -500, runway.end.landing_distance_available_ft))
+    near = close <= np.quantile(close, 0.25)
+    return float(np.median(np.abs(lateral[near]))), float(close.min())
+
+
+def _beside_another(motion: Motion, one: Pass, runways: Sequence[Runway]) -> bool:
+    """Whether another runway that leads the same way is about as near, though no pass was made out along it."""
+    span = slice(one.first, one.last + 1)
+    for other in runways:
+        turned = (other.end.course_deg_true - one.runway.end.course_deg_true + 180) % 360 - 180
+        if other is one.runway or abs(np.radians(turned)) > _ALIGNED_RAD:
+            continue
+        along, lateral = motion.along(other)
+        if as_far(one.lateral_ft, _off(along[span], lateral[span], other)[0]):
+            return True
+    return False
 
 
 def _as_far(nearer: Pass, other: Pass) -> bool:
@@ -162,7 +181,8 @@ def judge(
             np.inf if down.size else -np.inf,
         )
     odds = _USUALLY_LANDS + _speed_odds(float(speed[slowest]) / approach)
-    height = motion.height_ft[span] - runway.surface_ft(along) - height_offset_ft
+    raw = motion.height_ft[span] - runway.surface_ft(along)
+    height = raw - height_offset_ft
     moments = motion.time_s[span]
     near = np.arange(max(0, slowest - 3), min(slowest + 4, speed.size))
     near = near[np.abs(moments[near] - moments[slowest]) < _ABOUT_S]
@@ -170,6 +190,10 @@ def judge(
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
     odds += by_height
+    # whatever its heights are counted from
+    before_ft, there_ft = raw[along < -_SHORT_FT], raw[near]
+    if np.isfinite(before_ft).any() and np.isfinite(there_ft).any() and _climbs(before_ft, there_ft):
+        odds -= _SURE_ODDS  # it was lower before the runway than over it: it climbs away
     if stall_hint_fps is not None and abs(by_height) < 4:
         # in the air it cannot be much slower than where it stopped flying before
         odds += float(np.clip((1.08 * stall_hint_fps - speed[slowest]) / (0.04 * stall_hint_fps), -3, 6))
@@ -178,6 +202,10 @@ def judge(
     if kind == 'touch_and_go' and one.last == motion.time_s.size - 1 and slowest > speed.size - 4:
         kind = 'landing'
     return Judged(one, kind, approach, one.first + slowest, odds)
+
+
+def _climbs(before_ft: Floats, there_ft: Floats) -> bool:
+    return bool(np.nanmedian(there_ft) > np.nanmin(before_ft) + _CLIMBS_FT)
 
 
 def _slow_on_it(motion: Motion, one: Pass, at: int) -> bool:
