@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Asks for one's own password before something that needs it. */
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { ref } from 'vue'
+import FormDialog from './FormDialog.vue'
 
 defineProps<{ title: string; words: string; act: string; problem: string }>()
 const emit = defineEmits<{ close: []; confirm: [password: string] }>()
@@ -9,29 +9,18 @@ const password = ref('')
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-40" @close="emit('close')">
-    <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
-    <div class="fixed inset-0 grid place-items-center overflow-y-auto p-3">
-      <DialogPanel as="form" class="panel w-full max-w-md space-y-3" @submit.prevent="emit('confirm', password)">
-        <DialogTitle class="text-xl font-bold">{{ title }}</DialogTitle>
-        <p>{{ words }}</p>
-        <div>
-          <label for="own-password" class="heading">Your own password</label>
-          <input
-            id="own-password"
-            v-model="password"
-            type="password"
-            class="field"
-            autocomplete="current-password"
-            required
-          />
-        </div>
-        <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-        <div class="flex gap-2">
-          <button type="submit" class="button button-main flex-1">{{ act }}</button>
-          <button type="button" class="button flex-1" @click="emit('close')">Leave it</button>
-        </div>
-      </DialogPanel>
+  <FormDialog :title="title" :act="act" :problem="problem" @close="emit('close')" @confirm="emit('confirm', password)">
+    <p>{{ words }}</p>
+    <div>
+      <label for="own-password" class="heading">Your own password</label>
+      <input
+        id="own-password"
+        v-model="password"
+        type="password"
+        class="field"
+        autocomplete="current-password"
+        required
+      />
     </div>
-  </Dialog>
+  </FormDialog>
 </template>
