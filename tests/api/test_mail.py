@@ -42,8 +42,15 @@ def test_a_forgotten_password_is_mended_by_a_letter_where_mail_is_sent(
     close(silent)
     monkeypatch.setenv('BULLSEYE_MAIL_URL', f'smtp://127.0.0.1:{port}')
     monkeypatch.setenv('BULLSEYE_MAIL_FROM', 'desk@lantern-bay.example')
+    with pytest.raises(WrongMailAddress, match='BULLSEYE_HOSTS'):
+        open_app_of(url)
+    monkeypatch.setenv('BULLSEYE_HOSTS', 'localhost')
     app = open_app_of(url)
     someone = Browser(app)
+    # nobody has a letter to somebody else lead to themselves
+    asked = {'login': 'owen@lantern-bay.example'}
+    headers = {'X-CSRFToken': someone.token, 'Host': 'elsewhere.example'}
+    assert someone.client.post('/api/password/forgotten', json=asked, headers=headers).status_code == 400
     assert someone.here['sends_links']
     for login in ('nobody@lantern-bay.example', 'Owen@Lantern-Bay.example'):  # who is here is not told
         someone.call('POST', '/api/password/forgotten', {'login': login}, status=202)
@@ -73,6 +80,7 @@ def test_a_letter_that_cannot_be_sent_leaves_no_link_and_is_tried_again(
 ):
     monkeypatch.setenv('BULLSEYE_MAIL_URL', f'smtp://127.0.0.1:{free_port()}')  # where nobody is
     monkeypatch.setenv('BULLSEYE_MAIL_FROM', 'desk@lantern-bay.example')
+    monkeypatch.setenv('BULLSEYE_HOSTS', 'localhost')
     url = new_database(demo_template)
     app = open_app_of(url)
     Browser(app).call('POST', '/api/password/forgotten', {'login': 'owen@lantern-bay.example'}, status=202)

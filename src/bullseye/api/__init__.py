@@ -44,7 +44,7 @@ from bullseye.api.context import close_database, database
 from bullseye.api.description import make_small
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
-from bullseye.jobs.mail import mail_server
+from bullseye.jobs.mail import WrongMailAddress, mail_server
 from bullseye.store import signins
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.models import User
@@ -87,6 +87,8 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     hosts = [one.strip() for one in os.environ.get('BULLSEYE_HOSTS', '').split(',') if one.strip()]
     if hosts:  # links are made of the name that was asked for: let nobody choose it
         app.config['TRUSTED_HOSTS'] = hosts
+    elif app.config['SENDS_MAIL']:  # or whoever asks in somebody's name has the link lead to themselves
+        raise WrongMailAddress('BULLSEYE_MAIL_URL needs BULLSEYE_HOSTS, the names that links in letters may lead to.')
     proxies = int(os.environ.get('BULLSEYE_PROXIES', '0'))
     if proxies:  # else anybody could write these headers
         app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]
