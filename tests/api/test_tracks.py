@@ -83,6 +83,34 @@ def test_a_file_becomes_measured_laps_that_score_teach_and_can_be_taken_back(mar
     assert [lap['along_ft'] for lap in laps_of(marta, sortie_id)] == [lap['along_ft'] for lap in laps]
 
 
+def test_a_flight_in_a_wind_that_nobody_gave_is_measured_and_neither_blamed_nor_learned_from(marta, demo_url, app):
+    _, raw = file_of(rate_hz=4)
+    found = analysed(marta, demo_url, raw)
+    first = marta.sortie_of('Ines')
+    day = marta.get(f'/api/sorties/{first}')['planned_on']
+    copy = marta.call('POST', f'/api/sorties/{first}/copy', {'planned_on': day}, status=201)
+    match(marta, found, copy['id'])
+    laps = laps_of(marta, copy['id'])
+    assert len(laps) == 5
+    for lap in laps:
+        assert lap['along_ft'] is not None
+        assert 'threshold_speed_kias' not in lap['readings']  # a groundspeed is no airspeed in a wind unknown
+        wind = next(one for one in lap['diagnosis']['parts'] if one['cause'] == 'wind')
+        assert (wind['feet'], wind['words']) == (None, 'nobody has given the wind: within the hold-off')
+
+    def taught() -> int:
+        with owner(app) as db:
+            asked = text('select count(*) from lap where sortie_id = :sortie and flown is not null')
+            return int(db.execute(asked, {'sortie': copy['id']}).scalar_one())
+
+    assert taught() == 0
+    # said of a lap afterwards, it is known
+    lap_id = str(uuid.uuid4())
+    seen = {'outcome': 'touch_and_go', 'along_ft': 900.0, 'threshold_speed_kias': 63.0}
+    marta.send_laps(copy['id'], (lap_id, seen | {'wind_kt': 8.0, 'wind_dir_deg_mag': 60.0}))
+    assert taught() == 1
+
+
 def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(marta, demo_url):
     flight, raw = file_of(rate_hz=10)
     sortie_id = marta.sortie_of('Ines')

@@ -97,6 +97,32 @@ def test_the_parts_of_every_lap_add_up_to_its_error(table):
         assert result['words'] == 'In the box' or 'the box' in result['words']
 
 
+def test_without_a_wind_that_anybody_gave_a_lap_teaches_and_blames_nothing(table):
+    unknown = table | {'wind_is_known': False}
+    laps = [
+        {'along_ft': 1_500.0, 'aim_ft': 300.0, 'threshold_speed_kias': 64.0, 'headwind_kt': head, 'excluded': False}
+        for head in (None, 6.0)
+    ]
+    asked = [['learned', one, [lap]] for one in (table, unknown) for lap in laps]
+    known_unread, known_read, unread, read = (one['bias_ft'] for one in values('offline/answers', asked))
+    assert unread == table['bias_ft'] != known_unread
+    assert read == known_read
+    cues = [
+        one['cue']
+        for one in values(
+            'offline/answers',
+            [
+                ['lapOnDevice', unknown, laps[0], table['spot_ft'], 300.0],
+                ['lapOnDevice', table, laps[0], table['spot_ft'], 300.0],
+                ['lapOnDevice', table, laps[0] | {'threshold_speed_kias': None}, table['spot_ft'], 300.0],
+            ],
+        )
+    ]
+    assert 'nobody has given the wind' in cues[0]
+    assert 'Roundout and hold-off' in cues[1]
+    assert 'the speed was not read' in cues[2]
+
+
 def in_table(table: dict[str, Any], lap: dict[str, Any]) -> bool:
     """Whether the lap's speed is one that the table holds."""
     speeds = table['speed_kias']

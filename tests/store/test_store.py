@@ -71,6 +71,28 @@ def test_laps_flown_before_wind_was_kept_true_are_judged_as_they_were(sessions, 
         assert after[lap_id] == pytest.approx(figures, abs=1e-6), lap_id
 
 
+def test_laps_of_a_wind_that_nobody_gave_are_told_apart_by_the_update(sessions, demo_url):
+    command.downgrade(upgrade.alembic_config(demo_url), '20261128_19')
+    with sessions() as db:
+        scope.see_every_school(db)
+        flown = func.jsonb_typeof(Lap.flown) == 'array'
+        of = db.scalars(select(Lap.sortie_id).where(flown).group_by(Lap.sortie_id).having(func.count() > 2)).all()
+        never, given = of[:2]
+        one = db.scalars(select(Lap.id).where(Lap.sortie_id == never, flown)).first()
+        db.execute(update(Lap).where(Lap.sortie_id.in_([never, given])).values(wind_kt=None, wind_dir_deg_true=None))
+        db.execute(update(Lap).where(Lap.id == one).values(wind_kt=6.0, wind_dir_deg_true=50.0))
+        db.execute(update(Sortie).where(Sortie.id == never).values(weather_at=None))
+        taught = dict(db.execute(select(Lap.id, flown).where(Lap.sortie_id.in_([never, given]))).all())
+        db.commit()
+    upgrade.upgrade(demo_url)
+    with sessions() as db:
+        scope.see_every_school(db)
+        for lap in db.scalars(select(Lap).where(Lap.sortie_id.in_([never, given]))):
+            said = (lap.conditions or {}).get('given')
+            assert said == ('never' if lap.sortie_id == never else None)
+            assert (lap.flown is not None) == (taught[lap.id] and (lap.sortie_id == given or lap.id == one))
+
+
 def test_a_database_of_a_newer_version_is_left_alone(demo_url):
     engine = create_engine(demo_url)
     with engine.begin() as db:

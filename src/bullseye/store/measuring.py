@@ -365,7 +365,7 @@ def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Read
     add('aim_flown_ft', _eyes_aim_ft(event, request), BY_HAND['aim_flown_ft'], -3_000, 20_000)
     if event.final.threshold_airspeed_kt is not None:
         add('threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT, 21, 250)
-    elif event.final.threshold_groundspeed_kt is not None:
+    elif event.final.threshold_groundspeed_kt is not None and request.weather.is_known:  # else no airspeed follows
         add(
             'threshold_speed_kias', _indicated_kt(event.final.threshold_groundspeed_kt, request), _BY_GROUND_KT, 21, 250
         )

@@ -198,6 +198,8 @@ def _unusual(request: BriefRequest) -> dict[str, Any]:
     usual = {one.name: one.default for kind in (Weather, BriefRequest) for one in dataclasses.fields(kind)}
     found = {name: getattr(request.weather, name) for name in _REPORTED}
     found |= {name: getattr(request, name) for name in _OF_THE_DAY}
+    if not request.weather.is_known:
+        found['given'] = request.weather.given
     return {
         name: list(value) if isinstance(value, tuple) else value
         for name, value in found.items()
@@ -278,7 +280,7 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
             gust_kt=lap.briefed_gust_kt,
             temperature_c=lap.temperature_c,
             qnh_hpa=lap.qnh_hpa,
-            **{name: value for name, value in conditions.items() if name in _REPORTED},
+            **{name: value for name, value in conditions.items() if name in (*_REPORTED, 'given')},
         ),
         **{name: value for name, value in conditions.items() if name in _OF_THE_DAY},
         weight_lb=lap.weight_lb,

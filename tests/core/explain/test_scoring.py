@@ -283,3 +283,27 @@ def test_an_end_without_a_touchdown_is_named_for_what_it_was(outcome, word):
     assert word in str(score.words)
     assert word in str(diagnosis.one_change)
     assert (score.hit, score.points, diagnosis.error_ft) == (None, None, None)
+
+
+@pytest.mark.parametrize('along_ft', [350.0, 1_450.0])
+def test_where_nobody_gave_the_wind_nothing_is_blamed_or_learned_by_a_calm(along_ft):
+    asked = make_request(weather={'wind_kt': 0, 'given': 'never'})
+    calm = make_request(weather={'wind_kt': 0})
+    seen = {'along_ft': along_ft, 'threshold_speed_kias': 62.0, 'float_s': 6.2}
+    _, untold, _ = judged(request=asked, **seen)
+    _, told, _ = judged(request=calm, **seen)
+    # of a calm that was given each part is told; of none that was given neither wind nor hold-off is
+    assert {part.cause: part.feet is None for part in told.parts}['roundout'] is False
+    feet = {part.cause: part.feet for part in untold.parts}
+    assert (feet['wind'], feet['roundout']) == (None, None)
+    assert sum(one or 0.0 for one in feet.values()) == pytest.approx(untold.error_ft)
+    assert 'nobody has given the wind' in str(untold.one_change)
+    assert 'nobody has given the wind' not in str(told.one_change)
+    assert flown_lap(MeasuredLap(**(LAP | seen)), asked) is None
+    assert flown_lap(MeasuredLap(**(LAP | seen)), calm) is not None
+    # read on the lap, it is known
+    read = MeasuredLap(**(LAP | seen | {'headwind_kt': 7.0}))
+    assert flown_lap(read, asked) is not None
+    explained = diagnose(read, request=asked, brief=make_brief(asked))
+    assert {part.cause: part.feet is not None for part in explained.parts}['wind']
+    assert 'unknown when it was briefed' in next(str(one.words) for one in explained.parts if one.cause == 'wind')

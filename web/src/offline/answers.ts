@@ -12,6 +12,8 @@ export interface AnswerTable {
   bias_share: number[]
   briefed_speed_kias: number
   briefed_headwind_kt: number
+  /** false: nobody has given the wind, and the briefed one is a calm; missing of older copies */
+  wind_is_known?: boolean
   briefed_aim_ft: number
   spot_ft: number
   target_minus_spot_ft: number
@@ -81,6 +83,9 @@ export function hitChance(table: AnswerTable, scatterFt: number, shiftFt: number
 
 const WILD = 2.5 // so many scatters off, a lap counts no further
 
+/** Whether the wind of a lap is known: read on it, or given when it was briefed. */
+const hasWind = (table: AnswerTable, lap: Flown) => lap.headwind_kt !== null || table.wind_is_known !== false
+
 /** What laps teach, oldest first: the pilot's bias, and how far the aim point has moved for it, one step a lap. */
 export function learned(table: AnswerTable, laps: readonly Flown[]): { bias_ft: number; moved_ft: number } {
   let sum = 0
@@ -90,7 +95,7 @@ export function learned(table: AnswerTable, laps: readonly Flown[]): { bias_ft: 
   const far = WILD * table.pilot_scatter_ft
   for (const lap of laps) {
     const expected =
-      lap.excluded || lap.along_ft === null
+      lap.excluded || lap.along_ft === null || !hasWind(table, lap)
         ? null
         : touchdownMinusAimFt(
             table,
@@ -189,7 +194,11 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
           ? `The aim point made it ${feet} ft ${way}.`
           : largest.cause === 'wind'
             ? `The wind made it ${feet} ft ${way}.`
-            : `Roundout and hold-off made it ${feet} ft ${way}.`
+            : lap.threshold_speed_kias === null
+              ? `${feet} ft ${way}, and the speed was not read: why cannot be told.`
+              : !hasWind(table, lap)
+                ? `${feet} ft ${way}, and nobody has given the wind: why cannot be told.`
+                : `Roundout and hold-off made it ${feet} ft ${way}.`
   const off = hit
     ? ''
     : lap.along_ft > to

@@ -49,6 +49,7 @@ class AnswerTable:
     bias_share: tuple[float, ...]
     briefed_speed_kias: float
     briefed_headwind_kt: float
+    wind_is_known: bool  # False: nobody has given it, and the briefed one is a calm
     briefed_aim_ft: float
     spot_ft: float
     target_minus_spot_ft: float
@@ -98,6 +99,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         bias_share=tuple(bias_sd**2 / (bias_sd**2 + scatter**2 / n) for n in range(1, _MOST_LAPS + 1)),
         briefed_speed_kias=brief.speed.approach_speed_kias,
         briefed_headwind_kt=setup.approach.headwind_kt,
+        wind_is_known=request.weather.is_known,
         briefed_aim_ft=brief.aim.aim_point_ft,
         spot_ft=brief.aim.spot_ft,
         target_minus_spot_ft=brief.aim.target_ft - brief.aim.spot_ft,

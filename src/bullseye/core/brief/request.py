@@ -63,6 +63,11 @@ class Weather(Checked):
     def check_together(self) -> None:
         self.wind(variation_deg=0.0)
 
+    @property
+    def is_known(self) -> bool:
+        """Whether anybody has said what wind and air are; where nobody has, what stands here is a calm."""
+        return self.given != 'never'
+
     def wind(self, *, variation_deg: float) -> Wind:
         """The wind by its true direction; variation is positive east."""
         direction = given_direction_deg_true(

@@ -38,6 +38,7 @@ _BOOK = Phrasebook(
     headwind='headwind {wind}',
     tailwind='tailwind {wind}',
     part_wind_unread='wind not read on this lap: taken as briefed',
+    part_wind_never='nobody has given the wind: within the hold-off',
     part_wind_unknown='{flown}, unknown when it was briefed',
     part_wind='{flown}, {briefed} briefed',
     part_roundout='where the hold-off began',
@@ -60,6 +61,8 @@ _BOOK = Phrasebook(
     wind_later='The wind had changed: aim {amount} later ({stripes}) while it lasts.',
     speed_unread='It landed {amount} {side}, and the speed over the threshold was not read: why cannot be told. Read '
     'the speed on the next lap.',
+    wind_unread='It landed {amount} {side}, and nobody has given the wind: why cannot be told. Give the wind of this '
+    'lap, and of the sortie before the next one.',
     untimed_long='Roundout and hold-off together made it {amount} long: check that the power is closed at the roundout '
     'and that it begins at the cue. Time the hold-off to tell them apart.',
     untimed_short='Roundout and hold-off together made it {amount} short: round out at the cue, not before it, and '
@@ -100,6 +103,11 @@ class Diagnosis:
     largest: Cause | None
 
 
+def _has_wind(lap: MeasuredLap, request: BriefRequest) -> bool:
+    """Whether the wind of a lap is known: read on it, or given when it was briefed."""
+    return lap.headwind_kt is not None or request.weather.is_known
+
+
 def flown_approach(lap: MeasuredLap, request: BriefRequest) -> Approach:
     """The approach of a lap as far as it was seen; as briefed for the rest."""
     setup = landing_setup(request)
@@ -125,12 +133,13 @@ def aim_flown_ft(lap: MeasuredLap, planned_ft: float) -> float | None:
 
 
 def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
-    """A lap as learning takes it; None when it tells nothing: no touchdown was seen, nor where it was going to be.
+    """A lap as learning takes it; None when it tells nothing: no touchdown was seen, nor where it was going to be, or
+    nobody has ever said what the wind was.
 
     The request must carry the aim point that was flown, or none when the recommended one was. A go-around that was
     going to be long or short would have touched outside of the box on that side.
     """
-    if lap.along_ft is None and lap.going is None:
+    if (lap.along_ft is None and lap.going is None) or not _has_wind(lap, request):
         return None
     planned_ft = request.asked_aim_ft if request.asked_aim_ft is not None else make_brief(request).aim.aim_point_ft
     aim_ft = planned_ft if (flown_ft := aim_flown_ft(lap, planned_ft)) is None else flown_ft
@@ -177,7 +186,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
         error_ft=lap.along_ft - brief.aim.target_ft,
         counted_from=counted_from(brief),
         parts=parts,
-        one_change=_one_change(largest, lap, brief),
+        one_change=_one_change(largest, lap, brief, has_wind=_has_wind(lap, request)),
         largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
     )
 
@@ -204,18 +213,21 @@ def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tu
         wind_ft = predict(flown).touchdown_ft - predict(at_flown_speed).touchdown_ft
     rest_ft = error_ft - aim_ft - (speed_ft or 0.0) - (wind_ft or 0.0)
     hold_off_ft = rest_ft
-    if lap.float_s is not None:
+    has_wind = _has_wind(lap, request)
+    if lap.float_s is not None and has_wind:
         hold_off_ft = _timed_float_ft(flown, lap.float_s) - predict(flown).float_ft
         roundout_ft = rest_ft - hold_off_ft
     by_name = (('speed', speed_ft), ('wind', wind_ft), ('roundout', roundout_ft))
     unread = [name for name, feet in by_name if feet is None]
-    where = _BOOK.say('part_roundout' if roundout_ft is not None else 'part_roundout_untimed')
+    untold = 'part_roundout_untimed' if lap.float_s is None else 'part_wind_never'
+    where = _BOOK.say('part_roundout' if roundout_ft is not None else untold)
+    rest = _hold_off_words(lap, flown, unread, has_wind=has_wind)
     return (
         Part(cause='aim', label='Aim', feet=aim_ft, words=_aim_words(aim_ft, flown_aim_ft, brief)),
         Part(cause='speed', label='Speed', feet=speed_ft, words=_speed_words(lap, brief)),
-        Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, brief)),
+        Part(cause='wind', label='Wind', feet=wind_ft, words=_wind_words(lap, request, brief)),
         Part(cause='roundout', label='Roundout', feet=roundout_ft, words=where),
-        Part(cause='hold_off', label='Hold-off', feet=hold_off_ft, words=_hold_off_words(lap, flown, unread)),
+        Part(cause='hold_off', label='Hold-off', feet=hold_off_ft, words=rest),
     )
 
 
@@ -246,16 +258,18 @@ def _along(headwind_kt: float) -> Sentence:
     return _BOOK.say('headwind' if headwind_kt > 0 else 'tailwind', wind=knots(abs(headwind_kt)))
 
 
-def _wind_words(lap: MeasuredLap, brief: BriefAnswer) -> Sentence:
+def _wind_words(lap: MeasuredLap, request: BriefRequest, brief: BriefAnswer) -> Sentence:
+    if not _has_wind(lap, request):
+        return _BOOK.say('part_wind_never')
     if lap.headwind_kt is None:
         return _BOOK.say('part_wind_unread')
-    if brief.wind.headwind_kt is None:
+    if brief.wind.headwind_kt is None or not request.weather.is_known:
         return _BOOK.say('part_wind_unknown', flown=_along(lap.headwind_kt))
     return _BOOK.say('part_wind', flown=_along(lap.headwind_kt), briefed=_along(brief.wind.headwind_kt))
 
 
-def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str]) -> Sentence:
-    if lap.float_s is not None:
+def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str], *, has_wind: bool) -> Sentence:
+    if lap.float_s is not None and has_wind:
         held, expected = seconds(lap.float_s, step=0.1), seconds(predict(flown).float_s, step=0.1)
         return _BOOK.say('part_float', held=held, expected=expected)
     return _BOOK.say('part_rest', what=', '.join(unread))
@@ -279,7 +293,7 @@ def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:
     )
 
 
-def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence:
+def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer, *, has_wind: bool) -> Sentence:
     grave = _grave_first(lap, brief)
     if grave is not None:
         return grave
@@ -304,14 +318,16 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence
         )
     if largest.cause == 'wind':
         return _BOOK.say('wind_earlier' if long else 'wind_later', amount=amount, stripes=in_stripes(off_ft))
-    return _rest_change(largest, lap, amount, long=long)
+    return _rest_change(largest, lap, amount, long=long, has_wind=has_wind)
 
 
-def _rest_change(largest: Part, lap: MeasuredLap, amount: Quantity, *, long: bool) -> Sentence:
+def _rest_change(largest: Part, lap: MeasuredLap, amount: Quantity, *, long: bool, has_wind: bool) -> Sentence:
     """What to change about roundout and hold-off; what was not measured is not blamed."""
     side = 'long' if long else 'short'
     if lap.threshold_speed_kias is None:
         return _BOOK.say('speed_unread', amount=amount, side=side)
+    if not has_wind:
+        return _BOOK.say('wind_unread', amount=amount, side=side)
     if lap.float_s is None:
         return _BOOK.say(f'untimed_{side}', amount=amount)
     cause = 'roundout' if largest.cause == 'roundout' else 'hold_off'
