@@ -136,6 +136,7 @@ def test_every_path_of_the_description_needs_somebody_signed_in(app):
         ('/api/invitations/accept', 'post'),
         ('/api/password/look', 'post'),
         ('/api/password/set', 'post'),
+        ('/api/password/forgotten', 'post'),
         ('/api/calendar/{key}.ics', 'get'),  # whoever has the secret link
     }
     nobody = Browser(app)

@@ -114,15 +114,22 @@ def test_a_request_that_hangs_ends_is_said_and_stops_nothing(marta: Page, quiet:
     page.route('**/laps/sent', lambda route: hanging.append(route))  # noqa: PLW0108  (never answered; it is looked into)
     tap(page, 900)
     page.wait_for_function('() => true')
-    for _ in range(100):
-        if hanging:
-            break
-        page.wait_for_timeout(50)
-    assert hanging
+
+    def tries(number: int) -> None:
+        for _ in range(600):
+            if len(hanging) >= number:
+                return
+            page.wait_for_timeout(50)
+        raise AssertionError(f'{len(hanging)} tries')
+
+    tries(1)
     page.clock.run_for(21_000)
-    expect(page.get_by_label('This device')).to_contain_text('No connection')
+    # other requests are answered meanwhile, so that it may be said that there is a connection again
+    expect(page.get_by_label('This device')).to_contain_text(re.compile('No connection|only on this device'))
+    page.clock.run_for(5_000)
+    tries(2)  # the first has ended by itself
     page.unroute('**/laps/sent')
-    page.clock.run_for(30_000)  # a second try may be hanging already
+    page.clock.run_for(30_000)
     expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()  # sent anew, and the others were not held up
     quiet.clear()
 
