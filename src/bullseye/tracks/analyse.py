@@ -34,7 +34,7 @@ from bullseye.tracks.laps import laps_of
 from bullseye.tracks.liftoff import HeightNoise, find_liftoff
 from bullseye.tracks.motion import Motion, motion_about
 from bullseye.tracks.offset import Ties, tie_on_ground
-from bullseye.tracks.passes import Judged, Pass, as_far, find_passes, judge
+from bullseye.tracks.passes import Judged, Pass, as_far, beside, find_passes, judge
 from bullseye.tracks.speeds import STANDING_FPS, TAXI_FPS
 from bullseye.tracks.track import Floats, Track
 
@@ -202,6 +202,7 @@ class _AtField:
 
     def __init__(self, motion: Motion, runways: Sequence[Runway], known: Known) -> None:
         self.motion, self.spots_ft = motion, known.spots_ft or {}
+        self.runways = runways
         self.judged, self.found, self.ties = _settled(motion, runways, known)
         self.events: list[Event] = []
         self.details: list[tuple[int, Window | None, Contact | None]] = []
@@ -246,13 +247,24 @@ class _AtField:
                 self._untold(before)
             elif one.passed.lateral_ft < self._off_ft:
                 self.events[-1], self._off_ft = passed, one.passed.lateral_ft
+                if not one.passed.told:
+                    self._untold(passed)
             return
         self._off_ft = one.passed.lateral_ft
-        if one.passed.told:
+        if one.passed.told and not self._given_up_elsewhere(one, passed):
             self.details.append((len(self.events), None, None))
             self.events.append(passed)
         else:
             self.events.append(replace(passed, runway=None, along_ft=None))
+
+    def _given_up_elsewhere(self, one: Judged, passed: Event) -> bool:
+        """Whether it was about as near to a runway beside where it was given up, which may be before the pass."""
+        at = int(np.argmin(np.abs(self.motion.time_s - passed.time_s)))
+        own, *others = (
+            abs(float(self.motion.along(runway)[1][at]))
+            for runway in (one.passed.runway, *beside(one.passed.runway, self.runways))
+        )
+        return any(as_far(own, other) for other in others)
 
     def _is_open(self, one: Judged) -> bool:
         """Whether a pass was as far from its runway as the one before from another."""

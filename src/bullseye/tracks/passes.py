@@ -96,13 +96,20 @@ def _off(along: Floats, lateral: Floats, runway: Runway) -> tuple[float, float]:
     return float(np.median(np.abs(lateral[near]))), float(close.min())
 
 
+def beside(runway: Runway, runways: Sequence[Runway]) -> list[Runway]:
+    """The other runways that lead the same way."""
+    return [
+        other
+        for other in runways
+        if other is not runway
+        and abs(np.radians((other.end.course_deg_true - runway.end.course_deg_true + 180) % 360 - 180)) < _ALIGNED_RAD
+    ]
+
+
 def _beside_another(motion: Motion, one: Pass, runways: Sequence[Runway]) -> bool:
     """Whether another runway that leads the same way is about as near, though no pass was made out along it."""
     span = slice(one.first, one.last + 1)
-    for other in runways:
-        turned = (other.end.course_deg_true - one.runway.end.course_deg_true + 180) % 360 - 180
-        if other is one.runway or abs(np.radians(turned)) > _ALIGNED_RAD:
-            continue
+    for other in beside(one.runway, runways):
         along, lateral = motion.along(other)
         if as_far(one.lateral_ft, _off(along[span], lateral[span], other)[0]):
             return True
