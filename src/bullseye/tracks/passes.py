@@ -197,10 +197,8 @@ def judge(
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
     odds += by_height
-    # whatever its heights are counted from
-    before_ft, there_ft = raw[along < -_SHORT_FT], raw[near]
-    if np.isfinite(before_ft).any() and np.isfinite(there_ft).any() and _climbs(before_ft, there_ft):
-        odds -= _SURE_ODDS  # it was lower before the runway than over it: it climbs away
+    if _climbs(raw[along < -_SHORT_FT], raw[near]):
+        odds -= _SURE_ODDS
     if stall_hint_fps is not None and abs(by_height) < 4:
         # in the air it cannot be much slower than where it stopped flying before
         odds += float(np.clip((1.08 * stall_hint_fps - speed[slowest]) / (0.04 * stall_hint_fps), -3, 6))
@@ -212,6 +210,9 @@ def judge(
 
 
 def _climbs(before_ft: Floats, there_ft: Floats) -> bool:
+    """Whether it was lower before the runway than over it, whatever its heights are counted from: it climbs away."""
+    if not (np.isfinite(before_ft).any() and np.isfinite(there_ft).any()):
+        return False
     return bool(np.nanmedian(there_ft) > np.nanmin(before_ft) + _CLIMBS_FT)
 
 
