@@ -218,9 +218,10 @@ def test_a_sign_in_that_ends_keeps_the_laps_and_asks(marta: Page, context: Brows
     expect(device(page)).to_contain_text('recorded by Marta Kowalczyk, who must sign in')
     page.get_by_role('button', name='Sign out').click()
     page.get_by_role('button', name='Marta Kowalczyk').click()
+    # not before she is in: signing in leads a chief to the school, wherever somebody went meanwhile
+    expect(page.get_by_role('banner')).to_contain_text('Marta Kowalczyk')
     page.get_by_role('link', name='Bullseye').click()
     page.get_by_role('heading', name='Sorties').wait_for()
-    expect(page.get_by_role('banner')).to_contain_text('Marta Kowalczyk')
     expect(device(page)).to_be_hidden()
     page.goto(f'{page.url}sorties/{sortie}/laps')
     assert len(stored(page, sortie)) == 2
