@@ -2,6 +2,7 @@
 
     PYTHONPATH=src .venv/bin/python bench/tracks.py speed
     PYTHONPATH=src .venv/bin/python bench/tracks.py accuracy [flights] [of the kinds that begin so]
+    PYTHONPATH=src .venv/bin/python bench/tracks.py wind [flights]
 
 Speed is told against gpxpy reading the same file, run in turn (ABAB). Accuracy is told as a table.
 """
@@ -20,15 +21,20 @@ from functools import lru_cache, partial
 import gpxpy
 import numpy as np
 
-from bullseye.demo.fleet import field_files
+from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.brief.lapwind import lap_wind, speed_by_ground
+from bullseye.core.brief.request import BriefRequest, parse_request
+from bullseye.core.measure.readings import WORST
+from bullseye.demo.fleet import AIRCRAFT, field_files
 from bullseye.sim.flight import Flown
 from bullseye.sim.recorder import BAROMETRIC, GNSS, HEARD_ON_GROUND, WHOLE_METRES, Recorder, Recording, record
 from bullseye.sim.scenarios import any_flight, scenario_flight
 from bullseye.sim.writers import csv, gpx, igc, nmea
+from bullseye.store.around import around_of
 from bullseye.tracks.analyse import analyse
 from bullseye.tracks.fields import runways_of
 from bullseye.tracks.readers import read_track
-from bullseye.tracks.report import as_dict
+from bullseye.tracks.report import as_dict, report_of
 
 DAY = date(2026, 5, 14)
 FIRST_SEED = 200_000  # tuning used seeds below 10,000, and 100,000 to 100,200 set some widths
@@ -283,8 +289,83 @@ def cells(results: Sequence[Mapping[str, list]]) -> list[str]:
     ]
 
 
+def wind(flights: int) -> None:
+    """How well the turns tell the headwind near the ground, and what airspeed a groundspeed makes with it."""
+    print('| recorder | laps | headwind median kt | 95 % kt | bias kt | ± holds | ± median kt |', end='')
+    print(' airspeed 95 % kt | ± holds | counts | of these 95 % kt | ± holds |')
+    print('|---' * 12 + '|')
+    for name in ('1 Hz GNSS errors', '5 Hz GNSS errors'):
+        with multiprocessing.Pool(2) as pool:
+            tasks = [(seed, name) for seed in range(FIRST_SEED, FIRST_SEED + flights)]
+            rows = np.array([row for found in pool.map(wind_errors, tasks, chunksize=2) for row in found])
+        head, speed_off = np.abs(rows[:, 0]), np.abs(rows[:, 2])
+        counts = rows[:, 3] <= WORST['threshold_speed_kias']
+        cells = [
+            name,
+            str(len(rows)),
+            f'{np.median(head):.1f}',
+            f'{np.percentile(head, 95):.1f}',
+            f'{rows[:, 0].mean():+.1f}',
+            f'{np.mean(head <= rows[:, 1]):.1%}',
+            f'{np.median(rows[:, 1]):.1f}',
+            f'{np.percentile(speed_off, 95):.1f}',
+            f'{np.mean(speed_off <= rows[:, 3]):.1%}',
+            f'{np.mean(counts):.0%}',
+            f'{np.percentile(speed_off[counts], 95):.1f}',
+            f'{np.mean(speed_off[counts] <= rows[counts, 3]):.1%}',
+        ]
+        print(f'| {" | ".join(cells)} |', flush=True)
+
+
+def wind_errors(task: tuple[int, str]) -> list[tuple[float, float, float, float]]:
+    """Of each landing whose wind nobody gave: error and half-width of the headwind, and of the airspeed [kt]."""
+    seed, name = task
+    shape = CLASSES[name]
+    flight = flown(seed, tuple(sorted(shape.flown)))
+    recording = record(flight, shape.recorder, np.random.default_rng(seed))
+    found = analyse(read_track(shape.written(recording).encode()), runways_of(flight.ground.geojson, on=DAY))
+    report, out = report_of(found), []
+    for k, event in enumerate(report.events):
+        around = around_of(report, k) if event.kind == 'touchdown' and event.runway else None
+        if around is None or around.wind is None or around.threshold_groundspeed_kt is None:
+            continue
+        course_rad = flight.ground.strips[event.runway].course_rad
+        asked = request_in_no_wind(float(np.degrees(course_rad)) % 360)
+        told = lap_wind(asked, read=None, aloft=around.wind)
+        height_ft = around.threshold_height_ft
+        speed = speed_by_ground(around.threshold_groundspeed_kt, asked, told, height_ft=height_ft)
+        if told is None or speed is None:
+            continue
+        north, east = flight.wind.at(33.0)
+        true_head_kt = -(north * np.cos(course_rad) + east * np.sin(course_rad)) / FPS_PER_KT
+        moment = np.searchsorted(flight.states['time_s'], event.time_s - recording.start.timestamp())
+        along, _ = flight.ground.strips[event.runway].from_plane(flight.states['n_ft'], flight.states['e_ft'])
+        over = moment - 1 - np.argmax(along[:moment][::-1] < 0)
+        table = asked.flap_setting.airspeed_table
+        true_kias = table.indicated_kt(float(flight.states['airspeed_kt'][over]))
+        out.append((told.headwind_kt - true_head_kt, told.half_kt, speed.value - true_kias, speed.half_width))
+    return out
+
+
+def request_in_no_wind(course_deg_true: float) -> BriefRequest:
+    """A landing at sea level on a standard day, of which nobody has given the wind."""
+    runway = {'ident': '05', 'course_deg_true': course_deg_true, 'length_ft': 5_000, 'width_ft': 60, 'elevation_ft': 0}
+    asked = {
+        'aircraft': 'Marram 160',
+        'runway': runway,
+        'weather': {'wind_kt': 0, 'temperature_c': 15, 'qnh_hpa': 1013.25, 'given': 'never'},
+        'weight_lb': 2_400,
+        'landing': 'normal',
+        'standard': 'us_private',
+        'spot_ft': 600,
+    }
+    return parse_request(asked, aircraft_by_name=AIRCRAFT)
+
+
 if __name__ == '__main__':
-    if sys.argv[1:2] == ['accuracy']:
+    if sys.argv[1:2] == ['wind']:
+        wind(int(sys.argv[2]) if len(sys.argv) > 2 else 200)
+    elif sys.argv[1:2] == ['accuracy']:
         accuracy(int(sys.argv[2]) if len(sys.argv) > 2 else 200, sys.argv[3] if len(sys.argv) > 3 else '')
     else:
         speed()

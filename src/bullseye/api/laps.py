@@ -59,9 +59,8 @@ class LapIn(In):
     runway_end_id: Id | None = None
     spot_ft: SpotFt | None = None
     liftoff_ft: RollFt | None = None
-    known_by: dict[
-        Literal['along_ft', 'lateral_ft', 'threshold_speed_kias', 'float_s', 'drift', 'bounced', 'wind_kt'], KnownBy
-    ] = Field(default_factory=dict)
+    # as a lap was shown: how the aim that was flown is known comes back with it and is left as it is kept
+    known_by: dict[Literal[Measure, 'drift', 'bounced', 'wind_kt'], KnownBy] = Field(default_factory=dict)
 
 
 class WriterIn(In):

@@ -23,9 +23,10 @@ _COLUMNS = (*_STATE, 'heading_rad', 'bank_rad', 'pitch_rad', 'on_ground')
 
 @dataclass(frozen=True)
 class Flown:
-    """What was flown: the states, an array a column, and the events as they truly were."""
+    """What was flown: the states, an array a column, and wind and events as they truly were."""
 
     ground: Ground
+    wind: Wind
     states: dict[str, NDArray[np.float64]]
     events: list[dict[str, Any]]
 
@@ -624,7 +625,8 @@ class Flight:
         if not self.on_ground:
             self.climb_out(self.ground.pattern_altitude_ft - self.ground.elevation_ft - 50)
         columns = np.array(self._rows).T
-        return Flown(ground=self.ground, states=dict(zip(_COLUMNS, columns, strict=True)), events=self.events)
+        states = dict(zip(_COLUMNS, columns, strict=True))
+        return Flown(ground=self.ground, wind=self.wind, states=states, events=self.events)
 
     def _after_touchdown(self, lap: LapPlan, *, last: bool, taxi_back: bool) -> None:
         event = len(self.events) - 1

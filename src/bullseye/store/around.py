@@ -19,13 +19,16 @@ from bullseye.core.brief.whole import Plan
 from bullseye.core.brief.workedout import work_out
 from bullseye.core.explain.around import AroundJudged, judge_around
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.core.measure.around import Around, GateFlown, WorkedOut
+from bullseye.core.measure.around import Around, GateFlown, WindAloft, WorkedOut
 from bullseye.store.errors import UNREADABLE
+from bullseye.store.lapwind import wind_of
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
 from bullseye.tracks.events import Event, FlightReport
+from bullseye.tracks.events import Lap as TrackLap
 
 _AROUND = TypeAdapter(Around)
 _CHOICE = TypeAdapter(PatternChoice)
+_WIND_NEAR_S = 900.0  # [own] within which a wind is still that of a lap
 _TOUCH_AND_GO_S = 90.0  # from the touch to the lift-off at most [own]
 _worked_out = lru_cache(2_000)(work_out)
 
@@ -46,6 +49,7 @@ def around_of(report: FlightReport, end: int) -> Around | None:
         return None
     takeoff = None if lap.takeoff is None else report.events[lap.takeoff]
     from_rest = takeoff is not None and not _rolled_on(report, takeoff)
+    final = report.events[end].final
     return Around(
         liftoff_ft=takeoff.liftoff_roll_ft if takeoff is not None and from_rest else None,
         liftoff_half_ft=takeoff.uncertainty_ft if takeoff is not None and from_rest else None,
@@ -68,7 +72,23 @@ def around_of(report: FlightReport, end: int) -> Around | None:
             for gate in lap.gates
         ),
         rollout_ft=report.events[end].rollout_ft,
+        threshold_groundspeed_kt=final.threshold_groundspeed_kt if final.threshold_airspeed_kt is None else None,
+        threshold_height_ft=final.threshold_height_ft,
+        wind=_wind_by_turns(report, lap),
     )
+
+
+def _wind_by_turns(report: FlightReport, lap: TrackLap) -> WindAloft | None:
+    """The wind that the turns nearest in time to the end of a lap showed, the surest of them; None of none near it."""
+    near = [
+        (max(one.from_s - lap.to_s, lap.to_s - one.to_s, 0.0), one.uncertainty_kt, one)
+        for one in report.wind
+        if one.from_s - _WIND_NEAR_S <= lap.to_s <= one.to_s + _WIND_NEAR_S
+    ]
+    if not near:
+        return None
+    found = min(near, key=lambda one: one[:2])[2]
+    return WindAloft(from_deg_true=found.from_deg_true, speed_kt=found.speed_kt, half_kt=found.uncertainty_kt)
 
 
 def _rolled_on(report: FlightReport, takeoff: Event) -> bool:
@@ -115,10 +135,10 @@ def plans_of(db: Session, laps: Sequence[Lap]) -> dict[uuid.UUID, Plan]:
     return found
 
 
-def worked_out(request: BriefRequest, plan: Plan) -> WorkedOut:
-    """What the rest of a lap was worked out to be; nothing where that fails, which stops no lap."""
+def worked_out(lap: Lap, request: BriefRequest, plan: Plan) -> WorkedOut:
+    """What the rest of a lap was worked out to be in its wind; nothing where that fails, which stops no lap."""
     with suppress(*UNREADABLE):
-        return _worked_out(request, plan)
+        return _worked_out(request, plan, wind_of(lap, request))
     return WorkedOut()
 
 
@@ -136,7 +156,7 @@ def judged_of(
         plan = plans.get(lap.id)
         found[lap.id] = judge_around(
             measured[lap.id],
-            WorkedOut() if plan is None else worked_out(request, plan),
+            WorkedOut() if plan is None else worked_out(lap, request, plan),
             standard=request.standard,
             landing=request.landing,
             outcome=cast(Outcome, lap.outcome),

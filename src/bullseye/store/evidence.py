@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from contextlib import suppress
+from dataclasses import replace
 from datetime import datetime
 from typing import Any, cast, get_args
 
@@ -12,7 +13,7 @@ from sqlalchemy import String, column, func, select, true, values
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session, aliased
 
-from bullseye.core.air.wind import Wind, components
+from bullseye.core.air.wind import components
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.request import BriefRequest
@@ -24,6 +25,7 @@ from bullseye.core.record.evidence import Flown
 from bullseye.store import judging
 from bullseye.store.around import measured_of, plans_of, worked_out
 from bullseye.store.errors import UNREADABLE
+from bullseye.store.lapwind import wind_of, wind_said
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
 from bullseye.store.recordrows import Standing
 from bullseye.store.requests import brief_of, flown_requests
@@ -131,10 +133,9 @@ def found_of(db: Session, rows: Sequence[tuple[Lap, str]]) -> list[Flown]:
 def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
     around = measured_of(lap)
     setup = landing_setup(request)
-    wind = request.wind
-    if lap.wind_kt is not None:
-        wind = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
-    parts = components(wind, course_deg_true=request.runway.course_deg_true)
+    wind, known = wind_of(lap, request), wind_said(lap, request)
+    across_kt = components(known, course_deg_true=request.runway.course_deg_true).cross_kt if known else None
+    approach = setup.approach if wind is None else replace(setup.approach, headwind_kt=wind.headwind_kt)
     speed_kias, along_ft = lap.threshold_speed_kias, lap.along_ft
     marks = [*lap.marks, *(name for name, seen in _SEEN.items() if getattr(lap, name))]
     if lap.drift in ('left', 'right'):
@@ -146,22 +147,22 @@ def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
         sortie_id=lap.sortie_id,
         aircraft=request.aircraft.name,
         runway=f'{field} {request.runway.ident}',
-        wind_kt=wind.speed_kt,
-        crosswind_kt=parts.cross_kt,
+        wind_kt=None if known is None else known.speed_kt,
+        crosswind_kt=across_kt,
         from_spot_ft=None if along_ft is None else round(along_ft - lap.spot_ft, 1),
         spot_ft=lap.spot_ft,
         available_ft=request.runway.landing_distance_available_ft,
         aim_before_spot_ft=None if lap.aim_point_ft is None else round(lap.spot_ft - lap.aim_point_ft, 1),
         briefed_kias=round(setup.speed_kias, 1),
         speed_off_kt=None if speed_kias is None else round(speed_kias - setup.recommended_kias, 1),
-        float_over_s=None if lap.float_s is None else round(lap.float_s - predict(setup.approach).float_s, 1),
+        float_over_s=None if lap.float_s is None or not known else round(lap.float_s - predict(approach).float_s, 1),
         drift=cast(Any, lap.drift),
         lateral_ft=lap.lateral_ft,
         marks=tuple(marks),
         drill_met=_drill_met(lap, request),
         takeoff=plan.takeoff,
         around=around,
-        worked_out=None if around is None else worked_out(request, plan),
+        worked_out=None if around is None else worked_out(lap, request, plan),
     )
 
 

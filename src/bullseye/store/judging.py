@@ -6,11 +6,11 @@ import logging
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Any
 
 from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
-from bullseye.core.air.wind import Wind, components
 from bullseye.core.basis.kinds import NOT_LANDED, Going
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
@@ -21,6 +21,7 @@ from bullseye.core.explain.summary import Summary, summarise
 from bullseye.core.measure.lap import MeasuredLap
 from bullseye.store.around import judged_of
 from bullseye.store.errors import UNREADABLE
+from bullseye.store.lapwind import wind_of
 from bullseye.store.models import Lap, Sortie
 from bullseye.store.requests import brief_of, flown_requests, live_request
 
@@ -53,13 +54,12 @@ class LapResult:
 
 
 def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
-    """The core's measured lap of a row; its wind, when read, is resolved on the runway."""
-    head_kt = None
-    if lap.wind_kt is not None:
-        wind = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
-        head_kt = components(wind, course_deg_true=request.runway.course_deg_true).head_kt
-    seen = {name: getattr(lap, name) for name in MEASURED}
-    return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'headwind_kt': head_kt, 'going': _going(lap)})
+    """The core's measured lap of a row; its own wind, where it has one, is resolved on the runway."""
+    seen: dict[str, Any] = {name: getattr(lap, name) for name in MEASURED}
+    wind = wind_of(lap, request)
+    if wind is not None and wind.is_of_this_lap:
+        seen |= {'headwind_kt': wind.headwind_kt, 'headwind_by': wind.by}
+    return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'going': _going(lap)})
 
 
 def _of_drill(lap: Lap) -> dict[str, bool | None]:

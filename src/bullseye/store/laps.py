@@ -25,12 +25,14 @@ from bullseye.store import deeds
 from bullseye.store.errors import ChangedMeanwhile, Conflict, NotFound, UnreadableRow
 from bullseye.store.flown import plain_flown
 from bullseye.store.judging import MEASURED, LapResult, measured_of, results_of
+from bullseye.store.lapwind import airspeed_of
 from bullseye.store.models import Lap, LapRevision, RunwayEnd, Sortie, User
 from bullseye.store.requests import SortieSoFar, aim_of_ft, changed_request, flown_request, fly_by, live_request
 
 _READINGS = TypeAdapter(dict[str, dict[str, Reading]])
+_BY_TRACK: Measure = 'aim_flown_ft'  # only a track, or a correction by hand, tells it
 _EDITABLE = (
-    *(name for name in MEASURED if name != 'aim_flown_ft'),  # which only a track knows
+    *(name for name in MEASURED if name != _BY_TRACK),
     *('wind_dir_deg_true', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
 _CLOCK_IS_WRONG = timedelta(minutes=5)
@@ -177,13 +179,14 @@ def keep(
     elif lap.sortie_id != sortie.id:
         raise Conflict('this lap belongs to another sortie')
     another_way = not is_new and _fly_another_way(db, sortie, lap, values, batch)
-    wind_deg_true = _wind_read(lap, values, request or flown_request(db, lap))
+    flown_by = request or flown_request(db, lap)
+    wind_deg_true = _wind_read(lap, values, flown_by)
     values = {'marks': [], **values, 'wind_dir_deg_true': wind_deg_true}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
     changed = another_way or lap.removed_at is not None
     changed |= _write(lap, values)
-    settle(lap)
+    settle(lap, _tracked_in_its_wind(lap, flown_by))
     if writer is not None:
         lap.writers = {**(lap.writers or {}), str(writer.device): writer.number}
     if changed:
@@ -205,6 +208,10 @@ def keep(
 
 def _write(lap: Lap, values: Mapping[str, Any]) -> bool:
     """Set what was measured; whether anything is different now."""
+    how = {name: one for name, one in (values.get('known_by') or {}).items() if name != _BY_TRACK}
+    if _BY_TRACK in (lap.known_by or {}):
+        how[_BY_TRACK] = lap.known_by[_BY_TRACK]  # whoever notes a lap tells nothing of it
+    values = {**values, 'known_by': how}
     different = [name for name in _EDITABLE if getattr(lap, name, None) != values.get(name)]
     for name in different:
         setattr(lap, name, values.get(name))
@@ -214,6 +221,17 @@ def _write(lap: Lap, values: Mapping[str, Any]) -> bool:
 def readings_of(lap: Lap) -> dict[str, dict[str, Reading]]:
     """What a track and people have read of a lap, by value and by how."""
     return _READINGS.validate_python(lap.readings or {})
+
+
+def _tracked_in_its_wind(lap: Lap, request: BriefRequest) -> Mapping[Measure, Reading] | None:
+    """What a track measured of a lap, its airspeed by the wind as it is known now; None of a lap without a track."""
+    if (lap.around or {}).get('threshold_groundspeed_kt') is None:
+        return None
+    readings = readings_of(lap)
+    tracked = {measure: readings[measure]['tracked'] for measure in MEASURES if 'tracked' in readings.get(measure, {})}
+    tracked.pop('threshold_speed_kias', None)
+    speed = airspeed_of(lap, request)
+    return tracked if speed is None else {**tracked, 'threshold_speed_kias': speed}
 
 
 def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:

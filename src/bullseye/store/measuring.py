@@ -6,7 +6,7 @@ import logging
 import math
 import uuid
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -14,15 +14,18 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from bullseye.core.air.wind import Wind
 from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.lapwind import near_ground
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.setup import landing_setup
+from bullseye.core.measure.around import WindAloft
 from bullseye.core.measure.readings import BY_HAND, Measure, Reading
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
 from bullseye.store.around import plain_around
 from bullseye.store.errors import UNREADABLE, Conflict
+from bullseye.store.lapwind import airspeed_of
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
 from bullseye.store.requests import flown_request, planned_at
 from bullseye.tracks.events import Event, FlightReport, read_report
@@ -38,8 +41,15 @@ _LAST_TAP = timedelta(minutes=3)
 _SAME_END_S = 20.0  # [own] between two analyses of one landing
 _ENDS = ('touchdown', 'go_around', 'low_approach')
 _AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
-_BY_GROUND_KT = 5.0  # of one from groundspeed and reported wind: the wind on short final is not the reported one [own]
 _LEAST_CLOSING = 0.02  # of a path to the runway; flatter, no aim point can be told
+# Outside of these a figure makes no sense [own]
+_SENSE: Mapping[Measure, tuple[float, float]] = {
+    'along_ft': (-3_000, 20_000),
+    'lateral_ft': (-200, 200),
+    'threshold_speed_kias': (21, 250),
+    'float_s': (0, 60),
+    'aim_flown_ft': (-3_000, 20_000),
+}
 _NO_DRIFT_KT = 1.0  # under this the aeroplane moved straight down the runway [own]
 
 
@@ -241,8 +251,8 @@ def sortie_of(
 ) -> Sortie:
     """Make the sortie that a recorded flight was, and take its laps from it; nobody had planned it.
 
-    Field, runway and hour are the recording's. Its wind by the turns, which is that of pattern height, is taken where
-    it tells one; temperature and pressure are standard, since a track does not tell them.
+    Field, runway and hour are the recording's. So is its wind where the turns tell one, brought down from pattern
+    height; temperature and pressure are standard, since a track does not tell them.
 
     The flight must have been locked.
 
@@ -268,7 +278,7 @@ def sortie_of(
     )
     if end is None:
         raise Conflict(f'{used[0]} {used[1]} is not one of the school’s runways any more')
-    wind = min(report.wind, key=lambda one: one.uncertainty_kt, default=None)
+    wind = _wind_near_ground(report, end)
     minutes = (row.ended_at - row.begun_at).total_seconds() / 60
     values: dict[str, Any] = {
         'student_id': student_id,
@@ -281,11 +291,20 @@ def sortie_of(
         'booked_min': float(min(480, max(10, math.ceil(minutes / 10) * 10))),
     }
     if wind is not None:
-        values |= {'wind_kt': float(round(wind.speed_kt)), 'wind_dir_deg_true': float(round(wind.from_deg_true) % 360)}
+        values |= {'wind_kt': float(round(wind.speed_kt)), 'wind_dir_deg_true': wind.direction_deg_true}
     sortie = sorties.made(db, by=by, values=values)
     pairs = [Pair(event=index, lap_id=None) for index in ends]
     confirm(db, row, sorties.find(db, sortie.id, person=by, right='coach', lock=True), by=by, pairs=pairs)
     return sortie
+
+
+def _wind_near_ground(report: FlightReport, end: RunwayEnd) -> Wind | None:
+    """The surest wind of a flight as a mast at the field would have read it; None when no turn tells one."""
+    found = min(report.wind, key=lambda one: one.uncertainty_kt, default=None)
+    if found is None:
+        return None
+    aloft = WindAloft(from_deg_true=found.from_deg_true % 360, speed_kt=found.speed_kt, half_kt=found.uncertainty_kt)
+    return near_ground(aloft, roughness_ft=catalogue.runway_of(end).roughness_ft)
 
 
 def _liftoff_ft(report: FlightReport, end: int) -> float | None:
@@ -337,7 +356,11 @@ def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event, ar
     request = flown_request(db, lap)
     lap.track_file_id, lap.track_event, lap.around = row.id, index, around
     if event.kind == 'touchdown' and lap.outcome in ('full_stop', 'touch_and_go', 'stop_and_go'):
-        laps.settle(lap, readings_of_event(event, request))
+        tracked = readings_of_event(event, request)
+        speed = airspeed_of(lap, request)
+        if speed is not None:
+            tracked['threshold_speed_kias'] = speed
+        laps.settle(lap, tracked)
         if lap.bounced is None and event.bounces is not None:
             lap.bounced = event.bounces > 0
             lap.known_by = {**lap.known_by, 'bounced': 'tracked'}
@@ -350,26 +373,22 @@ def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event, ar
 
 
 def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Reading]:
-    """What a touchdown of a track tells of a lap; what lies outside all sense is left out."""
+    """What a touchdown of a track tells of a lap by itself; what lies outside all sense is left out."""
     found: dict[Measure, Reading] = {}
-
-    def add(measure: Measure, value: float | None, half_width: float | None, low: float, high: float) -> None:
-        if value is not None and half_width is not None and low <= value <= high:
-            found[measure] = Reading(value=round(value, 1), half_width=round(half_width, 1), how='tracked')
-
-    add('along_ft', event.along_ft, event.uncertainty_ft, -3_000, 20_000)
-    add('lateral_ft', event.lateral_ft, event.lateral_uncertainty_ft, -200, 200)
+    _add(found, 'along_ft', event.along_ft, event.uncertainty_ft)
+    _add(found, 'lateral_ft', event.lateral_ft, event.lateral_uncertainty_ft)
     groundspeed, spread_ft = event.groundspeed_kt, event.hold_off.float_uncertainty_ft
     if groundspeed and spread_ft is not None:
-        add('float_s', event.hold_off.float_s, spread_ft / (groundspeed * FPS_PER_KT), 0, 60)
-    add('aim_flown_ft', _eyes_aim_ft(event, request), BY_HAND['aim_flown_ft'], -3_000, 20_000)
-    if event.final.threshold_airspeed_kt is not None:
-        add('threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT, 21, 250)
-    elif event.final.threshold_groundspeed_kt is not None and request.weather.is_known:  # else no airspeed follows
-        add(
-            'threshold_speed_kias', _indicated_kt(event.final.threshold_groundspeed_kt, request), _BY_GROUND_KT, 21, 250
-        )
+        _add(found, 'float_s', event.hold_off.float_s, spread_ft / (groundspeed * FPS_PER_KT))
+    _add(found, 'aim_flown_ft', _eyes_aim_ft(event, request), BY_HAND['aim_flown_ft'])
+    _add(found, 'threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT)
     return found
+
+
+def _add(found: dict[Measure, Reading], measure: Measure, value: float | None, half_width: float | None) -> None:
+    low, high = _SENSE[measure]
+    if value is not None and half_width is not None and low <= value <= high:
+        found[measure] = Reading(value=round(value, 1), half_width=round(half_width, 1), how='tracked')
 
 
 def _eyes_aim_ft(event: Event, request: BriefRequest) -> float | None:
@@ -379,13 +398,6 @@ def _eyes_aim_ft(event: Event, request: BriefRequest) -> float | None:
         return None
     closing = math.tan(math.radians(angle_deg)) + request.runway.slope_pct / 100
     return None if closing < _LEAST_CLOSING else wheels_ft + request.aircraft.eye_height_ft / closing
-
-
-def _indicated_kt(groundspeed_kt: float, request: BriefRequest) -> float:
-    """The airspeed that a groundspeed over the threshold means in the wind the lap was briefed with."""
-    setup = landing_setup(request)
-    true_kt = groundspeed_kt + setup.approach.headwind_kt
-    return setup.flap.airspeed_table.indicated_kt(true_kt * setup.density_ratio**0.5)
 
 
 def are_same_ends(row: TrackFile, report: FlightReport) -> bool:

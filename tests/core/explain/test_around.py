@@ -7,10 +7,12 @@ import numpy as np
 import pytest
 
 from bullseye.core.air.atmosphere import density_ratio, pressure_altitude_ft
+from bullseye.core.air.wind import Wind
+from bullseye.core.brief.lapwind import lap_wind
 from bullseye.core.brief.workedout import work_out
 from bullseye.core.explain.around import judge_around
 from bullseye.core.given.standards import BUILT_IN, PatternLimits, SpeedLimits, Weights
-from bullseye.core.measure.around import Around, GateFlown, WorkedOut
+from bullseye.core.measure.around import Around, GateFlown, WindAloft, WorkedOut
 from tests.core import scene as one_day
 
 STANDARD = BUILT_IN['us_private']
@@ -203,11 +205,25 @@ def test_points_are_the_plain_weighted_sum_with_the_weights_of_the_standard():
     assert found.points - worse.points == pytest.approx(12 / 6)
 
 
+def worked_out(request, *, read=None, aloft=None):
+    return work_out(request, one_day.plan_of(request), lap_wind(request, read=read, aloft=aloft))
+
+
+@pytest.mark.parametrize(
+    ('by', 'words'), [('briefed', 'the briefed wind'), ('turns', 'the wind that the turns showed')]
+)
+def test_a_speed_over_the_ground_is_judged_by_the_wind_that_is_named(by, words):
+    plan = replace(PLAN, wind_aloft_by=by, wind_by='read')
+    fast = judge_around(
+        clean(downwind_groundspeed_kt=131.0), plan, standard=STANDARD, landing='normal', outcome='full_stop'
+    )
+    assert [str(one.words) for one in fast.faults] == [f'Downwind was 28 kt fast by {words}; 10 kt at most.']
+
+
 def test_what_is_worked_out_is_that_of_the_day():
     """High, hot, sloped, in a gusting wind: against plain arithmetic where there is any."""
     request = one_day.scene()
-    plan = one_day.plan_of(request)
-    found = work_out(request, plan)
+    found = worked_out(request)
     sigma = density_ratio(
         pressure_altitude_ft=pressure_altitude_ft(elevation_ft=one_day.ELEVATION_FT, qnh_hpa=one_day.QNH_HPA),
         temperature_c=one_day.TEMPERATURE_C,
@@ -220,11 +236,26 @@ def test_what_is_worked_out_is_that_of_the_day():
     )
     assert 55 < setup_kias < 90
     assert found.downwind_groundspeed_kt > found.climb_groundspeed_kt + 2 * head_kt  # blown along it, held back before
-    calm = work_out(one_day.scene(weather={'wind_kt': 0.0, 'gust_kt': None}), plan)
+    calm = worked_out(one_day.scene(weather={'wind_kt': 0.0, 'gust_kt': None}))
     assert calm.final_groundspeed_kt > found.final_groundspeed_kt
     assert calm.downwind_groundspeed_kt < found.downwind_groundspeed_kt
     unknown = one_day.scene()
     unknown = replace(unknown, weather=replace(unknown.weather, given='never'))
-    never = work_out(unknown, plan)
-    assert (never.climb_groundspeed_kt, never.downwind_groundspeed_kt, never.final_groundspeed_kt) == (None, None, None)
+    never = worked_out(unknown)
+    # the turns told another wind: downwind slower over the ground by that, and the wind of the climb with it
+    blown = WindAloft(from_deg_true=one_day.COURSE_DEG_TRUE, speed_kt=34.0, half_kt=4.0)
+    turns = worked_out(request, aloft=blown)
+    assert (turns.wind_by, turns.wind_aloft_by, found.wind_aloft_by) == ('turns', 'turns', 'briefed')
+    assert turns.downwind_groundspeed_kt - turns.climb_groundspeed_kt == pytest.approx(
+        calm.downwind_groundspeed_kt - calm.climb_groundspeed_kt + 2 * 34.0, abs=0.5
+    )
+    assert turns.final_groundspeed_kt < found.final_groundspeed_kt - 5
+    assert turns.liftoff_ft < found.liftoff_ft
+    # read on the ground of a lap, it is another wind above it too
+    read = worked_out(request, read=Wind(direction_deg_true=one_day.COURSE_DEG_TRUE - 180, speed_kt=6.0))
+    assert (read.wind_by, read.wind_aloft_by) == ('read', 'read')
+    assert read.downwind_groundspeed_kt < read.climb_groundspeed_kt + 30
+    assert read.liftoff_ft > found.liftoff_ft
+    speeds = (never.climb_groundspeed_kt, never.downwind_groundspeed_kt, never.final_groundspeed_kt)
+    assert (*speeds, never.liftoff_ft, never.rollout_ft) == (None,) * 5  # a headwind shortens both rolls
     assert never.spacing_ft == found.spacing_ft

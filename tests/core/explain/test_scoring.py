@@ -307,3 +307,21 @@ def test_where_nobody_gave_the_wind_nothing_is_blamed_or_learned_by_a_calm(along
     explained = diagnose(read, request=asked, brief=make_brief(asked))
     assert {part.cause: part.feet is not None for part in explained.parts}['wind']
     assert 'unknown when it was briefed' in next(str(one.words) for one in explained.parts if one.cause == 'wind')
+
+
+def test_a_wind_that_the_turns_showed_is_split_and_learned_by_like_one_that_was_read():
+    asked = make_request(weather={'wind_kt': 5, 'wind_dir_deg_mag': 50.4})
+    never = make_request(weather={'wind_kt': 0, 'given': 'never'})
+    seen = LAP | {'along_ft': 1_050.0, 'headwind_kt': -6.0}
+    for request, words in ((asked, 'tailwind 6 kt as the turns showed it, headwind 5 kt briefed'), (never, 'none was')):
+        of = {}
+        for by in ('read', 'turns'):
+            lap = MeasuredLap(**seen, headwind_by=by)
+            of[by] = diagnose(lap, request=request, brief=make_brief(request))
+        feet = {by: {part.cause: part.feet for part in one.parts} for by, one in of.items()}
+        assert feet['read'] == feet['turns']
+        assert feet['turns']['wind'] > 40
+        said = {by: next(str(part.words) for part in one.parts if part.cause == 'wind') for by, one in of.items()}
+        assert words in said['turns']
+        assert 'turns' not in said['read']
+        assert flown_lap(MeasuredLap(**seen, headwind_by='turns'), request).approach.headwind_kt == -6.0

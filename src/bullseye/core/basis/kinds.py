@@ -45,6 +45,7 @@ Surroundings = Literal['water', 'open', 'hedges', 'trees', 'buildings']
 Surface = Literal['asphalt', 'concrete', 'grass', 'gravel', 'unknown']
 SurfaceState = Literal['dry', 'wet', 'long_grass', 'soft', 'snow_or_ice']
 WeatherGiven = Literal['current', 'old', 'never']
+WindBy = Literal['read', 'turns', 'briefed']
 WeatherHazard = Literal[
     'thunderstorm',
     'fog',

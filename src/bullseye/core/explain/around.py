@@ -30,7 +30,7 @@ _BANK_DEG, _BANK_OVER_DEG = 30.0, 5.0
 _OVERSHOOT_FT = 150.0
 _PATH_FT, _FINAL_CENTRELINE_FT, _STEADY_KT = 40.0, 60.0, 6.0
 _ROLLOUT_PCT = 30.0
-# How well a track tells them, 95 % half-widths on simulated flights [own]; speeds by the wind that was briefed
+# How well a track tells them, 95 % half-widths on simulated flights [own]; speeds by the wind of the lap
 _SPEED_HALF_KT, _HEIGHT_HALF_FT, _BANK_HALF_DEG, _TRACK_HALF_DEG = 5.0, 30.0, 4.0, 4.0
 _LATERAL_HALF_FT, _PATH_HALF_FT, _STEADY_HALF_KT, _SPACING_HALF_FT = 10.0, 20.0, 3.0, 100.0
 _LIFTOFF_HALF_FT = 60.0  # [own] where nothing better is told
@@ -47,13 +47,13 @@ _BOOK = Phrasebook(
     liftoff_late='Lifted off {value} later than worked out: up to {limit} is the usual scatter.',
     liftoff_early='Lifted off {value} earlier than worked out: was it pulled off?',
     takeoff_centreline='{value} off the centreline at lift-off; {limit} at most.',
-    climb_speed_fast='Climbed {value} fast by the briefed wind; {limit} at most.',
-    climb_speed_slow='Climbed {value} slow by the briefed wind; {limit} at most.',
+    climb_speed_fast='Climbed {value} fast by {wind}; {limit} at most.',
+    climb_speed_slow='Climbed {value} slow by {wind}; {limit} at most.',
     first_turn='Turned {value} below the height that was worked out for the first turn.',
     altitude_high='Downwind was {value} above pattern altitude; {limit} at most.',
     altitude_low='Downwind was {value} below pattern altitude; {limit} at most.',
-    downwind_speed_fast='Downwind was {value} fast by the briefed wind; {limit} at most.',
-    downwind_speed_slow='Downwind was {value} slow by the briefed wind; {limit} at most.',
+    downwind_speed_fast='Downwind was {value} fast by {wind}; {limit} at most.',
+    downwind_speed_slow='Downwind was {value} slow by {wind}; {limit} at most.',
     downwind_track_out='Downwind ran away from the runway by {value}: more correction for the wind.',
     downwind_track_in='Downwind closed in on the runway by {value}: more correction for the wind.',
     spacing_wide='Downwind was {value} wider than worked out.',
@@ -65,8 +65,11 @@ _BOOK = Phrasebook(
     final_centreline_right='Was {value} right of the centreline on final; {limit} at most.',
     final_centreline_left='Was {value} left of the centreline on final; {limit} at most.',
     steady='The speed changed by {value} on final; {limit} at most.',
-    final_speed_fast='Was {value} fast on final by the briefed wind; {limit} at most.',
-    final_speed_slow='Was {value} slow on final by the briefed wind; {limit} at most.',
+    final_speed_fast='Was {value} fast on final by {wind}; {limit} at most.',
+    final_speed_slow='Was {value} slow on final by {wind}; {limit} at most.',
+    wind_briefed='the briefed wind',
+    wind_read='the wind read on the lap',
+    wind_turns='the wind that the turns showed',
     marked='{label}: marked by the instructor.',
     not_measured='Not measured: {names}. A recorded flight tells them.',
 )
@@ -245,7 +248,7 @@ _MEASURES: tuple[_Measure, ...] = (
     _Measure(
         task='takeoff',
         name='climb_speed',
-        label='Speed in the climb, by the briefed wind',
+        label='Speed in the climb',
         unit='kt',
         marks=(),
         off=lambda a, p: _difference(a.climb_groundspeed_kt, p.climb_groundspeed_kt, _SPEED_HALF_KT, by=p.density_root),
@@ -277,7 +280,7 @@ _MEASURES: tuple[_Measure, ...] = (
     _Measure(
         task='pattern',
         name='downwind_speed',
-        label='Speed on downwind, by the briefed wind',
+        label='Speed on downwind',
         unit='kt',
         marks=(),
         off=lambda a, p: _difference(
@@ -360,7 +363,7 @@ _MEASURES: tuple[_Measure, ...] = (
     _Measure(
         task='final',
         name='final_speed',
-        label='Speed on final, by the briefed wind',
+        label='Speed on final',
         unit='kt',
         marks=(),
         off=_final_speed,
@@ -441,7 +444,7 @@ def judge_around(
         out_of=sum(one.weight for one in judged),
         decision=decision,
         decision_words=words,
-        faults=_faults(points, decision, words),
+        faults=_faults(points, decision, words, plan),
         not_measured=_not_measured(points),
     )
 
@@ -539,23 +542,24 @@ _SIDES: dict[str, tuple[str, str]] = {
     'final_centreline': ('final_centreline_right', 'final_centreline_left'),
     'final_speed': ('final_speed_fast', 'final_speed_slow'),
 }
+_BY_WIND = ('climb_speed', 'downwind_speed', 'final_speed')  # from a groundspeed, by a wind
 _WITHOUT_LIMIT = (
     *('liftoff_early', 'first_turn', 'downwind_track_out', 'downwind_track_in', 'spacing_wide', 'spacing_tight'),
     'overshoot',
 )
 
 
-def _faults(points: list[Point], decision: Verdict, words: Sentence | None) -> tuple[Fault, ...]:
+def _faults(points: list[Point], decision: Verdict, words: Sentence | None, plan: WorkedOut) -> tuple[Fault, ...]:
     """What was not within limits, gravest first."""
     found = []
     if decision == 'fail' and words is not None:
         found.append(Fault(name='decision', size=0.0, words=words))
     for one in sorted((one for one in points if one.verdict == 'fail' and one.name in _GRAVE), key=_gravity):
-        found.append(Fault(name=one.name, size=abs(one.value or 0.0), words=_fault_words(one)))
+        found.append(Fault(name=one.name, size=abs(one.value or 0.0), words=_fault_words(one, plan)))
     return tuple(found)
 
 
-def _fault_words(one: Point) -> Sentence:
+def _fault_words(one: Point, plan: WorkedOut) -> Sentence:
     if one.is_marked or one.value is None:
         return _BOOK.say('marked', label=one.label)
     sides = _SIDES.get(one.name, (one.name, one.name))
@@ -564,7 +568,11 @@ def _fault_words(one: Point) -> Sentence:
     if name in _WITHOUT_LIMIT:
         return _BOOK.say(name, value=value)
     limit = one.high if one.value > 0 else one.low
-    return _BOOK.say(name, value=value, limit=_amount(abs(limit or 0.0), one.unit))
+    most = _amount(abs(limit or 0.0), one.unit)
+    if one.name not in _BY_WIND:
+        return _BOOK.say(name, value=value, limit=most)
+    by = plan.wind_by if one.task == 'final' else plan.wind_aloft_by
+    return _BOOK.say(name, value=value, limit=most, wind=_BOOK.say(f'wind_{by}'))
 
 
 def _amount(value: float, unit: str) -> Quantity:

@@ -41,6 +41,8 @@ _BOOK = Phrasebook(
     part_wind_never='nobody has given the wind: within the hold-off',
     part_wind_unknown='{flown}, unknown when it was briefed',
     part_wind='{flown}, {briefed} briefed',
+    part_wind_turns='{flown} as the turns showed it, {briefed} briefed',
+    part_wind_turns_unknown='{flown} as the turns showed it; none was briefed',
     part_roundout='where the hold-off began',
     part_roundout_untimed='hold-off not timed: within the hold-off',
     part_float='{held} held off, {expected} expected',
@@ -104,7 +106,7 @@ class Diagnosis:
 
 
 def _has_wind(lap: MeasuredLap, request: BriefRequest) -> bool:
-    """Whether the wind of a lap is known: read on it, or given when it was briefed."""
+    """Whether the wind of a lap is known: read on it, told by its turns, or given when it was briefed."""
     return lap.headwind_kt is not None or request.weather.is_known
 
 
@@ -263,9 +265,11 @@ def _wind_words(lap: MeasuredLap, request: BriefRequest, brief: BriefAnswer) -> 
         return _BOOK.say('part_wind_never')
     if lap.headwind_kt is None:
         return _BOOK.say('part_wind_unread')
+    by_turns = lap.headwind_by == 'turns'
     if brief.wind.headwind_kt is None or not request.weather.is_known:
-        return _BOOK.say('part_wind_unknown', flown=_along(lap.headwind_kt))
-    return _BOOK.say('part_wind', flown=_along(lap.headwind_kt), briefed=_along(brief.wind.headwind_kt))
+        return _BOOK.say('part_wind_turns_unknown' if by_turns else 'part_wind_unknown', flown=_along(lap.headwind_kt))
+    briefed = _along(brief.wind.headwind_kt)
+    return _BOOK.say('part_wind_turns' if by_turns else 'part_wind', flown=_along(lap.headwind_kt), briefed=briefed)
 
 
 def _hold_off_words(lap: MeasuredLap, flown: Approach, unread: list[str], *, has_wind: bool) -> Sentence:

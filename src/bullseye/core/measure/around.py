@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from bullseye.core.basis.kinds import WindBy
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class GateFlown:
@@ -16,11 +18,22 @@ class GateFlown:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class WindAloft:
+    """The wind at pattern height as the turns of a recorded flight tell it; ``half_kt`` holds 95 % of a component."""
+
+    from_deg_true: float
+    speed_kt: float
+    half_kt: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Around:
     """The rest of a lap as measured; None where it was not.
 
     Heights in feet above the runway, speeds over the ground. ``liftoff_ft`` is the roll to the lift-off;
     ``downwind_off_deg`` by how much the downwind ran away from the runway (positive) or towards it.
+    ``threshold_groundspeed_kt`` only where no airspeed was recorded.
+    ``threshold_height_ft`` is that of the wheels.
     """
 
     liftoff_ft: float | None = None
@@ -36,11 +49,17 @@ class Around:
     overshoot_ft: float | None = None
     gates: tuple[GateFlown, ...] = ()
     rollout_ft: float | None = None
+    threshold_groundspeed_kt: float | None = None
+    threshold_height_ft: float | None = None
+    wind: WindAloft | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WorkedOut:
-    """What the rest of a lap was worked out to be; None where it could not be. Speeds over the ground."""
+    """What the rest of a lap was worked out to be; None where it could not be. Speeds over the ground.
+
+    ``wind_by`` tells whose wind the final is worked out in, ``wind_aloft_by`` whose climb and downwind are.
+    """
 
     liftoff_ft: float | None = None
     climb_groundspeed_kt: float | None = None
@@ -52,3 +71,5 @@ class WorkedOut:
     rollout_ft: float | None = None
     density_root: float = 1.0  # √σ: a knot over the ground is so much indicated
     gate_ft: float = 300.0  # from where on it is to be stable
+    wind_by: WindBy = 'briefed'
+    wind_aloft_by: WindBy = 'briefed'

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Going, Outcome
+from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Going, Outcome, WindBy
 from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 
@@ -28,6 +28,7 @@ class MeasuredLap(Checked):
     bounced: bool | None = None
     ballooned: bool | None = None
     headwind_kt: HeadwindKt | None = None  # as it was on this lap
+    headwind_by: WindBy = 'read'
     sank_through: bool | None = None  # of a hold-off drill: the height that stands for the runway
     touched: bool | None = None  # of a low approach: the wheels
     going: Going | None = None  # of a go-around: on which side of the box it was going to land
