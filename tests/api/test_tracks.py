@@ -76,6 +76,9 @@ def test_a_file_becomes_measured_laps_that_score_teach_and_can_be_taken_back(mar
         assert lap['score']['points'] is not None
         assert lap['diagnosis']['error_ft'] is not None
         assert lap['track_file_id'] == found['track']['id']
+    # a takeoff roll is one from rest: not what was rolled on from a touch
+    assert [lap['liftoff_ft'] is None for lap in laps] == [False, True, True, True, True]
+    assert not any('Lifted off' in one['words'] for lap in laps for one in lap['around']['faults'])
     taught = marta.call('POST', f'/api/sorties/{sortie_id}/brief', {})['brief']['aim']['aim_point_ft']
     assert taught != before  # the next aim point has learned of these laps
 
@@ -697,6 +700,8 @@ def test_a_flight_of_an_older_analysis_is_measured_again_and_its_laps_with_it(ma
             [found['track']['id']],
         )
         db.execute("update lap set model_version = '1', flown = null")
+        rolled = next(one['liftoff_roll_ft'] for one in found['events'][2:] if one['kind'] == 'takeoff')
+        db.execute('update lap set liftoff_ft = %s where id = %s', [rolled + 11, laps[1]['id']])
     told = marta.get('/api/session')['version']
     assert told['laps_to_rework'] > 40
     assert told['flights_to_rework'] == 1
@@ -705,6 +710,7 @@ def test_a_flight_of_an_older_analysis_is_measured_again_and_its_laps_with_it(ma
     assert (told['laps_to_rework'], told['flights_to_rework']) == (0, 0)
     again = marta.get(f'/api/tracks/{found["track"]["id"]}')
     assert again['events'] == found['events']
+    assert laps_of(marta, sortie_id)[1]['liftoff_ft'] is None  # what was rolled on from a touch is no takeoff roll
     assert [lap['along_ft'] for lap in laps_of(marta, sortie_id)] == [lap['along_ft'] for lap in laps]
     marta.call(
         'DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204

@@ -23,7 +23,7 @@ from bullseye.core.measure.around import WindAloft
 from bullseye.core.measure.readings import BY_HAND, Measure, Reading
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store import catalogue, laps, sorties
-from bullseye.store.around import plain_around
+from bullseye.store.around import around_of, plain_around
 from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.lapwind import airspeed_of
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
@@ -39,6 +39,7 @@ _USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
 _AROUND = timedelta(hours=36)
 _LAST_TAP = timedelta(minutes=3)
 _SAME_END_S = 20.0  # [own] between two analyses of one landing
+_SAME_FT = 30.0  # [own] between two analyses of one roll
 _ENDS = ('touchdown', 'go_around', 'low_approach')
 _AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
 _LEAST_CLOSING = 0.02  # of a path to the runway; flatter, no aim point can be told
@@ -308,10 +309,21 @@ def _wind_near_ground(report: FlightReport, end: RunwayEnd) -> Wind | None:
 
 
 def _liftoff_ft(report: FlightReport, end: int) -> float | None:
-    """The takeoff roll of the lap that an event ended [ft]; None when it was not measured, or makes no sense."""
-    lap = next((one for one in report.laps if one.end == end), None)
-    roll_ft = None if lap is None or lap.takeoff is None else report.events[lap.takeoff].liftoff_roll_ft
+    """The takeoff roll of the lap that an event ended [ft]; None when it was not measured, or makes no sense.
+
+    One that went on from a touch without a stop tells nothing of a takeoff: it is none.
+    """
+    around = around_of(report, end)
+    roll_ft = None if around is None else around.liftoff_ft
     return roll_ft if roll_ft is not None and 0 <= roll_ft <= 20_000 else None
+
+
+def _rolled_on_ft(report: FlightReport, end: int) -> float | None:
+    """What an older Bullseye took for a takeoff roll: from a touch-and-go to its lift-off [ft]; None of none."""
+    lap = next((one for one in report.laps if one.end == end), None)
+    if lap is None or lap.takeoff is None or _liftoff_ft(report, end) is not None:
+        return None
+    return report.events[lap.takeoff].liftoff_roll_ft
 
 
 def _end_of(db: Session, event: Event, sortie: Sortie) -> RunwayEnd:
@@ -419,6 +431,9 @@ def measure_again(db: Session, row: TrackFile) -> None:
     for lap in db.scalars(select(Lap).where(Lap.track_file_id == row.id)).all():
         if lap.track_event in ends:
             around = plain_around(report, lap.track_event)
+            mistaken_ft = _rolled_on_ft(report, lap.track_event)
+            if mistaken_ft is not None and lap.liftoff_ft is not None and abs(lap.liftoff_ft - mistaken_ft) < _SAME_FT:
+                lap.liftoff_ft = None
             _measure(db, lap, row, lap.track_event, ends[lap.track_event], around)
 
 
