@@ -1,12 +1,14 @@
 """Whatever breaks meanwhile: what was acknowledged is stored, and the rest is said to have failed.
 
-Killed processes, a killed database, a full disk, no connection left, a clock that jumps; a network that fails in either
-direction is in tests/browser/test_unreliable.py, a killed server under a browser in tests/browser/test_cockpit.py.
+Killed processes, a killed database, a slow network, one that is cut in either direction, a full disk, no connection
+left, a clock that jumps. What the device does of its own meanwhile is in tests/browser/test_unreliable.py, a killed server
+under a browser in tests/browser/test_cockpit.py.
 """
 
 import os
 import shutil
 import signal
+import socket
 import subprocess
 import tempfile
 import threading
@@ -15,6 +17,7 @@ import uuid
 from collections.abc import Callable
 from contextlib import suppress
 from datetime import UTC, datetime, timedelta
+from http.client import HTTPException
 from pathlib import Path
 
 import psycopg
@@ -52,29 +55,68 @@ def postmaster(folder: Path) -> int:
     return int((folder / 'postgres' / 'postmaster.pid').read_text().split()[0])
 
 
-class Writer(threading.Thread):
-    """Sends laps one after another and notes which were acknowledged."""
+class Wire:
+    """A network before the server: bytes go both ways as fast as ``slow_s`` a piece lets them, or not at all."""
 
-    def __init__(self, running: Running, sortie_id: int) -> None:
+    def __init__(self, port: int) -> None:
+        self.to = ('127.0.0.1', port)
+        self.slow_s, self.cut = 0.0, frozenset[str]()
+        self.lost = {'up': 0, 'down': 0}
+        self.listener = socket.create_server(('127.0.0.1', 0))
+        self.port = self.listener.getsockname()[1]
+        threading.Thread(target=self._accept, daemon=True).start()
+
+    def _accept(self) -> None:
+        while True:
+            try:
+                near, _ = self.listener.accept()
+            except OSError:
+                return
+            far = socket.create_connection(self.to)
+            for way, source, sink in (('up', near, far), ('down', far, near)):
+                threading.Thread(target=self._carry, args=(way, source, sink), daemon=True).start()
+
+    def _carry(self, way: str, source: socket.socket, sink: socket.socket) -> None:
+        with suppress(OSError):
+            while piece := source.recv(256 if self.slow_s else 65_536):
+                time.sleep(self.slow_s)
+                if way in self.cut:
+                    self.lost[way] += len(piece)
+                    time.sleep(0.3)  # nothing is heard for a while, and then the connection is gone
+                    break
+                sink.sendall(piece)
+        for one in (source, sink):
+            with suppress(OSError):
+                one.shutdown(socket.SHUT_RDWR)
+            one.close()
+
+
+class Writer(threading.Thread):
+    """Sends laps one after another and notes which were acknowledged; one that was not is sent again if it insists."""
+
+    def __init__(self, running: Running, sortie_id: int, *, insists: bool = False) -> None:
         super().__init__(daemon=True)
-        self.running, self.sortie_id = running, sortie_id
+        self.running, self.sortie_id, self.insists = running, sortie_id, insists
         self.acknowledged: set[str] = set()
+        self.sent: dict[str, float] = {}
         self.failed, self.silent_s, self.goes_on = 0, 0.0, True
 
     def run(self) -> None:
         last = time.monotonic()
         device = str(uuid.uuid4())
-        number = 0
-        while self.goes_on:
-            lap_id, number = str(uuid.uuid4()), number + 1
+        number, lap_id = 0, ''
+        while self.goes_on or (self.insists and lap_id not in self.acknowledged):
+            if not self.insists or lap_id in self.acknowledged or not lap_id:
+                lap_id, number = str(uuid.uuid4()), number + 1
+                self.sent[lap_id] = 700.0 + number % 300
             change = {
                 'lap_id': lap_id,
-                'lap': {'outcome': 'touch_and_go', 'along_ft': 700.0 + number % 300},
+                'lap': {'outcome': 'touch_and_go', 'along_ft': self.sent[lap_id]},
                 'writer': {'device': device, 'number': number},
             }
             try:
                 said = self.running.call('POST', f'/api/sorties/{self.sortie_id}/laps/sent', {'changes': [change]})
-            except (OSError, ValueError):
+            except (OSError, ValueError, HTTPException):
                 self.failed += 1
                 time.sleep(0.1)
                 continue
@@ -118,6 +160,50 @@ def test_killed_web_worker_and_database_lose_nothing_that_was_acknowledged(data_
         assert writer.acknowledged <= stored
         assert children(running.process.pid)['work'] != found['work']  # another worker is there
         print(f'{len(writer.acknowledged)} acknowledged, {len(stored)} stored, {writer.failed} said to have failed')
+    finally:
+        running.stop()
+
+
+def test_a_slow_network_and_one_cut_in_either_direction_lose_nothing(data_folder):  # noqa: F811
+    running = Running(data_folder)
+    try:
+        running.token = running.call('GET', '/api/session')['csrf_token']
+        running.enter()
+        sortie = next(one['id'] for one in running.call('GET', '/api/sorties')['sorties'] if not one['laps'])
+        wire = Wire(running.port)
+        running.address = running.address.replace(str(running.port), str(wire.port))
+        writers = [Writer(running, sortie, insists=True) for _ in range(3)]
+        for writer in writers:
+            writer.start()
+        acknowledged = []
+        for slow_s, cut in (
+            (0.0, ''),
+            (0.05, ''),
+            (0.0, 'up'),
+            (0.0, ''),
+            (0.0, 'down'),
+            (0.05, 'down'),
+            (0.0, 'both'),
+        ):
+            wire.slow_s, wire.cut = slow_s, frozenset(('up', 'down') if cut == 'both' else (cut,))
+            before = sum(len(one.acknowledged) for one in writers)
+            time.sleep(2.5)
+            acknowledged.append(sum(len(one.acknowledged) for one in writers) - before)
+        wire.slow_s, wire.cut = 0.0, frozenset()
+        for writer in writers:
+            writer.goes_on = False
+        for writer in writers:
+            writer.join(timeout=30)
+            assert not writer.is_alive()
+        stored = running.call('GET', f'/api/sorties/{sortie}/laps')['laps']
+        sent = {lap_id: feet for one in writers for lap_id, feet in one.sent.items()}
+        assert {lap['id']: lap['along_ft'] for lap in stored} == sent  # each once, as it was noted
+        assert set(sent) == {lap_id for one in writers for lap_id in one.acknowledged}
+        assert min(acknowledged[0], acknowledged[1], acknowledged[3]) > 0  # slow is not cut
+        assert max(acknowledged[2], *acknowledged[4:]) <= 3  # what was on its way
+        assert min(wire.lost.values()) > 0
+        assert sum(one.failed for one in writers) > 10
+        print(f'{len(sent)} sent, {len(stored)} stored; by state {acknowledged}, lost {wire.lost}')
     finally:
         running.stop()
 
