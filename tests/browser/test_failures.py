@@ -2,7 +2,7 @@
 
 import re
 
-from playwright.sync_api import BrowserContext, Page, expect
+from playwright.sync_api import BrowserContext, Page, Route, expect
 
 from tests.browser.conftest import Server, open_today, signed_in
 from tests.browser.test_cockpit import recorder, tap
@@ -103,6 +103,23 @@ def test_two_who_have_the_same_open_are_told_and_choose(marta: Page, browser, se
     page.get_by_role('button', name='Write mine over theirs').click()
     expect(page.get_by_text('Marram by Marta again is kept.')).to_be_visible()
     other.context.close()
+    quiet.clear()
+
+
+def test_a_screen_that_waits_for_a_slow_network_says_so(marta: Page, quiet: list[str]):
+    page = marta
+    hanging: list[Route] = []
+    page.route('**/api/catalogue', lambda route: hanging.append(route))  # noqa: PLW0108  (as playwright wants it)
+    page.clock.install()
+    page.goto(page.url.rstrip('/') + '/sorties/new')
+    said = page.get_by_role('status').filter(has_text='Loading')
+    said.wait_for()
+    expect(said).not_to_contain_text('The network is slow')
+    page.clock.run_for(4_500)
+    expect(said).to_contain_text('The network is slow: still asking')
+    assert hanging
+    page.unroute('**/api/catalogue')  # which lets them go
+    page.get_by_label('Student').wait_for()
     quiet.clear()
 
 

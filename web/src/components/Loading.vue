@@ -1,6 +1,12 @@
 <script setup lang="ts">
-/** What stands in place of a screen while it is fetched, or when that failed. */
+/** What stands in place of a screen while it is fetched, when that takes long, or when it failed. */
+import { onUnmounted, ref } from 'vue'
+
 defineProps<{ error: Error | null; retry: () => unknown }>()
+const LONG_MS = 4_000
+const isLong = ref(false)
+const timer = window.setTimeout(() => (isLong.value = true), LONG_MS)
+onUnmounted(() => window.clearTimeout(timer))
 </script>
 
 <template>
@@ -8,5 +14,11 @@ defineProps<{ error: Error | null; retry: () => unknown }>()
     <p>{{ error.message }}</p>
     <button type="button" class="button mt-3" @click="retry()">Try again</button>
   </div>
-  <p v-else class="p-8 text-center text-soft">Loading…</p>
+  <div v-else role="status" class="p-8 text-center text-soft">
+    <p>Loading…</p>
+    <p v-if="isLong" class="mx-auto mt-2 max-w-lg text-ink">
+      The network is slow: still asking, for 20 seconds at most. A sortie that was taken along opens from Sorties
+      without it.
+    </p>
+  </div>
 </template>
