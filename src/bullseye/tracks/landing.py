@@ -27,10 +27,12 @@ _FAR_APART_S = 2.5
 _BEFORE_S, _FIXES_BEFORE, _FEWEST_FIXES = 14.0, 3, 5
 _TOLD_LATE_S = 1.0  # by which a recorder may be late to say so
 _NOSE_TELLS = 0.85  # where attitude was recorded the moment is better known than the model of speeds says
-_TOLD_WIDER = 1.35  # what is heard of aeroplanes on the ground is in whole knots, and late
+_TOLD_WIDER = 1.28  # what is heard of aeroplanes on the ground is in whole knots, and late
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
 _OF_THE_GAP = 0.4  # of a gap, which the stated interval covers either way
+_OF_A_LONG_STEP = 0.31  # of the time between fixes that are always so far apart
+_USUAL_STEPS = 1.5
 _HOP_FT = 0.45
 _ON_IT_FT = 0.15
 _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
@@ -38,7 +40,7 @@ _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
 _THIRD_OF_AN_INCH_FT, _PAVEMENT_FT = 0.03, 0.005
 _HOP_BEGINS_FT, _THROWN_UP_FPS = 0.5, 1.2
 _LONG_STEP_S, _HOP_RISES_FT, _HIGHEST_HOP_FT, _LEAST_SINK_FPS = 1.2, 0.15, 1.3, 0.3
-_OF_A_STEP = 0.6  # within which it is then known
+_OF_A_STEP = 0.52  # within which it is then known
 _PROMPT_S = 0.1  # no moment of touch is told more sharply
 _FINE_FT = 0.4  # white noise of a place below which it is taken to be as good as surveyed
 _WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
@@ -316,7 +318,8 @@ def touchdown_event(
     silent_s = float(time[after] - time[after - 1]) if 0 < after < time.size else 0.0
     gap = silent_s > SILENT_S
     if gap:  # anywhere in the gap, for all that is known
-        half_s = max(half_s, _OF_THE_GAP * silent_s)
+        usual_s = float(np.median(np.diff(window.samples.time_s)))
+        half_s = max(half_s, (_OF_A_LONG_STEP if silent_s <= _USUAL_STEPS * usual_s else _OF_THE_GAP) * silent_s)
     half = math.hypot(half_s * speed, 1.96 * place_ft, 0.0 if contact.seen else 1.96 * _PROMPT_S * speed)
     level_ft = float(np.interp(contact.level_s, time, along))
     ground = contact.ground_ft

@@ -28,6 +28,8 @@ _SHARE, _SHARE_SD = 0.83, 0.05  # of the speed in the climb, at lift-off
 # Less, and less sure, for each second between fixes: what it was between them is not known
 _SHARE_LESS_A_S, _SHARE_SD_A_S = 0.013, 0.025
 _EARLY_S = 0.12  # by which the fit tells it too early: no climb begins as gently as its gentlest
+# By the time between fixes, what the fit says is a little too wide, or too sure
+_STEPS_S, _AS_TOLD = (2.0, 5.0), (0.87, 1.08)
 _FASTEST_FIXES = 160  # more are averaged, which loses nothing
 
 
@@ -83,7 +85,8 @@ def find_liftoff(
     weight /= weight.sum()
     mean = float(weight @ moments) + _EARLY_S
     model_s = _MODEL_S + _OF_A_STEP * max(0.0, step_s - 1.0) + _OF_A_HEIGHT_STEP * noise.step_ft / _CLIMB_FPS
-    return mean, float(np.sqrt(weight @ (moments + _EARLY_S - mean) ** 2 + model_s**2))
+    as_told = float(np.interp(step_s, _STEPS_S, _AS_TOLD))
+    return mean, as_told * float(np.sqrt(weight @ (moments + _EARLY_S - mean) ** 2 + model_s**2))
 
 
 def _averaged(values: Floats, size: int) -> Floats:
