@@ -360,7 +360,11 @@ def test_drills_without_a_landing_are_scored_and_stand_in_the_record(marta: Brow
     marta.send_laps(sortie, (str(uuid.uuid4()), {'outcome': 'drill'}))
     marta.send_laps(sortie, (str(uuid.uuid4()), {'outcome': 'low_approach', 'lateral_ft': -4.0}))
     marta.send_laps(
-        sortie, (str(uuid.uuid4()), {'outcome': 'low_approach', 'lateral_ft': 3.0, 'marks': ['touched_runway']})
+        sortie,
+        (
+            str(uuid.uuid4()),
+            {'outcome': 'low_approach', 'lateral_ft': 3.0, 'marks': ['touched_runway', 'height_not_kept']},
+        ),
     )
     laps = [
         one for one in marta.get(f'/api/sorties/{sortie}/laps')['laps'] if one['outcome'] in ('drill', 'low_approach')
@@ -370,7 +374,7 @@ def test_drills_without_a_landing_are_scored_and_stand_in_the_record(marta: Brow
     assert verdicts[1] == ['pass', 'fail']
     assert verdicts[2] == ['pass', 'pass']
     assert verdicts[6] == ['unknown', 'unknown']
-    assert verdicts[7:] == [['pass', 'pass'], ['pass', 'fail']]
+    assert verdicts[7:] == [['pass', 'pass', 'pass'], ['pass', 'fail', 'fail']]
     assert [lap['score']['points'] for lap in laps[:3]] == [30 + 40, 60, 100]
     assert laps[6]['score']['points'] is None
     assert all(lap['score']['hit'] is None for lap in laps)

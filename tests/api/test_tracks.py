@@ -169,6 +169,54 @@ def test_the_wind_that_the_turns_showed_explains_a_lap_and_one_read_on_it_counts
     assert 'tapped' not in noted['readings']['aim_flown_ft']
 
 
+def test_drills_are_scored_from_a_recorded_flight(marta, demo_url):
+    _, raw = file_of('low-passes', rate_hz=4)
+    found = analysed(marta, demo_url, raw)
+    sortie_id = marta.sortie_of('Ines')
+    match(marta, found, sortie_id)
+    steady, swaying, _ = laps_of(marta, sortie_id)
+    assert [steady['outcome'], swaying['outcome']] == ['low_approach'] * 2
+
+    def verdicts(lap):
+        return {one['name']: one['verdict'] for one in lap['score']['criteria']}
+
+    assert verdicts(steady) == {'centreline': 'pass', 'height': 'pass', 'wheels': 'pass'}
+    assert verdicts(swaying) == {'centreline': 'fail', 'height': 'fail', 'wheels': 'pass'}
+    assert swaying['known_by']['lateral_ft'] == 'tracked'
+    # a person who saw the wheels touch is believed
+    kept = {name: steady[name] for name in ('outcome', 'flown_at', 'lateral_ft', 'known_by')}
+    told = marta.put_lap(
+        sortie_id, lap_id=steady['id'], along_ft=None, **kept, marks=['touched_runway', 'height_not_kept']
+    )
+    assert verdicts(told) == {'centreline': 'pass', 'height': 'fail', 'wheels': 'fail'}
+
+
+def test_a_hold_off_at_altitude_that_was_noted_is_timed_by_the_track(marta, demo_url):
+    flight, raw = file_of('deck', rate_hz=5)
+    sortie_id = marta.sortie_of('Ines')
+    drills = [one for one in flight.events if one['kind'] == 'drill']
+    noted = []
+    for one, seconds in ((drills[0], None), (drills[1], 3.5)):  # the second was timed by hand
+        at = (BEGUN + timedelta(seconds=one['time_s'] + 6)).isoformat()
+        how = {} if seconds is None else {'float_s': seconds, 'known_by': {'float_s': 'timed'}}
+        noted.append(marta.put_lap(sortie_id, outcome='drill', along_ft=None, flown_at=at, **how))
+    found = analysed(marta, demo_url, raw)
+    match(marta, found, sortie_id)
+    by_track, by_hand = (next(lap for lap in laps_of(marta, sortie_id) if lap['id'] == one['id']) for one in noted)
+    assert by_track['known_by']['float_s'] == 'tracked'
+    assert abs(by_track['float_s'] - drills[0]['held_s']) < 1.5
+    held, sank = by_track['score']['criteria']
+    assert held['verdict'] == 'pass'
+    assert sank['verdict'] == 'unknown'  # which height stood for the runway no track knows
+    assert (by_hand['float_s'], by_hand['known_by']['float_s']) == (3.5, 'timed')
+    assert 'tracked' in by_hand['readings']['float_s']
+    assert by_hand['score']['criteria'][1]['verdict'] == 'pass'
+    marta.call('DELETE', f'/api/tracks/{found["track"]["id"]}/match', status=204)
+    again = [lap for lap in laps_of(marta, sortie_id) if lap['outcome'] == 'drill']
+    assert [lap['float_s'] for lap in again] == [None, 3.5]
+    assert all(lap['track_file_id'] is None for lap in again)
+
+
 def test_tapped_and_measured_stand_side_by_side_and_the_better_known_scores(marta, demo_url):
     flight, raw = file_of(rate_hz=10)
     sortie_id = marta.sortie_of('Ines')

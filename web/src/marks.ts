@@ -14,7 +14,16 @@ export const MARKS: Record<LapState, readonly Mark[]> = {
   takeoff: ['rotated_early', 'rotated_late', 'takeoff_off_centreline'],
   pattern: ['tpa_not_held', 'wide', 'tight', 'over_banked'],
   final: ['overshot_final', 'flat', 'steep', 'gate_not_met', 'going_long', 'going_short'],
-  touched: ['dropped_in', 'nose_first', 'crab_left_in', 'off_centreline', 'sank_through', 'touched_runway', 'prompted'],
+  touched: [
+    'dropped_in',
+    'nose_first',
+    'crab_left_in',
+    'off_centreline',
+    'sank_through',
+    'touched_runway',
+    'height_not_kept',
+    'prompted',
+  ],
 }
 export const MARK_LABEL: Record<Mark, string> = {
   rotated_early: 'Rotated early',
@@ -36,6 +45,7 @@ export const MARK_LABEL: Record<Mark, string> = {
   off_centreline: 'Off the centreline',
   sank_through: 'Sank through (drill)',
   touched_runway: 'Touched (low approach)',
+  height_not_kept: 'Height not kept (low approach)',
   prompted: 'Prompted by instructor',
 }
 export const EXCLUDED_LABEL: Record<NonNullable<LapIn['excluded']>, string> = {

@@ -551,9 +551,10 @@ class Flight:
                 lowest, place, seen_s = wheels, (along, lateral), self.time_s
             low = kind == 'low_approach' and along < self.strip.landing_length_ft * 0.75
             slow = self.tas < self.plane.climb_kt * KT - 6
-            vz = _limited((18 - wheels) / 3, 6.0) if low else self.plane.climb_fpm / 60 * (0.45 if slow else 1)
+            at_ft = 18 + lap.low_sway_ft * math.sin(2 * math.pi * self.time_s / 12)
+            vz = _limited((at_ft - wheels) / 2, 8.0) if low else self.plane.climb_fpm / 60 * (0.45 if slow else 1)
             self._air(
-                bank=self._bank_for(course, lateral, reach_ft=1_000, bank_deg=12),
+                bank=self._bank_for(course, lateral - lap.low_beside_ft, reach_ft=600, bank_deg=12),
                 vz=vz,
                 tas=(self.plane.approach_kt if low else self.plane.climb_kt) * KT,
                 accel=2.5,
@@ -596,13 +597,35 @@ class Flight:
         self.wait(25)
         self.taxi([(start, 0), (start + 45, 0)], kt=7)
 
-    def start_on_final(self, runway: str, *, distance_nm: float = 4.0) -> None:
+    def start_on_final(self, runway: str, *, distance_nm: float = 4.0, above_ft: float = 1_300.0) -> None:
         """Begin in the air on a long final."""
         self.strip = self.ground.strips[runway]
         self.n, self.e = self.strip.to_plane(-distance_nm * _NM, 150)
         self.heading, self.on_ground = self.strip.course_rad, False
-        self.altitude = self.ground.elevation_ft + 1_300
+        self.altitude = self.ground.elevation_ft + above_ft
         self.height, self.tas, self.spacing = self.altitude, self.plane.downwind_kt * KT, 0.0
+
+    def drill(self, times: int) -> None:
+        """The hold-off at altitude, so often: down, round out, held level at idle until it stalls, sink, power, up."""
+        top_ft = self.altitude
+        for _ in range(times):
+            self._steady(12.0, vz=-500 / 60, kt=self.plane.approach_kt)
+            begun_s = self.time_s
+            while self.tas > self.plane.touchdown_kt * KT:
+                self._air(bank=0.0, vz=0.0, tas=0.0, accel=self.plane.hold_off_fps2, vz_accel=0.1 * _G)
+            self._event('drill', *self._place(), held_s=self.time_s - begun_s)
+            self._steady(3.0, vz=-9.0, kt=self.plane.touchdown_kt)
+            while self.height < top_ft:
+                self._steady(1.0, vz=self.plane.climb_fpm / 60, kt=self.plane.approach_kt)
+
+    def descend_to(self, height_ft: float) -> None:
+        """Straight ahead, with power."""
+        while self.height > height_ft:
+            self._steady(1.0, vz=-700 / 60, kt=self.plane.downwind_kt)
+
+    def _steady(self, seconds: float, *, vz: float, kt: float) -> None:
+        for _ in range(int(seconds / STEP_S)):
+            self._air(bank=0.0, vz=vz, tas=kt * KT)
 
     def fly(self, laps: Sequence[LapPlan], *, taxi_back: bool = True) -> Flown:
         """Fly lap after lap; the last one that stops taxies back when asked."""

@@ -65,6 +65,8 @@ class LapPlan:
     give_up_height_ft: float = 60.0  # of a go-around: over the ground
     three_sixty: bool = False  # for spacing, on the downwind leg
     straight_in: bool = False  # from four miles out: only as the first lap of a flight that starts in the air
+    low_sway_ft: float = 0.0  # of a low approach: up and down by so much, in twelve seconds
+    low_beside_ft: float = 0.0  # right of the centreline
 
 
 def any_aeroplane(rng: np.random.Generator, *, fast: bool = False) -> Aeroplane:

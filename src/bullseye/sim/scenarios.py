@@ -28,6 +28,8 @@ class Scenario:
     three_sixty_on: int | None = None
     runway_from: Mapping[int, int] = field(default_factory=dict)  # lap number: which runway of the field
     give_up_ft: tuple[float, ...] = (60.0,)
+    low_passes: tuple[tuple[float, float], ...] = ((0.0, 0.0),)  # swaying, and beside the centreline [ft]
+    drills: int = 0  # hold-offs at altitude before anything else
     starts_landing: bool = False
 
 
@@ -39,6 +41,17 @@ SCENARIOS: dict[str, Scenario] = {
         words='touch-and-go, go-around, low approach, stop-and-go, full stop',
         laps=('touch_and_go', 'go_around', 'low_approach', 'stop_and_go', 'full_stop'),
         give_up_ft=(50.0,),
+    ),
+    'low-passes': Scenario(
+        words='along the runway: steady over the centreline, then up and down and beside it',
+        laps=('low_approach', 'low_approach', 'full_stop'),
+        low_passes=((0.0, 0.0), (13.0, 28.0)),
+    ),
+    'deck': Scenario(
+        words='three hold-offs at altitude, then a landing straight in',
+        laps=('full_stop',),
+        starts_on_final=True,
+        drills=3,
     ),
     'go-arounds': Scenario(
         words='go-arounds from 250, 60 and 8 ft, then a landing',
@@ -101,8 +114,10 @@ def scenario_flight(
     flight = Flight(ground, wind=wind, aeroplane=aeroplane or Aeroplane(), student=scenario.student, rng=rng)
     laps, current = [], first
     heights = iter(scenario.give_up_ft * len(scenario.laps))
+    passes = iter(scenario.low_passes * len(scenario.laps))
     for number, end in enumerate(scenario.laps):
         current = second if scenario.runway_from.get(number) else current
+        sway_ft, beside_ft = next(passes) if end == 'low_approach' else (0.0, 0.0)
         laps.append(
             LapPlan(
                 end=end,
@@ -111,10 +126,17 @@ def scenario_flight(
                 give_up_height_ft=next(heights) if end == 'go_around' else 60.0,
                 three_sixty=scenario.three_sixty_on == number,
                 straight_in=scenario.starts_on_final and number == 0,
+                low_sway_ft=sway_ft,
+                low_beside_ft=beside_ft,
             )
         )
     if scenario.starts_on_final:
-        flight.start_on_final(first)
+        if scenario.drills:
+            flight.start_on_final(first, distance_nm=7.0 + scenario.drills, above_ft=3_200.0)
+            flight.drill(scenario.drills)
+            flight.descend_to(ground.elevation_ft + 1_300)
+        else:
+            flight.start_on_final(first)
     else:
         flight.start_on_apron(first)
     if scenario.taxi_only:

@@ -19,7 +19,7 @@ from bullseye.core.brief.whole import Plan
 from bullseye.core.brief.workedout import work_out
 from bullseye.core.explain.around import AroundJudged, judge_around
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.core.measure.around import Around, GateFlown, WindAloft, WorkedOut
+from bullseye.core.measure.around import Around, GateFlown, LowFlight, WindAloft, WorkedOut
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.lapwind import wind_of
 from bullseye.store.models import Airfield, Lap, RunwayEnd, Sortie
@@ -75,6 +75,17 @@ def around_of(report: FlightReport, end: int) -> Around | None:
         threshold_groundspeed_kt=final.threshold_groundspeed_kt if final.threshold_airspeed_kt is None else None,
         threshold_height_ft=final.threshold_height_ft,
         wind=_wind_by_turns(report, lap),
+        low=_low(report, lap),
+    )
+
+
+def _low(report: FlightReport, lap: TrackLap) -> LowFlight | None:
+    if lap.low_pass is None:
+        return None
+    return LowFlight(
+        height_range_ft=lap.low_pass.height_range_ft,
+        height_range_half_ft=lap.low_pass.height_range_uncertainty_ft,
+        lowest_ft=report.events[lap.end].lowest_ft,
     )
 
 

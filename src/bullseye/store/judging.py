@@ -18,7 +18,9 @@ from bullseye.core.explain.around import AroundJudged
 from bullseye.core.explain.diagnosis import Diagnosis, diagnose
 from bullseye.core.explain.scoring import Score, score_lap
 from bullseye.core.explain.summary import Summary, summarise
-from bullseye.core.measure.lap import MeasuredLap
+from bullseye.core.measure.around import LowFlight
+from bullseye.core.measure.lap import HeightRange, MeasuredLap
+from bullseye.core.measure.readings import Measure
 from bullseye.store.around import judged_of
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.lapwind import wind_of
@@ -38,6 +40,8 @@ MEASURED = (
     'ballooned',
 )
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
+_LOW = TypeAdapter(LowFlight)
+_CLEAR_FT = 4.0  # [own] of the wheels as a track tells them, from which they surely did not touch
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -62,15 +66,33 @@ def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
     return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'going': _going(lap)})
 
 
-def _of_drill(lap: Lap) -> dict[str, bool | None]:
+def _of_drill(lap: Lap) -> dict[str, Any]:
     """What was marked of a drill. Of one that was timed, or placed over the runway, what was not marked was not so."""
     if lap.outcome == 'drill':
-        timed = False if lap.float_s is not None else None
+        timed = False if _is_noted(lap, 'float_s') else None
         return {'sank_through': True if 'sank_through' in lap.marks else timed}
     if lap.outcome == 'low_approach':
-        placed = False if lap.lateral_ft is not None else None
-        return {'touched': True if 'touched_runway' in lap.marks else placed}
+        placed = _is_noted(lap, 'lateral_ft')
+        low = _low_flight(lap)
+        dry = False if placed or (low is not None and low.lowest_ft is not None and low.lowest_ft > _CLEAR_FT) else None
+        kept = False if 'height_not_kept' in lap.marks else True if placed else None
+        found: dict[str, Any] = {'touched': True if 'touched_runway' in lap.marks else dry, 'height_kept': kept}
+        if low is not None:
+            found['height_range'] = HeightRange(feet=low.height_range_ft, half_ft=low.height_range_half_ft)
+        return found
     return {}
+
+
+def _is_noted(lap: Lap, measure: Measure) -> bool:
+    """Whether a person has noted a value of a lap, who then marked what else there was to be seen."""
+    return any(how != 'tracked' for how in (lap.readings or {}).get(measure, {})) or (
+        getattr(lap, measure) is not None and (lap.known_by or {}).get(measure) != 'tracked'
+    )
+
+
+def _low_flight(lap: Lap) -> LowFlight | None:
+    kept = (lap.around or {}).get('low')
+    return None if kept is None else _LOW.validate_python(kept)
 
 
 def _going(lap: Lap) -> Going | None:

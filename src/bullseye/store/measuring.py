@@ -28,7 +28,7 @@ from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.lapwind import airspeed_of
 from bullseye.store.models import Aircraft, Lap, RunwayEnd, Sortie, TrackFile, User
 from bullseye.store.requests import flown_request, planned_at
-from bullseye.tracks.events import Event, FlightReport, read_report
+from bullseye.tracks.events import Event, FlightReport, LowPass, read_report
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
@@ -38,6 +38,7 @@ _NAMESPACE = uuid.UUID('5b2b1f0a-6d2c-4c49-9f0b-2a8f5c7f3c11')  # of laps that a
 _USUAL_WEIGHT = 0.97  # of the stalling speed: rarely at maximum weight [own]
 _AROUND = timedelta(hours=36)
 _LAST_TAP = timedelta(minutes=3)
+_DRILL_S = 60.0  # [own] between the end of a hold-off at altitude and its being noted
 _SAME_END_S = 20.0  # [own] between two analyses of one landing
 _SAME_FT = 30.0  # [own] between two analyses of one roll
 _ENDS = ('touchdown', 'go_around', 'low_approach')
@@ -244,6 +245,7 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
             lap = by_id[pair.lap_id]
             lap.liftoff_ft = liftoff_ft if lap.liftoff_ft is None else lap.liftoff_ft
             _measure(db, lap, row, pair.event, event, plain_around(report, pair.event))
+    _measure_drills(db, row, sortie, report)
     db.commit()
 
 
@@ -380,8 +382,45 @@ def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event, ar
             side = 'right' if event.drift_kt > 0 else 'left'
             lap.drift = 'none' if abs(event.drift_kt) < _NO_DRIFT_KT else side
             lap.known_by = {**lap.known_by, 'drift': 'tracked'}
+    if event.kind == lap.outcome == 'low_approach':
+        low = _low_pass_of(report_of(row), index)
+        if low is not None:
+            off: dict[Measure, Reading] = {}
+            _add(off, 'lateral_ft', low.lateral_ft, low.lateral_uncertainty_ft)
+            laps.settle(lap, off)
     lap.revision += 1
     laps.learn(db, lap)
+
+
+def _low_pass_of(report: FlightReport, end: int) -> LowPass | None:
+    return next((one.low_pass for one in report.laps if one.end == end), None)
+
+
+def _measure_drills(db: Session, row: TrackFile, sortie: Sortie, report: FlightReport) -> None:
+    """Time hold-offs at altitude that somebody has noted by what the track shows about that moment, each once."""
+    noted = [
+        lap
+        for lap in laps.of_sortie(db, sortie)
+        if lap.outcome == 'drill' and lap.track_event is None and lap.track_file_id in (None, row.id)
+    ]
+    apart = sorted(
+        (abs(lap.flown_at.timestamp() - held.to_s), k, j)
+        for k, lap in enumerate(noted)
+        for j, held in enumerate(report.held_aloft)
+    )
+    used_laps, used_held = set[int](), set[int]()
+    for seconds, k, j in apart:
+        if seconds > _DRILL_S or k in used_laps or j in used_held:
+            continue
+        used_laps.add(k)
+        used_held.add(j)
+        held, lap = report.held_aloft[j], noted[k]
+        tracked: dict[Measure, Reading] = {}
+        _add(tracked, 'float_s', held.held_s, held.uncertainty_s)
+        lap.track_file_id = row.id
+        laps.settle(lap, tracked)
+        lap.revision += 1
+        laps.learn(db, lap)
 
 
 def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Reading]:
@@ -435,6 +474,9 @@ def measure_again(db: Session, row: TrackFile) -> None:
             if mistaken_ft is not None and lap.liftoff_ft is not None and abs(lap.liftoff_ft - mistaken_ft) < _SAME_FT:
                 lap.liftoff_ft = None
             _measure(db, lap, row, lap.track_event, ends[lap.track_event], around)
+    sortie = None if row.sortie_id is None else db.get(Sortie, row.sortie_id)
+    if sortie is not None:
+        _measure_drills(db, row, sortie, report)
 
 
 def take_back(db: Session, row: TrackFile) -> None:

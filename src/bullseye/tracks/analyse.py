@@ -17,7 +17,8 @@ from bullseye.tracks.away import axis_through, off_runways, stops_away
 from bullseye.tracks.clean import clean, gaps
 from bullseye.tracks.coarse import Doubt, coarse_words, maybe_touched
 from bullseye.tracks.contact import Contact, Prior
-from bullseye.tracks.events import Event, Lap, Then
+from bullseye.tracks.drills import held_aloft
+from bullseye.tracks.events import Event, HeldAloft, Lap, Then
 from bullseye.tracks.fields import Runway, near
 from bullseye.tracks.grounded import wheels_down
 from bullseye.tracks.known import Known
@@ -67,6 +68,7 @@ class Analysis:
     warnings: tuple[str, ...]
     height_ft: Floats  # of each fix above the sea, tied to the runways; NaN where it never could be
     motion: Motion
+    held: tuple[HeldAloft, ...]
 
 
 @dataclass
@@ -108,7 +110,7 @@ def analyse(
         progress('looking for laps')
         here = _AtField(motion, own, known)
         warnings += [one.words for one in here.doubts]
-        laps += laps_of(motion, own, here.events, here.details, first=len(events))
+        laps += laps_of(motion, own, here.events, here.details, first=len(events), wander_ft=here.ties.wander_ft)
         events += here.events
         motions.append((motion, here.ties))
     if not motions:
@@ -139,6 +141,7 @@ def analyse(
         warnings=tuple(warnings),
         height_ft=motion.height_ft - offset,
         motion=motion,
+        held=held_aloft(motion, everything),
     )
 
 

@@ -122,6 +122,28 @@ class Turn:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class LowPass:
+    """Slow flight along the runway: the furthest from its centreline, right of it positive, and highest less lowest."""
+
+    from_s: Annotated[MomentS, Field(alias='from')]
+    to_s: Annotated[MomentS, Field(alias='to')]
+    lateral_ft: Tenths
+    lateral_uncertainty_ft: Tenths
+    height_range_ft: Tenths
+    height_range_uncertainty_ft: Tenths
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HeldAloft:
+    """A hold-off without a runway, as it is practised at altitude; ``uncertainty_s`` holds 95 %."""
+
+    from_s: Annotated[MomentS, Field(alias='from')]
+    to_s: Annotated[MomentS, Field(alias='to')]
+    held_s: Hundredths
+    uncertainty_s: Hundredths
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Lap:
     """From one leaving of the runway to the next landing or going around."""
 
@@ -144,6 +166,7 @@ class Lap:
     path_error_ft: Tenths | None  # greatest, from 300 ft down
     downwind_groundspeed_kt: Tenths | None = None
     downwind_off_deg: Tenths | None = None  # positive: running away from the runway
+    low_pass: LowPass | None = None  # of one that ended with a low approach
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -172,6 +195,7 @@ class FlightReport:
     laps: tuple[Lap, ...]
     wind: tuple[WindFound, ...]
     warnings: tuple[str, ...]
+    held_aloft: tuple[HeldAloft, ...] = ()
 
 
 _REPORT = TypeAdapter(FlightReport)

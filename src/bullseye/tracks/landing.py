@@ -31,8 +31,9 @@ _TOLD_WIDER = 1.28  # what is heard of aeroplanes on the ground is in whole knot
 _GATES_FT = (500.0, 300.0, 200.0)
 _DESCENT_S = 150.0
 _OF_THE_GAP = 0.4  # of a gap, which the stated interval covers either way
-_OF_A_LONG_STEP = 0.31  # of the time between fixes that are always so far apart
+_OF_A_LONG_STEP = 0.27  # of the time between fixes that are always so far apart
 _USUAL_STEPS = 1.5
+_LONG_STEPS_S, _AS_TOLD = (5.0, 10.0), (1.0, 0.85)  # by which the fit is surer than it says
 _HOP_FT = 0.45
 _ON_IT_FT = 0.15
 _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
@@ -40,7 +41,8 @@ _SHORT_STEP_S = 0.3  # fixes at least so close for hops to be seen
 _THIRD_OF_AN_INCH_FT, _PAVEMENT_FT = 0.03, 0.005
 _HOP_BEGINS_FT, _THROWN_UP_FPS = 0.5, 1.2
 _LONG_STEP_S, _HOP_RISES_FT, _HIGHEST_HOP_FT, _LEAST_SINK_FPS = 1.2, 0.15, 1.3, 0.3
-_OF_A_STEP = 0.52  # within which it is then known
+# Within so much it is then known, by the time between fixes
+_SEEN_STEPS_S, _SEEN_HALF_S = (0.1, 0.2, 1.0), (0.052, 0.08, 0.52)
 _PROMPT_S = 0.1  # no moment of touch is told more sharply
 _FINE_FT = 0.4  # white noise of a place below which it is taken to be as good as surveyed
 _WANDER = 4.0  # a receiver's slow error of place against its white noise [own]
@@ -182,16 +184,18 @@ def contact_of(motion: Motion, window: Window, prior: Prior, *, wander_ft: float
     )
     seen_s = _seen_touching(motion, window, found, wander_ft=wander_ft)
     if seen_s is not None:
-        half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
-        return replace(found, time_s=seen_s, half_width_s=half_s, seen=True)
+        return replace(found, time_s=seen_s, half_width_s=_seen_half_s(window), seen=True)
     thrown_s = _thrown_up(motion, window, found, wander_ft=wander_ft)
     if thrown_s is not None:
-        half_s = _OF_A_STEP * float(np.median(np.diff(window.samples.time_s)))
-        return replace(found, time_s=thrown_s, half_width_s=half_s, seen=True)
+        return replace(found, time_s=thrown_s, half_width_s=_seen_half_s(window), seen=True)
     first_s = _touched_before(motion, window, found, wander_ft=wander_ft)
     if first_s is None:
         return found
     return replace(found, time_s=first_s, half_width_s=max(found.half_width_s, 0.25), seen=True)
+
+
+def _seen_half_s(window: Window) -> float:
+    return float(np.interp(np.median(np.diff(window.samples.time_s)), _SEEN_STEPS_S, _SEEN_HALF_S))
 
 
 def _seen_touching(motion: Motion, window: Window, contact: Contact, *, wander_ft: float) -> float | None:
@@ -319,6 +323,7 @@ def touchdown_event(
     gap = silent_s > SILENT_S
     if gap:  # anywhere in the gap, for all that is known
         usual_s = float(np.median(np.diff(window.samples.time_s)))
+        half_s *= float(np.interp(usual_s, _LONG_STEPS_S, _AS_TOLD))
         half_s = max(half_s, (_OF_A_LONG_STEP if silent_s <= _USUAL_STEPS * usual_s else _OF_THE_GAP) * silent_s)
     half = math.hypot(half_s * speed, 1.96 * place_ft, 0.0 if contact.seen else 1.96 * _PROMPT_S * speed)
     level_ft = float(np.interp(contact.level_s, time, along))

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Literal
 
 import numpy as np
 
 from bullseye.core.basis.constants import FPS_PER_KT, GRAVITY_FPS2
 from bullseye.tracks.contact import Contact
+from bullseye.tracks.drills import low_pass_of
 from bullseye.tracks.events import Event, Gate, Lap, Turn
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.landing import Window, gates_of
@@ -29,11 +31,18 @@ _LEAST_DOWNWIND_FT = 1_500.0
 
 
 def laps_of(
-    motion: Motion, runways: Sequence[Runway], events: Sequence[Event], details: Details, *, first: int
+    motion: Motion,
+    runways: Sequence[Runway],
+    events: Sequence[Event],
+    details: Details,
+    *,
+    first: int,
+    wander_ft: float,
 ) -> list[Lap]:
     """The laps of one field, each ended by a touchdown, go-around or low approach.
 
     :param first: what the events' indices begin with
+    :param wander_ft: of the recorded height, in the square root of a second
     """
     by_runway = {one.end.ident: one for one in runways}
     found = []
@@ -47,18 +56,19 @@ def laps_of(
         since = events[begun].time_s if begun is not None else float(motion.time_s[0])
         since = max(since, event.time_s - _LONGEST_LAP_S)
         took_off = begun if begun is not None and events[begun].kind == 'takeoff' else None
-        found.append(
-            _lap(
-                motion,
-                runway,
-                event,
-                window,
-                contact,
-                since,
-                first + index,
-                first + took_off if took_off is not None else None,
-            )
+        lap = _lap(
+            motion,
+            runway,
+            event,
+            window,
+            contact,
+            since,
+            first + index,
+            first + took_off if took_off is not None else None,
         )
+        if event.kind == 'low_approach':
+            lap = replace(lap, low_pass=low_pass_of(motion, runway, event, wander_ft=wander_ft))
+        found.append(lap)
     return found
 
 

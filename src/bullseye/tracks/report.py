@@ -42,6 +42,7 @@ def report_of(analysis: Analysis) -> FlightReport:
             for wind in analysis.winds
         ),
         warnings=tuple(analysis.warnings),
+        held_aloft=analysis.held,
     )
 
 

@@ -13,7 +13,7 @@ from bullseye.core.explain.diagnosis import diagnose, flown_lap
 from bullseye.core.explain.scoring import score_lap
 from bullseye.core.explain.summary import hits_distribution, summarise
 from bullseye.core.given.standards import BUILT_IN
-from bullseye.core.measure.lap import MeasuredLap
+from bullseye.core.measure.lap import HeightRange, MeasuredLap
 from tests.core.making import briefed, make_request
 
 LAP = {'outcome': 'touch_and_go', 'along_ft': 800.0}
@@ -307,6 +307,26 @@ def test_where_nobody_gave_the_wind_nothing_is_blamed_or_learned_by_a_calm(along
     explained = diagnose(read, request=asked, brief=make_brief(asked))
     assert {part.cause: part.feet is not None for part in explained.parts}['wind']
     assert 'unknown when it was briefed' in next(str(one.words) for one in explained.parts if one.cause == 'wind')
+
+
+@pytest.mark.parametrize(
+    ('seen', 'verdict', 'value'),
+    [
+        ({}, 'unknown', None),
+        ({'height_kept': True}, 'pass', 'yes'),
+        ({'height_range': HeightRange(feet=9.0, half_ft=3.0)}, 'pass', 9.0),
+        ({'height_range': HeightRange(feet=12.5, half_ft=3.0)}, 'near', 12.5),
+        ({'height_range': HeightRange(feet=13.5, half_ft=3.0)}, 'fail', 13.5),
+        ({'height_range': HeightRange(feet=13.5, half_ft=3.0), 'height_kept': True}, 'fail', 13.5),
+        ({'height_range': HeightRange(feet=4.0, half_ft=3.0), 'height_kept': False}, 'fail', 'no'),
+    ],
+)
+def test_along_the_runway_one_height_is_kept_as_well_as_it_was_seen(seen, verdict, value):
+    score, _, _ = judged(outcome='low_approach', along_ft=None, lateral_ft=-4.0, touched=False, **seen)
+    height = next(one for one in score.criteria if one.name == 'height')
+    assert (height.verdict, height.value) == (verdict, value)
+    assert score.out_of == (75 if verdict == 'unknown' else 100)
+    assert ('as it should be' in str(score.words)) == (verdict in ('pass', 'unknown'))
 
 
 def test_a_wind_that_the_turns_showed_is_split_and_learned_by_like_one_that_was_read():

@@ -84,6 +84,7 @@ LapMark = Literal[
     'gate_not_met',
     'sank_through',
     'touched_runway',
+    'height_not_kept',
 ]
 Going = Literal['long', 'short']
 Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']

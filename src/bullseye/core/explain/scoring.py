@@ -222,14 +222,15 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, wei
 
 # Of a drill [own]: seconds of the model's hold-off held are a pass, and so many less are near
 _HELD_NEAR = 0.7
-_DRILL_WEIGHTS = {'held': 60.0, 'sink_through': 40.0, 'centreline': 60.0, 'wheels': 40.0}
+_DRILL_WEIGHTS = {'held': 60.0, 'sink_through': 40.0, 'centreline': 50.0, 'height': 25.0, 'wheels': 25.0}
+_HEIGHT_KEPT_FT = 10.0  # highest less lowest along the runway
 
 
 def _drill_score(lap: MeasuredLap, brief: BriefAnswer) -> Score:
     """A drill without a landing: the hold-off at altitude, or the low approach along the runway.
 
     At altitude it is held as long as the model says that the hold-off lasts, without sinking through the height that
-    stands for the runway. Along the runway it stays over the centreline and in the air.
+    stands for the runway. Along the runway it stays over the centreline, at one height, and in the air.
     """
     found = _held(lap, brief) if lap.outcome == 'drill' else _along_the_runway(lap)
     criteria = tuple(
@@ -281,6 +282,7 @@ def _held(lap: MeasuredLap, brief: BriefAnswer) -> tuple[Criterion, ...]:
 def _along_the_runway(lap: MeasuredLap) -> tuple[Criterion, ...]:
     return (
         _centreline(lap),
+        _height_kept(lap),
         _criterion(
             'wheels',
             'Wheels touched',
@@ -289,6 +291,26 @@ def _along_the_runway(lap: MeasuredLap) -> tuple[Criterion, ...]:
             tolerance='no',
             verdict='unknown' if lap.touched is None else 'fail' if lap.touched else 'pass',
         ),
+    )
+
+
+def _height_kept(lap: MeasuredLap) -> Criterion:
+    """What a person saw stands; else what a track measured: beyond the limit by less than it may be off is near."""
+    verdict: Verdict = 'unknown'
+    value: float | str | None = None
+    if lap.height_kept is not None:
+        verdict, value = ('pass', 'yes') if lap.height_kept else ('fail', 'no')
+    if lap.height_range is not None and lap.height_kept is not False:
+        value = lap.height_range.feet
+        over_ft = value - _HEIGHT_KEPT_FT
+        verdict = 'pass' if over_ft <= 0 else 'near' if over_ft <= lap.height_range.half_ft else 'fail'
+    return _criterion(
+        'height',
+        'Height kept along the runway',
+        value=value,
+        unit='ft' if isinstance(value, float) else '',
+        tolerance=f'within {_HEIGHT_KEPT_FT:.0f} ft',
+        verdict=verdict,
     )
 
 

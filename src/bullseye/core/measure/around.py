@@ -27,6 +27,15 @@ class WindAloft:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class LowFlight:
+    """Slow flight along the runway: highest less lowest, and how low; half-widths hold 95 %."""
+
+    height_range_ft: float
+    height_range_half_ft: float
+    lowest_ft: float | None = None  # of the wheels
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Around:
     """The rest of a lap as measured; None where it was not.
 
@@ -52,6 +61,7 @@ class Around:
     threshold_groundspeed_kt: float | None = None
     threshold_height_ft: float | None = None
     wind: WindAloft | None = None
+    low: LowFlight | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -11,6 +11,14 @@ from bullseye.core.basis.quantity import Checked
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class HeightRange:
+    """Highest less lowest along the runway [ft]; ``half_ft`` holds 95 %."""
+
+    feet: float
+    half_ft: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class MeasuredLap(Checked):
     """What was seen of one lap; None where nobody looked.
 
@@ -31,6 +39,8 @@ class MeasuredLap(Checked):
     headwind_by: WindBy = 'read'
     sank_through: bool | None = None  # of a hold-off drill: the height that stands for the runway
     touched: bool | None = None  # of a low approach: the wheels
+    height_kept: bool | None = None  # of a low approach, as a person saw it
+    height_range: HeightRange | None = None  # of a low approach, as a track measured it
     going: Going | None = None  # of a go-around: on which side of the box it was going to land
 
     def check_together(self) -> None:
