@@ -87,11 +87,12 @@ def held_aloft(motion: Motion, events: Sequence[Event]) -> tuple[HeldAloft, ...]
         held_s = float(time[last] - time[first]) + _ENDS_S
         on_runway = any(time[first] - _NEAR_EVENT_S < one.time_s < time[last] + _NEAR_EVENT_S for one in events)
         begun, ended = np.searchsorted(time, time[first] - np.array(_DESCENDS_S))
-        if on_runway or not _HELD_S[0] <= held_s <= _HELD_S[1] or last - first < 3 or begun == ended:
+        before = climb[begun:ended][np.isfinite(climb[begun:ended])]
+        if on_runway or not _HELD_S[0] <= held_s <= _HELD_S[1] or last - first < 3 or not before.size:
             continue
         slope = float(np.polyfit(time[first : last + 1], speed[first : last + 1], 1)[0])
         if (
-            float(np.nanmean(climb[begun:ended])) < -_DESCENDS_FPS
+            float(before.mean()) < -_DESCENDS_FPS
             and slope < -_SLOWS_FPS2
             and speed[first] - speed[last] > _SLOWS_FPS
             and abs(course[last] - course[first]) < _STRAIGHT_RAD
