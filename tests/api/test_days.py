@@ -125,11 +125,22 @@ def test_a_copy_has_everything_but_the_weather_which_is_said_to_be_unknown(marta
     brief = marta.call('POST', f'/api/sorties/{copy["id"]}/brief', {})['brief']
     assert not brief['aim']['aim_is_good']
     assert any('No wind has been given yet' in one['words'] for one in brief['cautions'])
-    plan = marta.call('POST', f'/api/sorties/{copy["id"]}/plan', {})['plan']['lap_plan']
-    assert not plan['laps']  # what is unknown is not planned
+    # what is unknown is neither a calm nor within any limit, and is not planned
+    wind = brief['wind']
+    assert (wind['is_known'], wind['headwind_kt'], wind['crosswind_kt'], wind['crosswind']) == (False, None, None, None)
+    assert {limit['within'] for limit in wind['crosswind_limits']} == {None}
+    plan = marta.call('POST', f'/api/sorties/{copy["id"]}/plan', {})['plan']
+    assert not plan['lap_plan']['laps']
+    assert {end['within_limits'] for end in plan['runway_ranking']} <= {None, False}
+    assert all(end['reasons'][0]['words'] == 'wind not given by anybody' for end in plan['runway_ranking'])
+    assert 'Nobody has given the wind' in plan['pattern']['wind_words']
+    card = marta.get(f'/api/sorties/{copy["id"]}/aboard')['kneeboard']
+    assert 'wind not given' in card['subtitle']
+    assert 'calm' not in card['subtitle']
     marta.call('PATCH', f'/api/sorties/{copy["id"]}', {'wind_kt': 6, 'wind_dir_deg_mag': 40})
     after = marta.call('POST', f'/api/sorties/{copy["id"]}/brief', {})['brief']
     assert after['aim']['aim_is_good']
+    assert {limit['within'] for limit in after['wind']['crosswind_limits']} == {True}
     # given today for a flight in two days: shown, and said to be old
     assert any('earlier hour or day' in one['words'] for one in after['cautions'])
     marta.call('PATCH', f'/api/sorties/{copy["id"]}', {'planned_on': str(TODAY), 'planned_time': None})

@@ -90,7 +90,14 @@ export function direction(deg: number | null): string {
 export const wholeDirection = (deg: number | null) => (deg === null ? null : Math.round(deg) % 360 || 360)
 
 /** Wind in words: `070° 9 gust 14 kt`. */
-export function windWords(wind: { wind_dir_deg_mag: number | null; wind_kt: number; gust_kt: number | null }): string {
+export function windWords(wind: {
+  wind_dir_deg_mag: number | null
+  wind_kt: number
+  gust_kt: number | null
+  /** when it was given; null: never */
+  weather_at?: string | null
+}): string {
+  if (wind.weather_at === null) return 'wind not given'
   if (wind.wind_kt === 0 && !wind.gust_kt) return 'calm'
   const gust = wind.gust_kt === null ? '' : ` gust ${round(wind.gust_kt)}`
   const from = wind.wind_dir_deg_mag === null ? 'variable' : `${direction(wind.wind_dir_deg_mag)}°`

@@ -16,7 +16,9 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
     brief = brief_of(request)
     wind, field = request.wind, sortie.runway_end.airfield.name
     blows = 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
-    if wind.speed_kt:
+    if not request.weather.is_known:
+        blows = 'not given,'
+    elif wind.speed_kt:
         from_deg = brief.wind.wind_dir_deg_mag
         blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
         blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''

@@ -48,7 +48,7 @@ const gust = computed(() => {
         </g>
       </g>
       <text v-else x="70" y="32" text-anchor="middle" font-size="14" fill="var(--ink)">
-        {{ isCalm ? 'calm' : 'variable' }}
+        {{ !brief.wind.is_known ? 'not given' : isCalm ? 'calm' : 'variable' }}
       </text>
     </svg>
     <div class="min-w-0">

@@ -281,7 +281,7 @@ const otherProblem = computed(() =>
           :brief="brief"
           :course-mag="sortie.course_deg_mag"
           :ident="sortie.runway.ident"
-          :words="windWords(wind)"
+          :words="brief.wind.is_known ? windWords(wind) : 'Wind not given'"
         />
       </section>
       <section class="panel !py-1" aria-label="Speed"><SpeedSteps :brief="brief" /></section>

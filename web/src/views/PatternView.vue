@@ -102,8 +102,11 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         </h1>
         <p v-if="pattern" class="text-soft">
           {{ round(pattern.altitude_ft, 10) }} ft · wind up there
-          {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
-          {{ round(pattern.wind_kt) }} kt, {{ pattern.wind_source }}
+          <template v-if="pattern.wind_is_known">
+            {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
+            {{ round(pattern.wind_kt) }} kt, {{ pattern.wind_source }}
+          </template>
+          <b v-else>{{ pattern.wind_source }}</b>
         </p>
         <span class="flex-1" />
         <button type="button" class="button" @click="northUp = !northUp">

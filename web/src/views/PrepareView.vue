@@ -310,6 +310,7 @@ const asked = computed(() => ({
 /** What is unknown is not within limits: outside the handbook's table nobody knows whether the runway is long enough. */
 function verdict(end: RankedEnd): { words: string; tone: string } {
   if (end.within_limits === false) return { words: '✕ over a limit', tone: 'text-fail-ink' }
+  if (end.reasons.some((one) => one.name === 'wind' && one.is_unknown)) return { words: '? wind not given', tone: '' }
   if (end.within_limits === null) return { words: '? margin unknown', tone: '' }
   return { words: '✓ within limits', tone: 'text-pass-ink' }
 }

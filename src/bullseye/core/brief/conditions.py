@@ -56,12 +56,14 @@ class CrosswindLimit:
     name: str
     limit_kt: float
     source: str
-    within: bool
+    within: bool | None  # None: nobody has given the wind
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WindPart:
-    """Wind on the runway and the air over it; None is unknown."""
+    """Wind on the runway and the air over it; None is unknown: of a variable wind, and of one that nobody has given."""
+
+    is_known: bool  # whether anybody has given the wind
 
     headwind_kt: float | None
     crosswind_kt: float | None  # positive from the right
@@ -96,7 +98,7 @@ def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[Crosswin
             name=name,
             limit_kt=limit_kt,
             source=source,
-            within=parts.worst_crosswind_kt <= limit_kt,
+            within=parts.worst_crosswind_kt <= limit_kt if request.weather.is_known else None,
         )
         for name, limit_kt, source in given
         if limit_kt is not None
@@ -105,17 +107,20 @@ def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[Crosswin
 
 def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
     """The wind and the air of one landing."""
-    parts, from_deg_true = setup.wind, request.wind.direction_deg_true
+    is_known = request.weather.is_known
+    parts = setup.wind if is_known else Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None)
+    from_deg_true = request.wind.direction_deg_true
     limit_kt, source = request.aircraft.crosswind_limit
     altitude_ft = density_altitude_ft(
         pressure_altitude_ft=setup.pressure_altitude_ft, temperature_c=request.weather.temperature_c
     )
     return WindPart(
+        is_known=is_known,
         headwind_kt=parts.head_kt,
         crosswind_kt=parts.cross_kt,
         gust_headwind_kt=parts.gust_head_kt,
         gust_crosswind_kt=parts.gust_cross_kt,
-        crosswind_limits=crosswind_limits(request, parts),
+        crosswind_limits=crosswind_limits(request, setup.wind),
         wind_dir_deg_mag=None
         if from_deg_true is None
         else magnetic_from_true_deg(true_deg=from_deg_true, variation_deg=request.runway.magnetic_variation_deg),
@@ -136,7 +141,7 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
 def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) -> list[Caution]:
     """What the wind warns of."""
     said, parts, reported = [], setup.wind, request.wind
-    if wind.headwind_kt is None:
+    if wind.headwind_kt is None and wind.is_known:
         said.append(Caution('mind', _BOOK.say('variable', wind=knots(parts.any_way_kt))))
     tail_kt = parts.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
@@ -146,7 +151,7 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
         severity: Severity = 'mind' if tail_kt >= TAILWIND_CAUTION_KT else 'know'
         said.append(Caution(severity, _BOOK.say('tailwind', tailwind=knots(tail_kt))))
     for limit in wind.crosswind_limits:
-        if not limit.within:
+        if limit.within is False:
             crosswind, most = told_apart(knots(parts.worst_crosswind_kt), knots(limit.limit_kt))
             over = _BOOK.say('over_limit', crosswind=crosswind, name=limit.name, limit=most, source=limit.source)
             said.append(Caution('stop', over))

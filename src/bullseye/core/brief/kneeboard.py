@@ -71,6 +71,8 @@ def _aim(brief: BriefAnswer) -> str:
 
 
 def _wind(brief: BriefAnswer) -> str:
+    if not brief.wind.is_known:
+        return 'NOBODY HAS GIVEN IT'
     head_kt, cross_kt = brief.wind.headwind_kt, brief.wind.crosswind_kt
     if head_kt is None or cross_kt is None:
         return 'direction unknown: reckon with its worst'

@@ -18,6 +18,7 @@ _BOOK = Phrasebook(
     tailwind='tailwind {wind}',
     crosswind='crosswind {wind}',
     in_gusts='{what} in the gusts',
+    never='wind not given by anybody',
     no_direction='wind of {wind} from no known direction: its worst is reckoned with',
     just='just',
     over_tailwind='{over} over the tailwind limit of {limit}',
@@ -83,6 +84,7 @@ class Candidate:
     takeoff_margin_ft: float | None
     landing_margin_ft: float | None
     sun: Sun | None
+    wind_is_known: bool = True
 
 
 def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float) -> list[Reason]:
@@ -107,6 +109,8 @@ def _by(over_kt: float) -> Quantity | Sentence:
 
 
 def _wind_reasons(one: Candidate) -> list[Reason]:
+    if not one.wind_is_known:
+        return [Reason(name='wind', value=None, unit='kt', words=_BOOK.say('never'), points=0.0, is_unknown=True)]
     head, cross = one.wind.head_kt, one.wind.cross_kt
     tail, worst = one.wind.worst_tailwind_kt, one.wind.worst_crosswind_kt
     if head is None or cross is None:
@@ -229,8 +233,8 @@ def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
                 ident=one.runway.ident,
                 points=sum(reason.points for reason in reasons),
                 within_limits=_within(reasons),
-                headwind_kt=one.wind.head_kt,
-                crosswind_kt=one.wind.cross_kt,
+                headwind_kt=one.wind.head_kt if one.wind_is_known else None,
+                crosswind_kt=one.wind.cross_kt if one.wind_is_known else None,
                 takeoff_margin_ft=one.takeoff_margin_ft,
                 landing_margin_ft=one.landing_margin_ft,
                 sun_in_the_eyes=dazzled,

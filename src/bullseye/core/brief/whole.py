@@ -202,6 +202,7 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
                 takeoff_margin_ft=takeoff.over_50_margin_ft,
                 landing_margin_ft=None if roll is None else end.landing_distance_available_ft - roll.factored_ft,
                 sun=sun,
+                wind_is_known=request.weather.is_known,
             )
         )
     return rank_ends(candidates)
@@ -232,6 +233,7 @@ def pattern_task(
         approach_kias=brief.speed.approach_speed_kias,
         is_northern=plan.is_northern,
         base_cue=request.technique.base_cue,
+        surface_wind_is_known=request.weather.is_known,
         downwind_kias=request.overrule('downwind_kias'),
         base_kias=request.overrule('base_kias'),
     )

@@ -132,6 +132,12 @@ class PatternTask:
     climb: Climb | None = None  # None: the takeoff is unknown
     downwind_kias: float | None = None  # as the instructor set it; None: the aircraft's own
     base_kias: float | None = None  # likewise
+    surface_wind_is_known: bool = True  # else nobody has given it, and the pattern is that of still air
+
+    @property
+    def wind_is_known(self) -> bool:
+        """Whether anybody has given a wind, at the ground or at pattern height."""
+        return self.surface_wind_is_known or self.choice.wind_kt is not None
 
     @property
     def right(self) -> float:
@@ -264,6 +270,8 @@ def pattern_wind(task: PatternTask) -> tuple[float | None, float, str]:
         if choice.wind_dir_deg_true is None and choice.wind_kt > 0:
             raise NoPattern(_BOOK.say('no_wind_aloft'))
         return choice.wind_dir_deg_true, choice.wind_kt, 'given'
+    if not task.surface_wind_is_known:
+        return None, 0.0, 'not given by anybody: drawn for still air'
     if task.surface_wind_deg_true is None:
         if task.surface_wind_kt > 0:
             raise NoPattern(_BOOK.say('no_wind'))

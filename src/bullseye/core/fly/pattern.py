@@ -114,6 +114,7 @@ class PatternAnswer:
     wind_dir_deg_true: float | None
     wind_kt: float
     wind_source: str
+    wind_is_known: bool
     legs: tuple[LegAnswer, ...]
     turns: tuple[TurnAnswer, ...]
     gates: tuple[Gate, ...]
@@ -241,6 +242,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
         wind_dir_deg_true=direction,
         wind_kt=speed_kt,
         wind_source=source,
+        wind_is_known=task.wind_is_known,
         legs=tuple(_leg_answer(leg, flown.seconds[leg.leg], task.runway) for leg in legs.all),
         turns=tuple(_turn_answer(after.leg, legs.turns[after.leg], before) for before, after in pairwise(legs.all)),
         gates=_gates(task, flown, heights),

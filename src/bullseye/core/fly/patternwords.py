@@ -29,6 +29,7 @@ _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _SLIGHT_FT = 50.0  # [own] of drift in the turn onto final, likewise
 _BOOK = Phrasebook(
     'pattern',
+    no_wind='Nobody has given the wind: headings, times and turns are those of still air. Give it before you fly them.',
     little_wind='Little wind across the pattern: spacing and descent are as in still air.',
     towards='{wind} blow towards the field: without {crab} of crab the downwind closes in by {drift}, and base is '
     '{base_time}.',
@@ -82,6 +83,8 @@ def _other_time(more_s: float) -> Sentence:
 
 def wind_words(legs: Legs, flown: Flown) -> Sentence:
     """What the wind across the pattern does to spacing and descent, if nothing is done about it."""
+    if not legs.task.wind_is_known:
+        return _BOOK.say('no_wind')
     # the runway lies to the left of the landing direction's right pattern: towards it is -right
     towards_kt = -legs.task.right * legs.wind.right_fps / FPS_PER_KT
     if abs(towards_kt) < _LIGHT_KT:
