@@ -133,7 +133,10 @@ def test_a_copy_has_everything_but_the_weather_which_is_said_to_be_unknown(marta
     assert not plan['lap_plan']['laps']
     assert {end['within_limits'] for end in plan['runway_ranking']} <= {None, False}
     assert all(end['reasons'][0]['words'] == 'wind not given by anybody' for end in plan['runway_ranking'])
-    assert 'Nobody has given the wind' in plan['pattern']['wind_words']
+    assert 'still air. Give the wind' in plan['pattern']['wind_words']
+    assert 'is not known' in plan['pattern']['final_turn']['words']
+    assert plan['power_off'] is None  # no glide is promised to reach anything
+    assert 'No power-off reach: nobody has given the wind.' in plan['notes']
     card = marta.get(f'/api/sorties/{copy["id"]}/aboard')['kneeboard']
     assert 'wind not given' in card['subtitle']
     assert 'calm' not in card['subtitle']

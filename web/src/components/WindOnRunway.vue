@@ -53,8 +53,11 @@ const gust = computed(() => {
     </svg>
     <div class="min-w-0">
       <p class="text-lg font-bold leading-tight">{{ words }}</p>
-      <p class="leading-snug">{{ along }}</p>
-      <p class="leading-snug">{{ across }}</p>
+      <template v-if="brief.wind.is_known">
+        <p class="leading-snug">{{ along }}</p>
+        <p class="leading-snug">{{ across }}</p>
+      </template>
+      <p v-else class="leading-snug">Along and across the runway: unknown</p>
       <p v-if="gust" class="leading-snug text-soft">{{ gust }}</p>
     </div>
   </div>

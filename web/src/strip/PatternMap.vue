@@ -219,7 +219,7 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
       <path d="M-10 -10 L0 -30 L10 -10 Z" fill="var(--ink)" />
     </g>
     <text :x="width - 54" y="108" text-anchor="middle" class="label" fill="var(--ink)">
-      {{ round(pattern.wind_kt) }} kt
+      {{ pattern.wind_is_known ? `${round(pattern.wind_kt)} kt` : 'wind not given' }}
     </text>
     <g :transform="`translate(14 ${height - 16})`">
       <path :d="`M0 -6 v6 h${mile * scale} v-6`" fill="none" stroke="var(--ink)" stroke-width="2" />

@@ -62,6 +62,7 @@ _BOOK = Phrasebook(
     takeoff_short='The runway is {short} too short for the takeoff.',
     no_pattern='No pattern: {why}.',
     no_reach='No power-off reach: {why}.',
+    no_wind='nobody has given the wind',
 )
 _ON_THE_GROUND_S = 45.0  # [own] of a touch-and-go, from the wheels down to the next roll
 
@@ -415,6 +416,8 @@ def _pattern_as_set(request: BriefRequest, task: PatternTask) -> PatternAnswer:
 
 def _glide_as_set(request: BriefRequest, task: GlideTask) -> PowerOffAnswer:
     """The power-off 180, likewise; one that cannot be worked out unset has nothing to compare with."""
+    if not request.weather.is_known:
+        raise NoGlide(_BOOK.say('no_wind'))
     answer = brief_power_off(task)
     if task.glide_kias is None and task.turn_after_abeam_ft is None:
         return answer

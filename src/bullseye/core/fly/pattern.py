@@ -290,5 +290,5 @@ def _final_turn(legs: Legs) -> FinalTurn:
         begin_earlier_s=earlier_s,
         bank_if_begun_late_deg=bank,
         stall_margin_pct=None if bank is None else (stall_factor(bank) - 1) * 100,
-        words=final_turn_words(drift_ft=drift_ft, earlier_s=earlier_s, bank_deg=bank),
+        words=final_turn_words(drift_ft=drift_ft, earlier_s=earlier_s, bank_deg=bank, is_known=legs.task.wind_is_known),
     )

@@ -29,7 +29,7 @@ _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _SLIGHT_FT = 50.0  # [own] of drift in the turn onto final, likewise
 _BOOK = Phrasebook(
     'pattern',
-    no_wind='Nobody has given the wind: headings, times and turns are those of still air. Give it before you fly them.',
+    no_wind='Headings, times and turns are those of still air. Give the wind before you fly them.',
     little_wind='Little wind across the pattern: spacing and descent are as in still air.',
     towards='{wind} blow towards the field: without {crab} of crab the downwind closes in by {drift}, and base is '
     '{base_time}.',
@@ -62,6 +62,7 @@ _BOOK = Phrasebook(
     'bank, stall +{nearer}.',
     through_steep='Over {steepest}: overshoot and go around instead.',
     held_back='The wind holds base back {drift}: roll in {time} later.',
+    final_unknown='What the wind does to the turn onto final is not known: nobody has given it.',
     final_as_usual='The wind hardly moves the turn onto final.',
 )
 
@@ -114,8 +115,10 @@ def cue_words(cue_deg: float, mark_deg: float | None, tpa_ft: float) -> Sentence
     return _BOOK.say(where, angle=angle, mark=degrees(mark_deg), spacing=spacing)
 
 
-def final_turn_words(*, drift_ft: float, earlier_s: float, bank_deg: float | None) -> Sentence:
+def final_turn_words(*, drift_ft: float, earlier_s: float, bank_deg: float | None, is_known: bool) -> Sentence:
     """What the wind does to the turn onto final; ``bank_deg`` is what it would take when begun late, None too much."""
+    if not is_known:
+        return _BOOK.say('final_unknown')
     drift = feet(abs(drift_ft), step=10.0)
     if abs(drift_ft) <= _SLIGHT_FT:
         return _BOOK.say('final_as_usual')
