@@ -177,6 +177,7 @@ class LapOut(LapRead, LapCircumstances):
     other_versions: list[OtherVersion]
     model_version: str
     aim_point_ft: float
+    aim_is_good: bool  # as it was briefed: else no aim point was good, and this one only what was worked out
     recommended_aim_point_ft: float
     approach_speed_kias: float
     spot_ft: float
@@ -195,7 +196,7 @@ class LapOut(LapRead, LapCircumstances):
             *('marks', 'note', 'excluded', 'flown_by', 'landing', 'runway_end_id', 'liftoff_ft', 'revision'),
             *('readings', 'track_file_id', 'track_event'),
         )
-        of_aim = ('aim_point_ft', 'recommended_aim_point_ft', 'spot_ft', 'box_ft', 'target_ft')
+        of_aim = ('aim_point_ft', 'aim_is_good', 'recommended_aim_point_ft', 'spot_ft', 'box_ft', 'target_ft')
         return cls.model_validate(
             {
                 **{name: getattr(lap, name) for name in of_lap},

@@ -17,17 +17,18 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
     wind, field = request.wind, sortie.runway_end.airfield.name
     blows = 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
     if not request.weather.is_known:
-        blows = 'not given,'
+        blows = 'not given'
     elif wind.speed_kt:
         from_deg = brief.wind.wind_dir_deg_mag
         blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
         blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''
+        blows += ' magnetic' if from_deg is not None else ''
     return make_kneeboard(
         request=request,
         brief=brief,
         parts=parts_of(request, plan_of(db, sortie)),
         card=brief.card,
         title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
-        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows} magnetic, {request.weight_lb:,.0f} lb, '
+        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows}, {request.weight_lb:,.0f} lb, '
         f'{sortie.standard.name}, technique {sortie.technique.name}',
     )

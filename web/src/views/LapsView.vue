@@ -91,11 +91,12 @@ const view = computed(() =>
 const marks = computed<Marks | null>(() => {
   if (!figures.value) return null
   if (lap.value) {
-    const { spot_ft, box_ft, aim_point_ft } = lap.value
+    const { spot_ft, box_ft, aim_point_ft, aim_is_good } = lap.value
     return {
       spot_ft,
       box_ft: box_ft as [number, number],
       aim_point_ft,
+      aim_is_good,
       go_around_point_ft: figures.value.ground.go_around_point_ft,
     }
   }
@@ -108,6 +109,7 @@ const marks = computed<Marks | null>(() => {
     box_ft,
     go_around_point_ft,
     aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim.aim_point_ft,
+    aim_is_good: figures.value.aim.aim_is_good,
   }
 })
 const touches = computed<Touch[]>(() => {

@@ -25,7 +25,7 @@ _BOOK = Phrasebook(
     go_around_long='Go-around: a good answer. It was going to be long, and the next aim point takes that into account.',
     go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into '
     'account.',
-    low_approach='Low approach, as planned: nothing touched. Fly the same aim point again.',
+    low_approach='Low approach: no touchdown to explain. Fly the same aim point again.',
     drill='Hold-off drill: no touchdown to explain. Fly the same aim point again.',
     not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
     part_path='the path pointed at {flown}, {planned} planned',
