@@ -17,7 +17,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.air.wind import Wind
 from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.brief.lapwind import near_ground
+from bullseye.core.brief.lapwind import is_usual, near_ground
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.measure.around import WindAloft
 from bullseye.core.measure.readings import BY_HAND, Measure, Reading
@@ -307,7 +307,7 @@ def _wind_near_ground(report: FlightReport, end: RunwayEnd) -> Wind | None:
     if found is None:
         return None
     aloft = WindAloft(from_deg_true=found.from_deg_true % 360, speed_kt=found.speed_kt, half_kt=found.uncertainty_kt)
-    return near_ground(aloft, roughness_ft=catalogue.runway_of(end).roughness_ft)
+    return near_ground(aloft, roughness_ft=catalogue.runway_of(end).roughness_ft) if is_usual(aloft) else None
 
 
 def _liftoff_ft(report: FlightReport, end: int) -> float | None:

@@ -83,6 +83,9 @@ def test_of_a_wind_that_nobody_gave_the_turns_tell_and_unsure_turns_do_not():
         assert told(request, by_turns=aloft(-30, 9.0)).by == 'turns'
         assert told(request, by_turns=aloft(-30, 9.0, half_kt=13.0)) is None
         assert told(request, by_turns=aloft(0, 45.0)) is None  # too strong to know what is left of it
+        assert told(request, by_turns=aloft(-90, 220.0)) is None
+    strong = told(one_day.scene(), by_turns=aloft(-90, 220.0))
+    assert (strong.by, strong.half_kt, strong.aloft) == ('briefed', 5.0, None)
 
 
 def test_an_airspeed_by_groundspeed_is_as_sure_as_the_wind_and_counts_in_light_winds_only():

@@ -18,6 +18,7 @@ _READ_KT, _BRIEFED_KT = 4.0, 5.0
 _WORST_KT = 7.0  # [own] less well known than this, the wind by the turns tells nothing that could be blamed
 _TURNS_FT = 1_000.0  # above the runway [com: the usual pattern height]
 _PROFILE_SHARE = 0.3  # [own] by which what is left of it near the ground may be off, 95 %: evenings, thermals
+_STRONGEST_KT = 60.0  # [own] a stronger wind by the turns is none that anybody flew patterns in
 _TURNED_DEG = 15.0  # [own] by which friction may have turned it between pattern height and the ground, 95 %
 _GROUNDSPEED_KT = 1.0  # 95 % half-width of a groundspeed as recorded [own]
 _GUST_SHARE = 0.25  # [own] of the wind, by which it is another in the moment over the threshold, 95 %
@@ -49,6 +50,11 @@ def near_ground(aloft: WindAloft, *, roughness_ft: float) -> Wind:
     return Wind(direction_deg_true=aloft.from_deg_true, speed_kt=aloft.speed_kt * share)
 
 
+def is_usual(aloft: WindAloft) -> bool:
+    """Whether a wind by the turns makes any sense."""
+    return aloft.speed_kt <= _STRONGEST_KT
+
+
 def lap_wind(request: BriefRequest, *, read: Wind | None, aloft: WindAloft | None) -> LapWind | None:
     """The wind of a lap; None when nobody knows it, or not from where it blew.
 
@@ -59,6 +65,7 @@ def lap_wind(request: BriefRequest, *, read: Wind | None, aloft: WindAloft | Non
     :param read: on this lap, by a person
     :param aloft: by the turns
     """
+    aloft = aloft if aloft is not None and is_usual(aloft) else None
     if read is not None and (head_kt := _head_kt(read, request)) is not None:
         return LapWind(by='read', wind=read, headwind_kt=head_kt, half_kt=_READ_KT, aloft=aloft)
     turns = None if aloft is None else _by_turns(aloft, request)
