@@ -30,6 +30,8 @@ _ON_IT_FT, _AS_FAR = 100.0, 0.4  # of two runways side by side, where it cannot 
 _MOSTLY_TOLD = 0.5
 _SHORT_FT, _CLIMBS_FT, _SURE_ODDS = 500.0, 60.0, 12.0  # more than heights in steps of 25 ft are off by
 _ABOUT_S = 3.2  # the slowest moment, for the height there
+_FLIES_SHARE = 0.72  # of the speed of the approach: slower than that it may be rolling at any speed
+_KEPT_S, _KEPT_FIXES, _KEPT_FPS = 8.0, 4, 2.0 * FPS_PER_KT
 _USUALLY_LANDS = 1.1  # log odds: a pass over the runway is a landing three times in four [own]
 
 
@@ -197,7 +199,8 @@ def judge(
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
     odds += by_height
-    if _climbs(raw[along < -_SHORT_FT], raw[near]):
+    keeps_on = speed[slowest] > _FLIES_SHARE * approach and _keeps_its_speed(moments, speed, slowest)
+    if keeps_on or _climbs(raw[along < -_SHORT_FT], raw[near]):
         odds -= _SURE_ODDS
     if stall_hint_fps is not None and abs(by_height) < 4:
         # in the air it cannot be much slower than where it stopped flying before
@@ -214,6 +217,13 @@ def _climbs(before_ft: Floats, there_ft: Floats) -> bool:
     if not (np.isfinite(before_ft).any() and np.isfinite(there_ft).any()):
         return False
     return bool(np.nanmedian(there_ft) > np.nanmin(before_ft) + _CLIMBS_FT)
+
+
+def _keeps_its_speed(time_s: Floats, speed_fps: Floats, at: int) -> bool:
+    """Whether it went on about as fast as where it was slowest: on its wheels it slows down, or power speeds it up."""
+    alike = np.abs(speed_fps - speed_fps[at]) <= _KEPT_FPS
+    first, last = next(one for one in stretches(alike, time_s, bridge_s=0.0) if one[0] <= at <= one[1])
+    return bool(time_s[last] - time_s[first] >= _KEPT_S and last - first + 1 >= _KEPT_FIXES)
 
 
 def _slow_on_it(motion: Motion, one: Pass, at: int) -> bool:
