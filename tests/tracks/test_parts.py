@@ -343,17 +343,28 @@ def test_beside_across_or_far_from_it_is_no_pass() -> None:
 
 
 @pytest.mark.parametrize(
-    ('slowest_fps', 'height_ft', 'kind'),
-    [(70.0, 0.0, 'touch_and_go'), (96.0, 30.0, 'airborne'), (88.0, 0.0, 'touch_and_go'), (88.0, 25.0, 'airborne')],
+    ('slowest_fps', 'dip_s', 'height_ft', 'sd_ft', 'kind'),
+    [
+        (70.0, 6.0, 0.0, 2.0, 'touch_and_go'),
+        (96.0, 6.0, 30.0, 2.0, 'airborne'),
+        (88.0, 3.0, 0.0, 2.0, 'touch_and_go'),
+        (88.0, 3.0, 25.0, 2.0, 'airborne'),
+        (82.0, 3.0, 0.0, 9.0, 'touch_and_go'),
+        (82.0, 12.0, 0.0, 9.0, 'airborne'),  # nothing rolls for ten seconds at one speed
+        (82.0, 12.0, 0.0, 2.0, 'touch_and_go'),  # but where the height is sure it tells
+        (60.0, 12.0, 0.0, 9.0, 'touch_and_go'),  # and where it is slower than it could fly
+    ],
 )
-def test_wheels_on_the_runway_or_not_by_speed_and_height(slowest_fps: float, height_ft: float, kind: str) -> None:
+def test_wheels_on_the_runway_or_not_by_speed_and_height(
+    slowest_fps: float, dip_s: float, height_ft: float, sd_ft: float, kind: str
+) -> None:
     seconds = np.arange(0.0, 90.0)
-    dip = np.exp(-0.5 * ((seconds - 55) / 6) ** 2)
+    dip = np.exp(-0.5 * ((seconds - 55) / dip_s) ** 2)
     along = np.concatenate([[-5_000.0], -5_000 + np.cumsum(100.0 - (100.0 - slowest_fps) * dip)[:-1]])
     path = np.maximum(np.abs(along - 600) * 0.06 - 30, 0.0)
     moved = motion(along_the_runway(along, np.zeros(along.size), 38.0 + height_ft + path))
     (one,) = [found for found in find_passes(moved, RUNWAYS) if found.runway.end.ident == '05']
-    judged = judge(moved, one, height_offset_ft=0.0, offset_sd_ft=2.0)
+    judged = judge(moved, one, height_offset_ft=0.0, offset_sd_ft=sd_ft)
     assert judged.kind == kind
     assert judged.approach_fps == pytest.approx(100, abs=4)
 

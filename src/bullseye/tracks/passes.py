@@ -31,6 +31,7 @@ _MOSTLY_TOLD = 0.5
 _SHORT_FT, _CLIMBS_FT, _SURE_ODDS = 500.0, 60.0, 12.0  # more than heights in steps of 25 ft are off by
 _ABOUT_S = 3.2  # the slowest moment, for the height there
 _FLIES_SHARE = 0.72  # of the speed of the approach: slower than that it may be rolling at any speed
+_SURE_FT = 4.0
 _KEPT_S, _KEPT_FIXES, _KEPT_FPS = 8.0, 4, 2.0 * FPS_PER_KT
 _USUALLY_LANDS = 1.1  # log odds: a pass over the runway is a landing three times in four [own]
 
@@ -199,7 +200,8 @@ def judge(
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
     odds += by_height
-    keeps_on = speed[slowest] > _FLIES_SHARE * approach and _keeps_its_speed(moments, speed, slowest)
+    unsure = offset_sd_ft > _SURE_FT or not np.isfinite(height_offset_ft)  # else the height tells it
+    keeps_on = unsure and speed[slowest] > _FLIES_SHARE * approach and _keeps_its_speed(moments, speed, slowest)
     if keeps_on or _climbs(raw[along < -_SHORT_FT], raw[near]):
         odds -= _SURE_ODDS
     if stall_hint_fps is not None and abs(by_height) < 4:
