@@ -352,7 +352,7 @@ def test_beside_across_or_far_from_it_is_no_pass() -> None:
         (82.0, 3.0, 0.0, 9.0, 'touch_and_go'),
         (82.0, 12.0, 0.0, 9.0, 'airborne'),  # nothing rolls for ten seconds at one speed
         (82.0, 12.0, 0.0, 2.0, 'touch_and_go'),  # but where the height is sure it tells
-        (60.0, 12.0, 0.0, 9.0, 'touch_and_go'),  # and where it is slower than it could fly
+        (64.0, 10.0, 0.0, 9.0, 'touch_and_go'),  # and where it is slower than it could fly
     ],
 )
 def test_wheels_on_the_runway_or_not_by_speed_and_height(
