@@ -167,9 +167,8 @@ def judge(
     if entry < min(_ROLLING_FPS, 0.5 * top) and over[0] and along[0] > -runway.end.displaced_threshold_ft - 150:
         return Judged(one, 'takeoff', top, one.first, np.inf)
     if not over.any():
-        return Judged(
-            one, 'airborne', float(np.median(speed)), one.first + int(np.argmin(motion.height_ft[span])), -np.inf
-        )
+        lowest = one.first + int(np.argmin(motion.height_ft[span]))
+        return Judged(one, 'airborne', float(np.median(speed)), lowest, -np.inf)
     inside = np.flatnonzero(over)
     told = motion.track.on_ground[span]
     down = inside[told[inside] == 1.0]
@@ -183,13 +182,8 @@ def judge(
     if _slow_on_it(motion, one, one.last + 1):
         return Judged(one, 'landing', approach, one.last + 1, np.inf)
     if np.isfinite(told[over]).mean() > _MOSTLY_TOLD:
-        return Judged(
-            one,
-            'touch_and_go' if down.size else 'airborne',
-            approach,
-            one.first + slowest,
-            np.inf if down.size else -np.inf,
-        )
+        told_kind: Kind = 'touch_and_go' if down.size else 'airborne'
+        return Judged(one, told_kind, approach, one.first + slowest, np.inf if down.size else -np.inf)
     odds = _USUALLY_LANDS + _speed_odds(float(speed[slowest]) / approach)
     raw = motion.height_ft[span] - runway.surface_ft(along)
     height = raw - height_offset_ft
@@ -200,9 +194,9 @@ def judge(
     if np.isfinite(height[near]).any():
         by_height = _height_odds(float(np.nanmedian(height[near])), offset_sd_ft)
     odds += by_height
-    unsure = offset_sd_ft > _SURE_FT or not np.isfinite(height_offset_ft)  # else the height tells it
-    keeps_on = unsure and speed[slowest] > _FLIES_SHARE * approach and _keeps_its_speed(moments, speed, slowest)
-    if keeps_on or _climbs(raw[along < -_SHORT_FT], raw[near]):
+    is_sure = np.isfinite(height_offset_ft) and offset_sd_ft <= _SURE_FT
+    flies_on = not is_sure and _flies_on(moments, speed, slowest, approach)
+    if flies_on or _climbs(raw[along < -_SHORT_FT], raw[near]):
         odds -= _SURE_ODDS
     if stall_hint_fps is not None and abs(by_height) < 4:
         # in the air it cannot be much slower than where it stopped flying before
@@ -221,8 +215,10 @@ def _climbs(before_ft: Floats, there_ft: Floats) -> bool:
     return bool(np.nanmedian(there_ft) > np.nanmin(before_ft) + _CLIMBS_FT)
 
 
-def _keeps_its_speed(time_s: Floats, speed_fps: Floats, at: int) -> bool:
+def _flies_on(time_s: Floats, speed_fps: Floats, at: int, approach_fps: float) -> bool:
     """Whether it went on about as fast as where it was slowest: on its wheels it slows down, or power speeds it up."""
+    if speed_fps[at] <= _FLIES_SHARE * approach_fps:
+        return False
     alike = np.abs(speed_fps - speed_fps[at]) <= _KEPT_FPS
     first, last = next(one for one in stretches(alike, time_s, bridge_s=0.0) if one[0] <= at <= one[1])
     return bool(time_s[last] - time_s[first] >= _KEPT_S and last - first + 1 >= _KEPT_FIXES)
