@@ -53,8 +53,12 @@ const isHalf = computed(
   () => !!takeoff.value && Math.abs(takeoff.value.abort_point_ft - takeoff.value.runway_available_ft / 2) < 1,
 )
 /** Margin in words for a figure: what is left, or what is missing. */
-const spare = (feet: number | null) =>
-  feet === null ? 'unknown' : feet < 0 ? `${round(-feet, 10)} ft TOO SHORT` : `${round(feet, 10)} ft to spare`
+function spare(feet: number | null): string {
+  if (feet === null) return 'unknown'
+  if (feet < 0) return `${round(-feet, 10)} ft TOO SHORT`
+  // in a wind that nobody has given a distance is that of a calm, and no margin is promised
+  return sortie.value?.weather_at === null ? 'margin unknown: no wind given' : `${round(feet, 10)} ft to spare`
+}
 </script>
 
 <template>
