@@ -2,6 +2,7 @@
 
 import dataclasses
 import math
+from dataclasses import replace
 
 import ephem
 import numpy as np
@@ -140,9 +141,19 @@ def test_ground_roll_and_go_around_point(request_, brief):
     assert brief.ground.ground_roll.factored_ft == pytest.approx(1.43 * roll_ft, abs=3)
     available_ft = day.LENGTH_FT - day.DISPLACED_FT
     assert brief.ground.roll_point_ft == pytest.approx(available_ft - 1.43 * roll_ft, abs=3)
-    assert (brief.ground.go_around_point_ft, brief.ground.go_around_by) == (available_ft / 2, 'half')
-    # what stands beyond the end, and no climb entered: unknown, which is not a fit
-    assert brief.ground.box_fits is None
+    # [com] a go-around loses 50 fpm for each 1,000 ft of density altitude; what stands beyond is cleared by 30 ft [own],
+    # after 5 s [own]
+    climb_fpm = aircraft.landing_climb_fpm - 0.05 * brief.wind.density_altitude_ft
+    assert brief.ground.go_around_climb_fpm == pytest.approx(climb_fpm)
+    ground_fps = (brief.speed.approach_speed_ktas - HEAD_KT) * 6_076.115 / 3_600
+    beyond = request_.runway.departure_obstacle
+    rise_s = (beyond.height_ft + 30) / (climb_fpm / 60)
+    climb_ft = available_ft + beyond.beyond_end_ft - ground_fps * (5 + rise_s)
+    assert brief.ground.climb_point_ft == pytest.approx(climb_ft, abs=3)
+    assert (brief.ground.go_around_point_ft, brief.ground.go_around_by) == (brief.ground.climb_point_ft, 'climb')
+    # no climb entered, and something stands there: unknown, which is not a fit
+    silent = replace(request_, aircraft=replace(aircraft, landing_climb_fpm=None))
+    assert make_brief(silent).ground.box_fits is None
 
 
 def test_takeoff(request_, parts):

@@ -19,7 +19,7 @@ from bullseye.api.sorties import PlannedOn
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.sentence import Sentence
 from bullseye.core.exchange.cells import safe_cell
-from bullseye.core.explain.faults import FAULTS, Fault, Shape, illusion
+from bullseye.core.explain.faults import FAULTS, Fault, Shape, illusion_words
 from bullseye.core.record.syllabus import Exercise
 from bullseye.core.record.syllabuscsv import COLUMNS, from_csv, to_rows
 from bullseye.store import catalogue, overview, people, syllabus
@@ -113,7 +113,7 @@ class FaultsOut(Out):
     """Faults and remedies; of a runway also how it deceives whoever comes from the home runway."""
 
     faults: list[Fault]
-    illusion: Sentence | None
+    illusions: list[Sentence]
 
 
 @bp.get('/faults')
@@ -124,8 +124,9 @@ class FaultsOut(Out):
 def read_faults(query_data: FaultsAsked) -> FaultsOut:
     """Read faults and remedies."""
     here, home = query_data.runway_end_id, query_data.home_end_id
-    said = illusion(_shape(here), home=_shape(home))[1] if here is not None and home is not None else None
-    return FaultsOut(faults=list(FAULTS), illusion=said)
+    asked = here is not None and home is not None
+    said = illusion_words(_shape(here), home=_shape(home)) if asked else ()
+    return FaultsOut(faults=list(FAULTS), illusions=list(said))
 
 
 def _shape(runway_end_id: int) -> Shape:
@@ -137,6 +138,7 @@ def _shape(runway_end_id: int) -> Shape:
         name=f'{row.airfield.name} {row.ident}',
         length_ft=runway.length_ft,
         width_ft=runway.width_ft,
+        path_angle_deg=runway.path_angle_deg,
         slope_pct=runway.slope_pct,
     )
 

@@ -91,6 +91,7 @@ def _with_flows(aircraft: Aircraft, *before_takeoff: str) -> Aircraft:
 MARRAM_160 = Aircraft(
     name='Marram 160',
     callsign='Marram One Six Zero',
+    landing_climb_fpm=450,
     fuel_burn_gph=8.5,
     particulars=Particulars(has_carburettor_heat=True),
     max_weight_lb=2_400,
@@ -141,6 +142,7 @@ MARRAM_160 = Aircraft(
 
 SORREL_200R = Aircraft(
     name='Sorrel 200R',
+    landing_climb_fpm=520,
     fuel_burn_gph=11.0,
     particulars=Particulars(has_carburettor_heat=False, propeller='variable', gear_limit_kias=125),
     max_weight_lb=2_750,
@@ -185,6 +187,7 @@ SORREL_200R = Aircraft(
 
 BRAMBLE_90T = Aircraft(
     name='Bramble 90T',
+    landing_climb_fpm=480,
     fuel_burn_gph=5.5,
     particulars=Particulars(undercarriage='tailwheel', has_carburettor_heat=True),
     max_weight_lb=1_350,
@@ -324,7 +327,7 @@ FIELDS = (
             width_ft=60,
             elevation_ft=38,
             variation_deg=-12.4,
-            displaced_far_ft=210,
+            displaced_far_ft=260,
             aiming_marks_ft=1_000,
             sides=('left', 'right'),  # both over the water
             preferred='23',

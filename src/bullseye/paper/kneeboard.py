@@ -18,6 +18,7 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
+from bullseye.core.basis.sentence import Severity
 from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
 from bullseye.launch.places import WIDE_FONT
 
@@ -104,6 +105,9 @@ def _laps(card: Kneeboard, width: float) -> list[Flowable]:
     return [Paragraph('Laps', HEAD), table]
 
 
+_SIGN: dict[Severity, str] = {'stop': 'DO NOT FLY THIS: ', 'mind': '! ', 'know': ''}
+
+
 def _flow(card: Kneeboard, width: float) -> list[Flowable]:
     half = width / 2 - 2 * mm
     left = [*_section('Aim, spot, go around', card.points, half), *_section('Takeoff', card.takeoff, half)]
@@ -115,7 +119,7 @@ def _flow(card: Kneeboard, width: float) -> list[Flowable]:
     found += _section('If the engine stops', card.engine_failure, width, 0.28)
     found += _laps(card, width)
     found.append(Spacer(1, 3))
-    found += [Paragraph(latin(f'! {one}'), SMALL) for one in card.cautions]
+    found += [Paragraph(latin(f'{_SIGN[one.severity]}{one}'), SMALL) for one in card.cautions]
     return found
 
 

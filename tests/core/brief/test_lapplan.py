@@ -402,7 +402,7 @@ def test_laps_as_the_instructor_ordered_them_are_briefed_as_they_stand():
         PlannedLap(kind='go_around', runway='05', spot_ft=None, watch='y'),
         PlannedLap(kind='no_flap', runway='05', spot_ft=1_000.0, watch='z'),
     )
-    request = make_request(standard='us_commercial')
+    request = make_request(standard='us_commercial', runway={'length_ft': 4_300})
     made = make_parts(request, Plan(laps=laps), make_brief(request)).lap_plan
     assert made.is_own
     assert [lap.kind for lap in made.laps] == ['power_off', 'go_around', 'no_flap']

@@ -133,14 +133,17 @@ def test_no_reason_twice_the_same_or_below_the_stall_is_refused(wrong):
 
 @pytest.mark.parametrize('spot_ft', [500.0, 600.0])
 def test_no_lap_is_planned_beyond_roll_or_half_for_a_farther_place_to_go_around_by(spot_ft):
-    plain = make_request(spot_ft=spot_ft)
-    farther = make_request(spot_ft=spot_ft, overruled=[overrule('go_around_point_ft', 2_500.0)])
+    steady = {'bias_ft': 0, 'scatter_ft': 40, 'speed_habit_kt': 0, 'speed_scatter_kt': 1, 'laps': 9}
+    plain = make_request(spot_ft=spot_ft, calibration=steady)
+    set_point = [overrule('go_around_point_ft', 2_500.0)]
+    farther = make_request(spot_ft=spot_ft, calibration=steady, overruled=set_point)
     most = [
         max(lap.spot_ft for lap in make_parts(one, Plan()).lap_plan.laps if lap.spot_ft is not None)
         for one in (plain, farther)
     ]
     assert most[1] == most[0] <= 2_790 / 2 - 400
     # a roll that the instructor knows to be longer binds every spot of the plan
-    longer = make_request(spot_ft=spot_ft, overruled=[overrule('landing_roll_ft', 1_700.0)])
+    set_roll = [overrule('landing_roll_ft', 1_700.0)]
+    longer = make_request(spot_ft=spot_ft, calibration=steady, overruled=set_roll)
     spots = [lap.spot_ft for lap in make_parts(longer, Plan()).lap_plan.laps if lap.kind == 'normal']
     assert max(spots) <= 2_790 - 1_700 - 400 + 1e-6

@@ -10,7 +10,7 @@ from scipy import stats
 
 from bullseye.core.air.sun import is_night
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.explain.faults import FAULTS, Shape, illusion
+from bullseye.core.explain.faults import FAULTS, Shape, illusion_words, illusions
 from bullseye.core.given.standards import BUILT_IN as STANDARDS
 from bullseye.core.record.currency import RULES, Landed, currency
 from bullseye.core.record.evidence import Flown
@@ -265,21 +265,62 @@ def test_every_fault_says_go_around_and_sends_to_exercises_that_there_are():
     assert words.count('push') == words.count('Never push')  # nobody is told to save a landing by pushing
 
 
+HOME = Shape(name='Lantern Bay 05', length_ft=2_800, width_ft=60, slope_pct=0)
+
+
 @pytest.mark.parametrize(
-    ('here', 'low'),
+    ('here', 'home', 'cues'),
     [
-        (Shape(name='narrow', length_ft=2_800, width_ft=30, slope_pct=0), True),
-        (Shape(name='wide', length_ft=2_800, width_ft=150, slope_pct=0), False),
-        (Shape(name='uphill', length_ft=2_800, width_ft=60, slope_pct=2), True),
-        (Shape(name='downhill', length_ft=2_800, width_ft=60, slope_pct=-2), False),
+        # [own, geometry; direction pub: AIM 8-1-5] tan γ = tan 3° · W₁/W₀ within a mile, the shape of both far out;
+        # 1 % of slope is 0.57° [pub: exact]; feet over a mile of 6,076 ft
+        (
+            Shape(name='n', length_ft=2_800, width_ft=39, slope_pct=1.4),
+            HOME,
+            [('width', 1.95, -111), ('length', 1.95, -111), ('slope', 2.2, -85)],
+        ),
+        (
+            Shape(name='w', length_ft=2_800, width_ft=84, slope_pct=-1),
+            HOME,
+            [('width', 4.2, 127), ('length', 4.2, 127), ('slope', 3.57, 61)],
+        ),
+        # near and far disagree: what is flown low comes first
+        (
+            Shape(name='s', length_ft=2_790, width_ft=60, slope_pct=0),
+            Shape(name='big', length_ft=6_500, width_ft=100, slope_pct=0),
+            [('width', 1.8, -127), ('length', 4.19, 127)],
+        ),
+        # width and slope would cancel: both are said
+        (
+            Shape(name='c', length_ft=2_800, width_ft=78, slope_pct=1.6),
+            HOME,
+            [('slope', 2.09, -97), ('width', 3.9, 96), ('length', 3.9, 96)],
+        ),
+        # more than half and twice deceives nobody
+        (
+            Shape(name='x', length_ft=2_800, width_ft=20, slope_pct=0),
+            HOME,
+            [('width', 1.5, -159), ('length', 1.5, -159)],
+        ),
+        (replace(HOME, name='twin'), HOME, []),
     ],
 )
-def test_a_narrow_or_rising_runway_is_flown_low_and_a_wide_or_falling_one_high(here, low):
-    """[pub: AIM 8-1-5]; 1 % of slope is 0.57° [pub: exact]."""
-    home = Shape(name='Lantern Bay 05', length_ft=2_800, width_ft=60, slope_pct=0)
-    off_deg, words = illusion(here, home=home)
-    assert (off_deg < 0) is low
-    assert ('flatter' in str(words)) is low
-    if here.slope_pct:
-        assert off_deg == pytest.approx(-0.573 * here.slope_pct, abs=0.01)
-    assert 'much as at' in str(illusion(replace(home, name='twin'), home=home)[1])
+def test_each_cue_deceives_apart_and_the_one_that_is_flown_low_comes_first(here, home, cues):
+    found = illusions(here, home=home)
+    assert [one.cue for one in found] == [cue for cue, *_ in cues]
+    for one, (_, flown_deg, off_ft) in zip(found, cues, strict=True):
+        assert one.flown_deg == pytest.approx(flown_deg, abs=0.05)
+        assert one.off_ft == pytest.approx(off_ft, abs=3)
+    said = [str(words) for words in illusion_words(here, home=home)]
+    assert ('much as at' in said[0]) is (not cues)
+    if cues:
+        assert ('feel high' in said[0] or 'too high' in said[0]) is (cues[0][2] < 0)
+        assert '320 ft a mile' in said[-1]
+
+
+def test_width_and_slope_that_deceive_the_same_way_are_added_and_the_gates_follow_the_lights():
+    here = Shape(name='wide', length_ft=2_800, width_ft=84, slope_pct=-1, path_angle_deg=4.0)
+    said = [str(words) for words in illusion_words(here, home=HOME)]
+    assert 'flown at 4.2°, 130 ft high a mile out. With the slope on top of it 4.8°, 190 ft high' in said[0]
+    assert '420 ft a mile' in said[-1]
+    against = str(illusion_words(replace(here, slope_pct=1.6), home=HOME))
+    assert 'on top of it' not in against

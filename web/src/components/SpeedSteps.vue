@@ -7,6 +7,7 @@ defineProps<{ brief: Brief }>()
 const NAME: Record<Brief['speed']['approach_speed_steps'][number]['step'], string> = {
   base: 'Base',
   weight: 'Weight',
+  wheels: 'Wheel landing',
   gust: 'Gust',
   result: 'Fly',
 }

@@ -55,10 +55,11 @@ watch(list.data, goThere, { flush: 'post' })
           </select>
         </label>
       </div>
-      <p v-if="faults.data.value?.illusion" class="mt-2 text-lg">{{ faults.data.value.illusion }}</p>
+      <ul v-if="faults.data.value?.illusions.length" class="mt-2 space-y-1 text-lg">
+        <li v-for="words in faults.data.value.illusions" :key="words">{{ words }}</li>
+      </ul>
       <p class="mt-1 text-sm text-soft">
-        By width, length and slope, far out; dark ground, haze and rain on the screen make it lower still. The path
-        lights and the altitude gates decide.
+        Dark ground, haze and rain on the screen make you fly lower still. The path lights and the altitude gates decide.
       </p>
     </section>
     <article v-for="one in list.data.value.faults" :id="one.code" :key="one.code" class="panel space-y-2">

@@ -176,6 +176,7 @@ class Caution:
 
     severity: Severity
     words: Sentence
+    alone_only: bool = False  # a limit of students alone: with an instructor aboard it is told, and still flown by
 
     def __str__(self) -> str:
         """What is said."""

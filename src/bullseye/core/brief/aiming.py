@@ -16,6 +16,7 @@ from bullseye.core.basis.constants import (
     LEAST_WHEELS_FT,
     LOW_WHEELS_FT,
     MODEL_VERSION,
+    MOST_FAR_CHANCE,
     MOST_SHORT_CHANCE,
     OBSTACLE_MARGIN_FT,
     SCATTER_FT,
@@ -34,7 +35,6 @@ from bullseye.core.basis.sentence import (
     share,
     told_apart,
 )
-from bullseye.core.brief.conditions import wind_problems
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.given.airfield import Obstacle, in_stripes
@@ -65,12 +65,11 @@ _ENOUGH = 2_000  # [own] landings, for how many of them are short
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _BOOK = Phrasebook(
     'aim',
-    short_of_threshold='The aim point lies {short} short of the landing threshold. Choose a spot farther in.',
+    short_of_threshold='The aim point lies {short} short of the landing threshold.',
     wheels_low='On the path to this aim point the wheels pass {wheels} over the start of the pavement; '
-    '{least} is the least. {instead}',
-    under_pavement='The path to this aim point meets the ground before the pavement begins. {instead}',
-    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good. '
-    '{instead}',
+    '{least} is the least.',
+    under_pavement='The path to this aim point meets the ground before the pavement begins.',
+    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good.',
     never_meets='The runway falls as steeply as the path: it is not reached on this path. Land uphill.',
     wheels_mind='The wheels pass {wheels} over the start of the pavement: not a foot lower.',
     obstacle='On the path to this aim point the wheels pass {margin} {side} the top of the {height} obstacle; '
@@ -78,9 +77,9 @@ _BOOK = Phrasebook(
     would_clear='One steady {angle} to this aim point would clear it.',
     no_steady='No steady angle that can be flown clears it: aim farther in, or choose another runway.',
     no_aim_would_do='No aim point on this runway would do.',
-    aim_would_do='An aim point at {place} or farther in would do.',
+    aim_would_do='An aim point at {place} would do.',
     no_spot_would_do='No spot on this runway would do.',
-    spot_would_do='A spot at {place} or farther in would do.',
+    spot_would_do='A spot at {place} would do.',
     before_spot='{place} before the spot',
     beyond_spot='{place} beyond the spot',
     before_spot_stripes='{place} before the spot, {stripes}',
@@ -169,6 +168,7 @@ class TouchdownPart:
     predicted_touchdown_ft: float  # at the briefed speed, with the pilot's bias
     predicted_lately_ft: float  # as this pilot has been flying, which the band is of
     predicted_band_ft: tuple[float, float]
+    touchdown_95_ft: float  # nearer the threshold than this 19 of 20 touch, as lately or as briefed, the farther
     ft_per_kt_speed: float  # a knot of indicated airspeed
     ft_per_kt_headwind: float
     ft_per_ft_roundout_height: float
@@ -329,15 +329,26 @@ def _recommended(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tu
     return aim_ft, briefed_ft, lately_ft
 
 
-def _nearer_ft(setup: LandingSetup, pilot: PilotForecast) -> NDArray[np.float64]:
-    """Touchdowns for what may be short [ft from the aim point]: as flown lately or at the briefed speed, the nearer.
+def _usual_landings_ft(setup: LandingSetup, pilot: PilotForecast) -> list[NDArray[np.float64]]:
+    """Touchdowns as flown lately and at the briefed speed, for what may be short or too far [ft from the aim point].
 
     By the scatters as they are thought to be: what nobody knows of them widens the forecast, and would forbid a first
     lesson every spot.
     """
     usual = replace(pilot, scatter_spread=0.0, speed_scatter_spread=0.0)
-    both = [_landings_ft(setup, usual, flies_briefed_speed=briefed, count=_ENOUGH) for briefed in (False, True)]
-    return min(both, key=lambda ft: float(np.quantile(ft, MOST_SHORT_CHANCE)))
+    return [_landings_ft(setup, usual, flies_briefed_speed=briefed, count=_ENOUGH) for briefed in (False, True)]
+
+
+def _nearer_ft(setup: LandingSetup, pilot: PilotForecast) -> NDArray[np.float64]:
+    """The nearer of both, for what may be short [ft from the aim point]."""
+    return min(_usual_landings_ft(setup, pilot), key=lambda ft: float(np.quantile(ft, MOST_SHORT_CHANCE)))
+
+
+def _usual_ends_ft(setup: LandingSetup, pilot: PilotForecast) -> tuple[NDArray[np.float64], float]:
+    """The nearer of both, and beyond what place 1 in 20 of the farther touches [ft from the aim point]."""
+    both = _usual_landings_ft(setup, pilot)
+    nearer = min(both, key=lambda ft: float(np.quantile(ft, MOST_SHORT_CHANCE)))
+    return nearer, max(float(np.quantile(ft, 1 - MOST_FAR_CHANCE)) for ft in both)
 
 
 def _landings_ft(
@@ -376,8 +387,19 @@ def _nearest_safe_aim_ft(request: BriefRequest, setup: LandingSetup, from_aim_ft
     return max(places)
 
 
-def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tuple[AimPart, TouchdownPart]:
-    """Where to aim, and where the wheels will touch for it."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Approached:
+    """What is known of the way to an aim point, by which it is judged [ft from the landing threshold]."""
+
+    touch: Touchdown
+    short_chance: float  # of touching before the threshold
+    nearest_aim_ft: float  # by wheels, threshold and what stands before it
+
+
+def aim_and_touchdown(
+    request: BriefRequest, setup: LandingSetup, basis: Basis
+) -> tuple[AimPart, TouchdownPart, Approached]:
+    """Where to aim, and where the wheels will touch for it; whether that is good is for :func:`judged` to say."""
     touch = predict(setup.approach)
     recommended_ft, briefed_minus_ft, minus_aim_ft = _recommended(request, setup, basis)
     aim_ft = recommended_ft if request.asked_aim_ft is None else request.asked_aim_ft
@@ -386,10 +408,9 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
     at_briefed_ft = _landings_ft(setup, pilot, flies_briefed_speed=True, count=2 * _ENOUGH)
     landed_ft = aim_ft + from_aim_ft
     low_ft, high_ft = box_ft(request)
-    nearer_ft = _nearer_ft(setup, pilot)
+    nearer_ft, far_ft = _usual_ends_ft(setup, pilot)
     safe_ft = _nearest_safe_aim_ft(request, setup, nearer_ft)
     shift_ft = max(best_shift_ft(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft), safe_ft - aim_ft)
-    problems = _problems(request, setup, aim_ft, touch, aim_ft + nearer_ft, safe_ft)
     chance = hit_chance(landed_ft, box_from_ft=low_ft, box_to_ft=high_ft)
     chance_if_briefed = hit_chance(aim_ft + at_briefed_ft, box_from_ft=low_ft, box_to_ft=high_ft)
     aim = AimPart(
@@ -398,9 +419,9 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         target_ft=target_ft(request),
         aim_point_ft=aim_ft,
         recommended_aim_point_ft=recommended_ft,
-        aim_is_good=not problems,
+        aim_is_good=False,
         is_set_by_instructor=aim_ft == request.overrule('aim_point_ft'),
-        aim_problems=problems,
+        aim_problems=(),
         hit_chance=chance,
         hit_chance_if_briefed=chance_if_briefed,
         hit_words=_hit_words(setup, basis, chance=chance, if_briefed=chance_if_briefed),
@@ -416,7 +437,9 @@ def aim_and_touchdown(request: BriefRequest, setup: LandingSetup, basis: Basis) 
         wheels_over_pavement_ft=wheels_over_ft(setup.approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request)),
         nearest_good_spot_ft=request.spot_ft + safe_ft - recommended_ft,
     )
-    return aim, _touchdown_part(setup, touch, aim_ft, (briefed_minus_ft, minus_aim_ft), landed_ft)
+    touchdown = _touchdown_part(setup, touch, aim_ft, (briefed_minus_ft, minus_aim_ft), landed_ft, far_ft)
+    short = float(np.mean(aim_ft + nearer_ft < 0))
+    return aim, touchdown, Approached(touch=touch, short_chance=short, nearest_aim_ft=safe_ft)
 
 
 _HABIT_SAID_KT = 1.5  # [own] of a speed habit, worth a word
@@ -444,8 +467,8 @@ def _hit_words(setup: LandingSetup, basis: Basis, *, chance: float, if_briefed: 
 
 
 def aim_cautions(aim: AimPart) -> list[Caution]:
-    """What is to be minded of an aim point that is good."""
-    if aim.aim_is_good and aim.wheels_over_pavement_ft < LOW_WHEELS_FT:
+    """What is to be minded of the wheels over the start of the pavement, where they are not too low."""
+    if LEAST_WHEELS_FT - 1e-6 <= aim.wheels_over_pavement_ft < LOW_WHEELS_FT:
         return [Caution('mind', _BOOK.say('wheels_mind', wheels=feet(aim.wheels_over_pavement_ft)))]
     return []
 
@@ -456,6 +479,7 @@ def _touchdown_part(
     aim_ft: float,
     minus_aim_ft: tuple[float, float],
     landed_ft: NDArray[np.float64],
+    far_ft: float,
 ) -> TouchdownPart:
     slopes = sensitivity(setup.approach)
     table = setup.flap.airspeed_table
@@ -473,6 +497,7 @@ def _touchdown_part(
         predicted_touchdown_ft=aim_ft + minus_aim_ft[0],
         predicted_lately_ft=aim_ft + minus_aim_ft[1],
         predicted_band_ft=(low_ft, high_ft),
+        touchdown_95_ft=aim_ft + far_ft,
         ft_per_kt_speed=slopes.ft_per_kt_speed * knot_kcas / math.sqrt(setup.density_ratio),
         ft_per_kt_headwind=slopes.ft_per_kt_headwind,
         ft_per_ft_roundout_height=slopes.ft_per_ft_roundout_height,
@@ -491,43 +516,24 @@ def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> Sent
     return _BOOK.say('would_clear', angle=degrees(angle_deg, step=0.1))
 
 
-def _instead(request: BriefRequest, *, aim_ft: float, safe_ft: float) -> Sentence:
-    """Which spot would do, in words; where the aim point itself was asked for, which aim point."""
-    if request.asked_aim_ft is not None:
-        place_ft = math.ceil(safe_ft / 10) * 10
-        if place_ft >= request.runway.landing_distance_available_ft:
-            return _BOOK.say('no_aim_would_do')
-        return _BOOK.say('aim_would_do', place=feet(place_ft))
-    spot_ft = max(0, math.ceil((request.spot_ft + safe_ft - aim_ft) / 10) * 10)
-    if spot_ft >= request.runway.landing_distance_available_ft:
-        return _BOOK.say('no_spot_would_do')
-    return _BOOK.say('spot_would_do', place=feet(spot_ft))
-
-
-def _problems(
-    request: BriefRequest,
-    setup: LandingSetup,
-    aim_ft: float,
-    touch: Touchdown,
-    landed_ft: NDArray[np.float64],
-    safe_ft: float,
+def problems_of_the_way(
+    request: BriefRequest, setup: LandingSetup, aim: AimPart, known: Approached
 ) -> tuple[Sentence, ...]:
-    """Why an aim point is not good, gravest first."""
-    approach, problems = setup.approach, list(wind_problems(setup))
-    instead = _instead(request, aim_ft=aim_ft, safe_ft=safe_ft)
-    wheels_ft = wheels_over_ft(approach, aim_ft=aim_ft, at_ft=pavement_start_ft(request))
-    short = float(np.mean(landed_ft < 0))
+    """Why the way to an aim point is not good: wheels, threshold, obstacle; gravest first."""
+    approach, aim_ft, problems = setup.approach, aim.aim_point_ft, []
+    wheels_ft = aim.wheels_over_pavement_ft
     if not comes_down(approach):
         problems.append(_BOOK.say('never_meets'))
     if wheels_ft <= 0:
-        problems.append(_BOOK.say('under_pavement', instead=instead))
+        problems.append(_BOOK.say('under_pavement'))
     elif wheels_ft < LEAST_WHEELS_FT - 1e-6:
         wheels, least = told_apart(feet(wheels_ft), feet(LEAST_WHEELS_FT))
-        problems.append(_BOOK.say('wheels_low', wheels=wheels, least=least, instead=instead))
+        problems.append(_BOOK.say('wheels_low', wheels=wheels, least=least))
     if aim_ft < 0:
         problems.append(_BOOK.say('short_of_threshold', short=feet(max(10.0, -aim_ft), step=10.0)))
-    if short > MOST_SHORT_CHANCE + 1e-9:
-        problems.append(_BOOK.say('may_be_short', chance=share(short), most=share(MOST_SHORT_CHANCE), instead=instead))
+    if known.short_chance > MOST_SHORT_CHANCE + 1e-9:
+        chance, most = told_apart(share(known.short_chance), share(MOST_SHORT_CHANCE))
+        problems.append(_BOOK.say('may_be_short', chance=chance, most=most))
     obstacle = request.runway.obstacle
     if obstacle is not None:
         # heights are above the threshold, and the aim point lies on a slope that the path ends on
@@ -541,9 +547,21 @@ def _problems(
             said = _BOOK.say('obstacle', margin=margin, side=side, height=height, least=least)
             steady = _steady_angle(aim_ft, obstacle, approach)
             problems.append(said if steady is None else joined(said, steady))
-    if approach.speed_ktas - touch.hold_off_ktas > 0 and touch.float_s == 0:
-        problems.append(_BOOK.say('no_speed_left'))
     return tuple(problems)
+
+
+def problems_of_the_speed(setup: LandingSetup, known: Approached) -> list[Sentence]:
+    """Why no aim point is good at this speed: nothing is left to hold off with."""
+    if setup.approach.speed_ktas - known.touch.hold_off_ktas > 0 and known.touch.float_s == 0:
+        return [_BOOK.say('no_speed_left')]
+    return []
+
+
+def place_that_would_do(kind: Literal['aim', 'spot'], place_ft: float | None) -> Sentence:
+    """Which aim point or spot would do, in words; None: there is none."""
+    if place_ft is None:
+        return _BOOK.say(f'no_{kind}_would_do')
+    return _BOOK.say(f'{kind}_would_do', place=feet(place_ft))
 
 
 def _before_spot_words(before_ft: float, has_paint: bool) -> Sentence:

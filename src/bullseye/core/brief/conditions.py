@@ -139,10 +139,8 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
 
 
 def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) -> list[Caution]:
-    """What the wind warns of."""
+    """What the wind warns of, for landing and takeoff alike."""
     said, parts, reported = [], setup.wind, request.wind
-    if wind.headwind_kt is None and wind.is_known:
-        said.append(Caution('mind', _BOOK.say('variable', wind=knots(parts.any_way_kt))))
     tail_kt = parts.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
         tailwind, limit_of_it = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
@@ -154,7 +152,7 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
         if limit.within is False:
             crosswind, most = told_apart(knots(parts.worst_crosswind_kt), knots(limit.limit_kt))
             over = _BOOK.say('over_limit', crosswind=crosswind, name=limit.name, limit=most, source=limit.source)
-            said.append(Caution('stop', over))
+            said.append(Caution('stop', over, alone_only=limit.name != 'aircraft'))
     if reported.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
         spread, most = told_apart(knots(reported.gust_spread_kt), knots(GUST_SPREAD_LIMIT_KT))
         gusts = _BOOK.say('gusts', spread=spread, limit=most)
@@ -167,9 +165,11 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
     return said
 
 
-def is_for_one_alone(caution: Caution) -> bool:
-    """Whether a caution is of a limit for students alone: with an instructor aboard it is red, and still flown by."""
-    return caution.words.template == 'wind.over_limit' and ('name', 'aircraft') not in caution.words.values
+def variable_cautions(setup: LandingSetup, wind: WindPart) -> list[Caution]:
+    """What a landing is worked out for in a wind from no known direction."""
+    if wind.headwind_kt is None and wind.is_known:
+        return [Caution('mind', _BOOK.say('variable', wind=knots(setup.wind.any_way_kt)))]
+    return []
 
 
 def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:

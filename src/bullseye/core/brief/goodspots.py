@@ -9,6 +9,7 @@ from bullseye.core.basis.constants import LOW_WHEELS_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.sentence import Phrasebook, Sentence
+from bullseye.core.brief.ground import expected_ft
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 
@@ -26,12 +27,27 @@ def _is_good(brief: BriefAnswer) -> bool:
     return brief.aim.aim_is_good and brief.ground.box_fits is True
 
 
-class GoodSpots:
-    """Briefs of a request by landing kind, and the spots at which they are good.
+def bounds_ft(brief: BriefAnswer) -> tuple[float, float]:
+    """Between which spots a landing is good as far as places tell [ft from the threshold]; none where they cross.
 
-    From spot to spot only the feet move: the nearest spot is bound by the wheels, the threshold and what stands before
-    it, the farthest by the box that must end before the go-around point.
+    From spot to spot only the feet move: the nearest is bound by the wheels, the threshold and what stands before it,
+    the farthest by the go-around point and by where 19 of 20 landings touch and stop.
     """
+    nearest_ft = max(0.0, math.ceil(brief.aim.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
+    spot_ft, ground, margin = brief.aim.spot_ft, brief.ground, brief.ground.landing_margin
+    limits_ft = [place for place in (ground.roll_point_ft, ground.climb_point_ft) if place is not None]
+    # a place to go around by that the instructor set farther in makes no room for roll and climb
+    last_ft = min(ground.go_around_point_ft, ground.part_point_ft, *limits_ft)
+    ends_ft = max(brief.aim.box_ft[1], expected_ft(brief.touchdown)) - spot_ft
+    room_ft = [last_ft - ends_ft]
+    room_ft += [place - (brief.touchdown.touchdown_95_ft - spot_ft) for place in limits_ft]
+    if margin.stop_95_ft is not None:
+        room_ft.append(margin.available_ft - (margin.stop_95_ft - spot_ft))
+    return nearest_ft, min(room_ft)
+
+
+class GoodSpots:
+    """Briefs of a request by landing kind, and the spots at which they are good."""
 
     def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
         kept = tuple(one for one in request.overruled if one.number != 'aim_point_ft')
@@ -69,12 +85,7 @@ class GoodSpots:
         brief = self.brief(kind)
         if brief is None:
             return None
-        nearest_ft = max(0.0, math.ceil(brief.aim.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
-        ground = brief.ground
-        # a place to go around by that the instructor set farther in makes no room for roll and climb
-        places_ft = (ground.go_around_point_ft, ground.part_point_ft, ground.roll_point_ft, ground.climb_point_ft)
-        last_ft = min(place for place in places_ft if place is not None)
-        farthest_ft = last_ft - (brief.aim.box_ft[1] - brief.aim.spot_ft)
+        nearest_ft, farthest_ft = bounds_ft(brief)
         if nearest_ft > farthest_ft:
             return None
         nearest_ft = max(nearest_ft, min(farthest_ft, self._easy_ft(brief)))

@@ -3,14 +3,24 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, get_args
 
-from bullseye.core.basis.constants import CLIMB_AWAY_S, FPS_PER_KT, OBSTACLE_MARGIN_FT, TOUCHDOWN_OVER_STALL
+from bullseye.core.air.atmosphere import density_altitude_ft
+from bullseye.core.basis.constants import (
+    CLIMB_AWAY_S,
+    FPS_PER_KT,
+    LEAST_CLIMB_FPM,
+    OBSTACLE_MARGIN_FT,
+    TOUCHDOWN_OVER_STALL,
+)
 from bullseye.core.basis.errors import OutsideTable
+from bullseye.core.basis.kinds import CorrectionSet
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, feet
+from bullseye.core.brief.aiming import TouchdownPart
+from bullseye.core.brief.margins import LandingMargin, landing_margin
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
-from bullseye.core.model.distances import GroundRoll, landing_ground_roll
+from bullseye.core.model.distances import GroundRoll, ground_roll_by, landing_distances
 
 GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'instructor']
 _BOOK = Phrasebook(
@@ -27,8 +37,24 @@ _BOOK = Phrasebook(
     'Choose another runway.',
     beyond_part='The box ends {beyond} beyond the first {part} of the runway: go around if not down by then.',
     climb_unknown='Something stands beyond the end, and how this aircraft climbs in landing configuration is not '
-    'entered: where a go-around still clears it is unknown.',
+    'known for this air: where a go-around still clears it is unknown.',
+    no_climb_known='How this aircraft climbs in a go-around in this air is not entered: use the handbook.',
+    no_climb='In this air the aircraft does not climb with the flap of the landing: no landing is good here. '
+    'Take less weight, cooler air or another field.',
+    weak_climb='A go-around climbs at only {climb} in this air: decide early, and raise the flap in stages.',
+    touches_behind_roll='The wheels are expected {beyond} beyond the last place from which the factored ground roll '
+    'fits.',
+    may_touch_behind_roll='More than 1 landing in 20 would touch beyond the last place from which the factored ground '
+    'roll fits, at {place}.',
+    touches_behind_climb='The wheels are expected {beyond} beyond the last place from which a go-around clears what '
+    'stands beyond the end.',
+    may_touch_behind_climb='More than 1 landing in 20 would touch beyond {place}, the last place from which a '
+    'go-around clears what stands beyond the end.',
+    touches_late='The wheels are expected {beyond} beyond the go-around point: go around if not down by then.',
+    past_box='The wheels are expected {off} beyond the box.',
+    before_box='The wheels are expected {off} before the box.',
 )
+_SAID_OFF_BOX_FT = 5.0  # [own] by which an expected touchdown lies outside of the box
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -39,50 +65,65 @@ class GroundPart:
     """
 
     ground_roll: GroundRoll | None
+    landing_margin: LandingMargin
     go_around_point_ft: float
     go_around_by: GoAroundBy
     roll_point_ft: float | None
     climb_point_ft: float | None  # None too where nothing stands beyond the end
+    go_around_climb_fpm: float | None  # in landing configuration in this air; 0 or less: it does not climb
     part_point_ft: float
     nearest_point_ft: float  # of the three: where to go around by, had the instructor not set another
     box_fits: bool | None  # whether roll and climb fit behind the end of the box; None: one of them is unknown
 
 
 def ground_roll(request: BriefRequest, setup: LandingSetup) -> tuple[GroundRoll | None, Sentence | None]:
-    """The landing ground roll; None, and why, when it cannot be worked out."""
+    """The landing distances by each set of corrections; None, and why, when they cannot be worked out."""
     table, aircraft = request.aircraft.landing_table, request.aircraft
     if table is None:
         return None, _BOOK.say('no_table')
     of_table = aircraft.stall_kcas(flap=aircraft.flaps[-1], weight_lb=aircraft.max_weight_lb)
     try:
-        roll = landing_ground_roll(
-            table=table,
-            runway=request.runway,
-            pressure_altitude_ft=setup.pressure_altitude_ft,
-            temperature_c=request.weather.temperature_c,
-            headwind_kt=setup.wind.sure_headwind_kt,
-            touchdown_ktas=setup.approach.touchdown_ktas,
-            surface_state=request.surface_state,
-            touchdown_over_table=setup.touchdown_kcas / (TOUCHDOWN_OVER_STALL * of_table),
-        )
+        by_set = [
+            landing_distances(
+                table=table,
+                runway=request.runway,
+                correction_set=correction_set,
+                pressure_altitude_ft=setup.pressure_altitude_ft,
+                temperature_c=request.weather.temperature_c,
+                headwind_kt=setup.wind.sure_headwind_kt,
+                touchdown_ktas=setup.approach.touchdown_ktas,
+                surface_state=request.surface_state,
+                touchdown_over_table=setup.touchdown_kcas / (TOUCHDOWN_OVER_STALL * of_table),
+            )
+            for correction_set in get_args(CorrectionSet)
+        ]
     except OutsideTable as error:
         return None, _BOOK.say('outside', why=str(error))
-    return roll, None
+    return ground_roll_by(*by_set), None
 
 
-def _climb_point_ft(request: BriefRequest, setup: LandingSetup) -> float | None:
+def _climb_fpm(request: BriefRequest, setup: LandingSetup) -> float | None:
+    altitude_ft = density_altitude_ft(
+        pressure_altitude_ft=setup.pressure_altitude_ft, temperature_c=request.weather.temperature_c
+    )
+    return request.aircraft.go_around_climb_fpm(density_altitude_ft=altitude_ft)
+
+
+def _climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: float | None) -> float | None:
     """Last place from which a climb in landing configuration clears what stands beyond the end [ft]."""
-    obstacle, fpm = request.runway.departure_obstacle, request.aircraft.landing_climb_fpm
-    if obstacle is None or fpm is None:
+    obstacle = request.runway.departure_obstacle
+    if obstacle is None or climb_fpm is None or climb_fpm <= 0:
         return None
     ground_fps = max(1.0, setup.approach.speed_ktas - setup.wind.sure_headwind_kt) * FPS_PER_KT
-    gradient = fpm / 60 / ground_fps
+    gradient = climb_fpm / 60 / ground_fps
     rise_ft = obstacle.height_ft + OBSTACLE_MARGIN_FT
     away_ft = ground_fps * CLIMB_AWAY_S + rise_ft / gradient
     return request.runway.landing_distance_available_ft + obstacle.beyond_end_ft - away_ft
 
 
-def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float) -> tuple[GroundPart, list[Caution]]:
+def ground_part(
+    request: BriefRequest, setup: LandingSetup, touchdown: TouchdownPart, *, box_to_ft: float
+) -> tuple[GroundPart, list[Caution]]:
     """What happens after the touchdown, and what of it is unknown."""
     roll, why_not = ground_roll(request, setup)
     said = [] if why_not is None else [Caution('mind', why_not)]
@@ -90,9 +131,15 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     set_roll_ft = request.overrule('landing_roll_ft')
     needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
     roll_point_ft = None if needed_ft is None else available_ft - needed_ft
-    climb_point_ft = _climb_point_ft(request, setup)
-    if request.runway.departure_obstacle is not None and climb_point_ft is None:
-        said.append(Caution('mind', _BOOK.say('climb_unknown')))
+    climb_fpm = _climb_fpm(request, setup)
+    climb_point_ft = _climb_point_ft(request, setup, climb_fpm)
+    must_clear = request.runway.departure_obstacle is not None
+    if climb_fpm is None:
+        said.append(
+            Caution('mind', _BOOK.say('climb_unknown')) if must_clear else Caution('know', _BOOK.say('no_climb_known'))
+        )
+    elif 0 < climb_fpm < LEAST_CLIMB_FPM:
+        said.append(Caution('mind', _BOOK.say('weak_climb', climb=Quantity(climb_fpm, 'fpm', 10.0))))
     part = request.technique.latest_touchdown
     part_point_ft = available_ft / (2 if part == 'half' else 3)
     places: list[tuple[float, GoAroundBy]] = [(part_point_ft, part)]
@@ -102,16 +149,24 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
     set_point_ft = request.overrule('go_around_point_ft')
     point_ft, point_by = (nearest_ft, by) if set_point_ft is None else (set_point_ft, 'instructor')
     limits_ft = [place for place in (roll_point_ft, climb_point_ft) if place is not None]
-    unknown = roll_point_ft is None or (request.runway.departure_obstacle is not None and climb_point_ft is None)
-    over = any(place < box_to_ft for place in limits_ft)
+    unknown = roll_point_ft is None or (must_clear and climb_fpm is None)
+    over = any(place < box_to_ft for place in limits_ft) or (climb_fpm is not None and climb_fpm <= 0)
     return (
         GroundPart(
             ground_roll=roll,
+            landing_margin=landing_margin(
+                roll,
+                touchdown,
+                correction_set=request.technique.correction_set,
+                available_ft=available_ft,
+                set_roll_ft=set_roll_ft,
+            ),
             go_around_point_ft=point_ft,
             go_around_by=point_by,
             nearest_point_ft=nearest_ft,
             roll_point_ft=roll_point_ft,
             climb_point_ft=climb_point_ft,
+            go_around_climb_fpm=climb_fpm,
             part_point_ft=part_point_ft,
             box_fits=False if over else None if unknown else True,
         ),
@@ -122,6 +177,12 @@ def ground_part(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float)
 def _tens(value_ft: float) -> Quantity:
     """A length that a pilot reads to the ten, and never as nothing."""
     return feet(max(10.0, value_ft), step=10.0)
+
+
+def climb_problems(ground: GroundPart) -> list[Sentence]:
+    """Why nothing is good in air in which the aircraft does not climb away."""
+    climb_fpm = ground.go_around_climb_fpm
+    return [_BOOK.say('no_climb')] if climb_fpm is not None and climb_fpm <= 0 else []
 
 
 def box_problems(request: BriefRequest, ground: GroundPart, box_to_ft: float) -> tuple[list[Sentence], list[Caution]]:
@@ -140,3 +201,39 @@ def box_problems(request: BriefRequest, ground: GroundPart, box_to_ft: float) ->
     part = request.technique.latest_touchdown
     beyond = _BOOK.say('beyond_part', beyond=_tens(box_to_ft - ground.part_point_ft), part=part)
     return problems, [Caution('mind', beyond)]
+
+
+def touchdown_problems(ground: GroundPart, touchdown: TouchdownPart) -> list[Sentence]:
+    """Why an aim point is not good from which the wheels touch where roll or climb no longer fit.
+
+    As briefed or as flown lately, whichever lands farther; the mean, or more than 1 landing in 20.
+    """
+    mean_ft, far_ft = expected_ft(touchdown), touchdown.touchdown_95_ft
+    problems = []
+    for name, place_ft in (('roll', ground.roll_point_ft), ('climb', ground.climb_point_ft)):
+        if place_ft is None or place_ft < 0:  # then no place is left at all, which is said
+            continue
+        if mean_ft > place_ft:
+            problems.append(_BOOK.say(f'touches_behind_{name}', beyond=_tens(mean_ft - place_ft)))
+        elif far_ft > place_ft:
+            problems.append(_BOOK.say(f'may_touch_behind_{name}', place=feet(place_ft, step=10.0)))
+    return problems
+
+
+def expected_ft(touchdown: TouchdownPart) -> float:
+    """The mean touchdown, as briefed or as flown lately, whichever is farther [ft from the threshold]."""
+    return max(touchdown.predicted_touchdown_ft, touchdown.predicted_lately_ft)
+
+
+def touchdown_cautions(ground: GroundPart, touchdown: TouchdownPart, box_ft: tuple[float, float]) -> list[Caution]:
+    """What is to be minded of where the wheels are expected: behind the go-around point, or outside of the box."""
+    said = []
+    late_ft = expected_ft(touchdown) - ground.go_around_point_ft
+    if late_ft > 0:
+        said.append(Caution('mind', _BOOK.say('touches_late', beyond=_tens(late_ft))))
+    at_ft = touchdown.predicted_touchdown_ft
+    if at_ft > box_ft[1] + _SAID_OFF_BOX_FT:
+        said.append(Caution('mind', _BOOK.say('past_box', off=_tens(at_ft - box_ft[1]))))
+    elif at_ft < box_ft[0] - _SAID_OFF_BOX_FT:
+        said.append(Caution('mind', _BOOK.say('before_box', off=_tens(box_ft[0] - at_ft))))
+    return said

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
+from bullseye.core.basis.sentence import Caution, Phrasebook, gravest_first
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.whole import Parts
@@ -14,6 +15,7 @@ from bullseye.core.fly.pattern import PatternAnswer
 from bullseye.core.fly.takeoff import TakeoffAnswer
 
 Paper = Literal['a5', 'a4']
+_BOOK = Phrasebook('kneeboard', takeoff='Takeoff: {words}', pattern='Pattern: {words}')
 _DESCENT_FPM = 10.0  # [own]
 
 
@@ -49,7 +51,7 @@ class Kneeboard:
     engine_failure: tuple[Line, ...]
     steps: tuple[str, ...]
     laps: tuple[Tick, ...]
-    cautions: tuple[str, ...]
+    cautions: tuple[Caution, ...]  # gravest first
 
 
 def _ft(value: float | None, step: float = 10.0) -> str:
@@ -82,16 +84,20 @@ def _wind(brief: BriefAnswer) -> str:
     return f'{along}, {across}' + (f', gusts {abs(gust_kt):.0f} kt across' if gust_kt not in (None, cross_kt) else '')
 
 
-def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[str, ...]:
-    """The gravest of landing, takeoff and pattern, each said once."""
-    landing = [str(one) for one in brief.cautions if one.severity != 'know']
-    takeoff = [str(one) for one in parts.takeoff.cautions if str(one) not in landing]
-    pattern = [] if parts.pattern is None else [str(one) for one in parts.pattern.cautions]
-    return (
-        *landing,
-        *(f'Takeoff: {one}' for one in takeoff),
-        *(f'Pattern: {one}' for one in pattern),
-        *(str(one) for one in parts.notes if one.name == 'no_pattern'),
+def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
+    """The gravest of landing, takeoff, pattern and day, each said once."""
+    landing = [one for one in brief.cautions if one.severity != 'know']
+    said = {one.words for one in landing}
+    takeoff = [one for one in parts.takeoff.cautions if one.words not in said]
+    pattern = [] if parts.pattern is None else [one for one in parts.pattern.cautions if one.words not in said]
+    return gravest_first(
+        (
+            *landing,
+            *(Caution(one.severity, _BOOK.say('takeoff', words=one.words)) for one in takeoff),
+            *(Caution(one.severity, _BOOK.say('pattern', words=one.words)) for one in pattern),
+            *(one for one in parts.notes if one.severity != 'know'),
+            Caution('know', brief.training_aid),
+        )
     )
 
 
@@ -177,5 +183,5 @@ def make_kneeboard(
             )
             for lap in parts.lap_plan.laps
         ),
-        cautions=(*_cautions(brief, parts), str(brief.training_aid)),
+        cautions=_cautions(brief, parts),
     )

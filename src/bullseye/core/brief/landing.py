@@ -2,20 +2,41 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, replace
 
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, knots
-from bullseye.core.brief.aiming import AimPart, Basis, TouchdownPart, aim_and_touchdown, aim_cautions, basis_of
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, joined, knots
+from bullseye.core.brief.aiming import (
+    AimPart,
+    Approached,
+    Basis,
+    TouchdownPart,
+    aim_and_touchdown,
+    aim_cautions,
+    basis_of,
+    place_that_would_do,
+    problems_of_the_speed,
+    problems_of_the_way,
+)
 from bullseye.core.brief.conditions import (
     WindPart,
     air_cautions,
-    is_for_one_alone,
     rudder_cautions,
+    variable_cautions,
     wind_cautions,
     wind_part,
+    wind_problems,
 )
-from bullseye.core.brief.ground import GroundPart, box_problems, ground_part
+from bullseye.core.brief.ground import (
+    GroundPart,
+    box_problems,
+    climb_problems,
+    ground_part,
+    touchdown_cautions,
+    touchdown_problems,
+)
+from bullseye.core.brief.margins import margin_cautions, margin_problems
 from bullseye.core.brief.overruled import LANDING_NUMBERS, overrule_cautions
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart, rollout_part
@@ -148,27 +169,99 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
     return said
 
 
-def make_brief(request: BriefRequest) -> BriefAnswer:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Judged:
+    """Why an aim point is not good: by where it lies, and whatever it is; and what is to be minded of it."""
+
+    of_place: tuple[Sentence, ...]
+    of_all: tuple[Sentence, ...]
+    mind: tuple[Caution, ...]
+
+    @property
+    def problems(self) -> tuple[Sentence, ...]:
+        """All of them, each once."""
+        return tuple(dict.fromkeys((*self.of_all, *self.of_place)))
+
+
+def _judged(
+    request: BriefRequest,
+    setup: LandingSetup,
+    aim: AimPart,
+    touchdown: TouchdownPart,
+    ground: GroundPart,
+    way: Approached,
+    today: list[Caution],
+) -> _Judged:
+    """Judge an aim point by all that must hold of it. No aim is good in a wind, weather or speed not to be flown."""
+    beyond, mind = box_problems(request, ground, aim.box_ft[1])
+    stops = [one.words for one in today if one.severity == 'stop' and not one.alone_only]
+    mind = [*aim_cautions(aim), *mind, *margin_cautions(ground.landing_margin)]
+    return _Judged(
+        of_place=(
+            *problems_of_the_way(request, setup, aim, way),
+            *beyond,
+            *touchdown_problems(ground, touchdown),
+            *margin_problems(ground.landing_margin),
+        ),
+        of_all=(*wind_problems(setup), *problems_of_the_speed(setup, way), *climb_problems(ground), *stops),
+        mind=(*mind, *touchdown_cautions(ground, touchdown, aim.box_ft)),
+    )
+
+
+_PLACES_FT = 10.0  # [own] to which a place that would do is told
+
+
+def _place_that_would_do(request: BriefRequest, aim: AimPart, way: Approached) -> Sentence:
+    """Which aim point would do where one was asked for, else which spot; each tried before it is named."""
+    asked = request.asked_aim_ft is not None
+    moved_ft = way.nearest_aim_ft - aim.aim_point_ft
+    from_ft = way.nearest_aim_ft if asked else request.spot_ft + moved_ft
+    nearest_ft = max(0.0, math.ceil(from_ft / _PLACES_FT - 1e-9) * _PLACES_FT)
+    here_ft = aim.aim_point_ft if asked else request.spot_ft
+    last_ft = request.runway.landing_distance_available_ft - 1.0
+    # the first place that is safe, the lesson's own place moved in, and what lies between
+    tried = {nearest_ft, nearest_ft + _PLACES_FT}
+    if nearest_ft <= here_ft:
+        tried |= {
+            round((nearest_ft + (here_ft - nearest_ft) * share / 4) / _PLACES_FT) * _PLACES_FT for share in (1, 2, 3)
+        }
+    kept = tuple(one for one in request.overruled if one.number != 'aim_point_ft')
+    for place_ft in sorted(tried, reverse=nearest_ft <= here_ft):
+        if not 0 <= place_ft <= last_ft:
+            continue
+        there = (
+            replace(request, aim_point_ft=place_ft, overruled=kept) if asked else request.elsewhere(spot_ft=place_ft)
+        )
+        if make_brief(there, is_tried=True).aim.aim_is_good:
+            return place_that_would_do('aim' if asked else 'spot', place_ft)
+    return place_that_would_do('aim' if asked else 'spot', None)
+
+
+def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     """Work out one landing.
 
     Everything that can be computed is; what cannot is None and has its reason among the cautions.
+
+    :param is_tried: of a place that is only tried: no other is looked for
     """
     setup = landing_setup(request)
     basis = basis_of(request, setup.approach)
     wind = wind_part(request, setup)
-    aim, touchdown = aim_and_touchdown(request, setup, basis)
-    ground, unknown = ground_part(request, setup, box_to_ft=aim.box_ft[1])
-    beyond, mind = box_problems(request, ground, aim.box_ft[1])
+    aim, touchdown, way = aim_and_touchdown(request, setup, basis)
+    ground, unknown = ground_part(request, setup, touchdown, box_to_ft=aim.box_ft[1])
     today = [
+        *variable_cautions(setup, wind),
         *wind_cautions(request, setup, wind),
         *weather_cautions(request),
         *air_cautions(request, wind),
         *_speed_cautions(request, setup),
     ]
-    # no aim is good in a wind, a weather or at a speed that is not to be flown
-    problems = (*beyond, *(one.words for one in today if one.severity == 'stop' and not is_for_one_alone(one)))
-    if problems:
-        aim = replace(aim, aim_is_good=False, aim_problems=tuple(dict.fromkeys((*aim.aim_problems, *problems))))
+    judged = _judged(request, setup, aim, touchdown, ground, way, today)
+    problems = judged.problems
+    if judged.of_place and not judged.of_all and not is_tried:
+        instead = _place_that_would_do(request, aim, way)
+        problems = (joined(problems[0], instead), *problems[1:])
+    aim = replace(aim, aim_is_good=not problems, aim_problems=problems)
     worked_out: dict[OverruledNumber, float | None] = {
         'approach_speed_kias': setup.recommended_kias,
         'aim_point_ft': aim.recommended_aim_point_ft,
@@ -180,8 +273,7 @@ def make_brief(request: BriefRequest) -> BriefAnswer:
         *(Caution('stop', problem) for problem in aim.aim_problems),
         *today,
         *unknown,
-        *aim_cautions(aim),
-        *mind,
+        *judged.mind,
         *(Caution('mind', _BOOK.say('combination', words=words)) for words in choices),
         *rudder_cautions(wind),
         *overrule_cautions(request, LANDING_NUMBERS, worked_out),

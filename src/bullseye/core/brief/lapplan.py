@@ -126,6 +126,7 @@ class LapPlanTask:
     headwind_kt: float | None
     no_lap: tuple[Sentence, ...] = ()  # why nothing is flown at all: a limit of the wind, the takeoff
     no_landing: tuple[Sentence, ...] = ()  # why the landing of the lesson is not planned
+    goes_around: bool = True  # whether a go-around is known to clear what stands beyond the end
 
     @property
     def possible(self) -> tuple[LandingKind, ...]:
@@ -211,7 +212,7 @@ def _by_wind(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     crosswind, possible = task.crosswind_kt, task.possible
     if crosswind is not None and abs(crosswind) >= _WINDY_KT and 'crosswind' in possible:
         found.append(('crosswind', str(_BOOK.say('across', wind=knots(abs(crosswind))))))
-    if task.gust_spread_kt >= _GUSTY_KT:
+    if task.gust_spread_kt >= _GUSTY_KT and task.goes_around:
         found.append(('go_around', str(_BOOK.say('gusts', spread=knots(task.gust_spread_kt)))))
     if crosswind is not None and abs(crosswind) < _CALM_KT and task.gust_spread_kt < _GUSTY_KT:
         steady = [kind for kind in _PRECISE if kind in possible and kind != task.main]
@@ -237,7 +238,8 @@ def _by_record(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
 def _kinds(task: LapPlanTask, count: int) -> list[tuple[ExerciseKind, str]]:
     """Warm-up, the lesson's landing by turns with what wind and record ask for, and a last good one."""
     if not task.possible:
-        return [_INSTEAD[i % len(_INSTEAD)] for i in range(min(count, _MOST_INSTEAD))]
+        instead = [one for one in _INSTEAD if task.goes_around or one[0] != 'go_around']
+        return [instead[i % len(instead)] for i in range(min(count, _MOST_INSTEAD))]
     lesson = task.main if task.main in task.possible else task.possible[0]
     warm_up: tuple[ExerciseKind, str] = ('normal' if 'normal' in task.possible else lesson, 'warm-up')
     if count <= 1:
@@ -245,7 +247,7 @@ def _kinds(task: LapPlanTask, count: int) -> list[tuple[ExerciseKind, str]]:
     extras = _by_wind(task) + _by_record(task)
     seen: set[ExerciseKind] = {lesson}
     extras = [one for one in extras if not (one[0] in seen or seen.add(one[0]))]  # type: ignore[func-returns-value]
-    if count >= 4 and 'go_around' not in seen:
+    if count >= 4 and 'go_around' not in seen and task.goes_around:
         extras.insert(1, ('go_around', 'one in every lesson, so that it stays easy'))
     main: tuple[ExerciseKind, str] = (lesson, "the lesson's landing" if lesson == task.main else 'in its place')
     middle: list[tuple[ExerciseKind, str]] = []

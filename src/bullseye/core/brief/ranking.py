@@ -28,6 +28,11 @@ _BOOK = Phrasebook(
     too_short='{name} {margin} TOO SHORT',
     to_spare='{name} {margin} to spare',
     only='{name} only {margin}',
+    takeoff_obstacle_not='the takeoff does not clear what stands beyond the end',
+    takeoff_obstacle_unknown='whether the takeoff clears what stands beyond the end is unknown',
+    go_around_climb_not='a go-around does not climb in this air',
+    go_around_climb_unknown='whether a go-around clears what stands beyond the end is unknown',
+    no_spot='no spot there is good for this landing',
     uphill='{slope} uphill landing',
     downhill='{slope} downhill landing',
     surface='{surface}',
@@ -85,6 +90,10 @@ class Candidate:
     landing_margin_ft: float | None
     sun: Sun | None
     wind_is_known: bool = True
+    weather_stops: Sequence[Sentence] = ()  # weather in which nobody should fly, wherever the wind stands
+    clears_obstacle: bool | None = True  # whether the takeoff clears what stands beyond the end
+    climbs_away: bool | None = True  # whether a go-around with the flap of the landing climbs
+    has_good_spot: bool = True  # whether the landing has an aim point that is good
 
 
 def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float) -> list[Reason]:
@@ -174,6 +183,25 @@ def _margin(name: str, margin_ft: float | None) -> Reason:
     return Reason(name=name, value=margin_ft, unit='ft', words=words, points=points, over_limit=short)
 
 
+def _safety_reasons(one: Candidate) -> list[Reason]:
+    """What forbids an end beside wind and length, or is not known of it."""
+    found = [_forbids('weather', words) for words in one.weather_stops]
+    for name, fine in (('takeoff obstacle', one.clears_obstacle), ('go-around climb', one.climbs_away)):
+        subject = name.replace(' ', '_').replace('-', '_')
+        if fine is False:
+            found.append(_forbids(name, _BOOK.say(f'{subject}_not')))
+        elif fine is None:
+            words = _BOOK.say(f'{subject}_unknown')
+            found.append(Reason(name=name, value=None, unit='', words=words, points=0.0, is_unknown=True))
+    if not one.has_good_spot:
+        found.append(_forbids('spot', _BOOK.say('no_spot')))
+    return found
+
+
+def _forbids(name: str, words: Sentence) -> Reason:
+    return Reason(name=name, value=None, unit='', words=words, points=-_OVER_LIMIT, over_limit=True)
+
+
 def _place_reasons(one: Candidate, dazzled: bool | None) -> list[Reason]:
     runway, found = one.runway, []
     if runway.slope_pct:
@@ -226,6 +254,7 @@ def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
             *_wind_reasons(one),
             _margin('takeoff margin', one.takeoff_margin_ft),
             _margin('landing margin', one.landing_margin_ft),
+            *_safety_reasons(one),
             *_place_reasons(one, dazzled),
         )
         ranked.append(

@@ -96,7 +96,7 @@ def rollout_part(
     return RolloutPart(
         stop_ft=stop_ft,
         stop_minus_aim_ft=stop_ft - aim.aim_point_ft,
-        over_50_ft_ft=roll.over_50_ft_ft,
+        over_50_ft_ft=roll.by('common').over_50_ft_ft,
         flap_up_changes_ft=changes.flap_up_ft if changes is not None and has_flap else None,
         no_brakes_change_ft=None if changes is None else changes.no_brakes_ft,
         exits=exits,

@@ -59,10 +59,15 @@ _FT_STEP, _KM_STEP = 100.0, 0.1  # [own]
 
 
 def weather_cautions(request: BriefRequest) -> list[Caution]:
-    """What the weather and the state of the runway warn of."""
+    """What the weather and the state of the runway warn of, and a report that is old or that nobody gave."""
+    given = request.weather.given
+    return [*([] if given == 'current' else [_GIVEN[given]]), *hazard_cautions(request)]
+
+
+def hazard_cautions(request: BriefRequest) -> list[Caution]:
+    """What is known of the weather and of the state of the runway, and warns."""
     weather = request.weather
-    said = [] if weather.given == 'current' else [_GIVEN[weather.given]]
-    said += [Caution(_NOW[one][0], _BOOK.say('now', words=_NOW[one][1])) for one in weather.hazards]
+    said = [Caution(_NOW[one][0], _BOOK.say('now', words=_NOW[one][1])) for one in weather.hazards]
     if weather.ceiling_ft is not None and weather.ceiling_ft < request.least_ceiling_ft:
         low, least = told_apart(feet(weather.ceiling_ft, step=_FT_STEP), feet(request.least_ceiling_ft, step=_FT_STEP))
         said.append(Caution('stop', _BOOK.say('ceiling', ceiling=low, least=least)))

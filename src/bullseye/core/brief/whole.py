@@ -11,10 +11,9 @@ from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, feet, knots
+from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, Severity, feet, gravest_first, knots
 from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
-from bullseye.core.brief.goodspots import GoodSpots
-from bullseye.core.brief.ground import ground_roll
+from bullseye.core.brief.goodspots import GoodSpots, bounds_ft
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.lapplan import (
     BriefedLap,
@@ -26,11 +25,12 @@ from bullseye.core.brief.lapplan import (
     make_lap_plan,
     own_words,
 )
+from bullseye.core.brief.margins import moved_margin_ft, touch_and_go_cautions, touch_and_go_margin_ft
 from bullseye.core.brief.overruled import PATTERN_NUMBERS, TAKEOFF_NUMBERS, overrule_cautions
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
-from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.request import BriefRequest, Weather
 from bullseye.core.brief.setup import LandingSetup, landing_setup
-from bullseye.core.brief.weather import weather_cautions
+from bullseye.core.brief.weather import hazard_cautions, weather_cautions
 from bullseye.core.fly.flows import flows_of
 from bullseye.core.fly.pattern import (
     Climb,
@@ -60,11 +60,14 @@ _BOOK = Phrasebook(
     'reserve. Dark ground before the runway makes it look high: fly the path lights.',
     takeoff_unknown='How much runway the takeoff takes is unknown: use the handbook, and enter its table.',
     takeoff_short='The runway is {short} too short for the takeoff.',
+    takeoff_low='The takeoff does not clear what stands beyond the end by the least we call good.',
+    takeoff_low_unknown='Whether the takeoff clears what stands beyond the end is unknown: use the handbook.',
     no_pattern='No pattern: {why}.',
     no_reach='No power-off reach: {why}.',
     no_wind='nobody has given the wind',
 )
 _ON_THE_GROUND_S = 45.0  # [own] of a touch-and-go, from the wheels down to the next roll
+_TAXI_BACK_S = 240.0  # [own] of a full stop, from the wheels down over the taxi back to the next roll
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -119,7 +122,8 @@ class Parts:
     marks: tuple[PlacedMark, ...]
     flows: tuple[Flow, ...]
     sun: Sun | None
-    notes: tuple[Sentence, ...]
+    touch_and_go_margin_ft: float | None  # below 0: full stop only
+    notes: tuple[Caution, ...]
 
 
 def pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
@@ -129,6 +133,16 @@ def pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
     if plan.airfield is not None and plan.airfield.pattern_altitude_ft is not None:
         return plan.airfield.pattern_altitude_ft
     return request.runway.elevation_ft + PATTERN_HEIGHT_FT
+
+
+def today_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
+    """What wind, weather and air of the day warn of, on every screen alike."""
+    wind = wind_part(request, setup)
+    return [*wind_cautions(request, setup, wind), *weather_cautions(request), *air_cautions(request, wind)]
+
+
+def _stops_today(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
+    return [one for one in today_cautions(request, setup) if one.severity == 'stop']
 
 
 def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> TakeoffAnswer:
@@ -156,11 +170,9 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
     )
     answer = brief_takeoff(task)
     # the wind that forbids a landing forbids the takeoff before it
-    wind = wind_part(request, setup)
-    of_wind = [*wind_cautions(request, setup, wind), *weather_cautions(request), *air_cautions(request, wind)]
-    said = [one.words for one in of_wind if one.severity != 'know' and one.words.template != 'wind.variable']
+    said = [one for one in today_cautions(request, setup) if one.severity != 'know']
     if setup.wind.head_kt is None:
-        said.append(_BOOK.say('no_direction', wind=knots(setup.wind.any_way_kt)))
+        said.append(Caution('mind', _BOOK.say('no_direction', wind=knots(setup.wind.any_way_kt))))
     worked_out: dict[OverruledNumber, float | None] = {}
     if any(one.number in TAKEOFF_NUMBERS for one in request.overruled):
         ours = brief_takeoff(replace(task, as_set=AsSet()))
@@ -172,12 +184,15 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
             'abort_point_ft': ours.abort_point_ft,
             'first_turn_height_ft': ours.first_turn_ft - request.runway.elevation_ft,
         }
-    said += [one.words for one in overrule_cautions(request, TAKEOFF_NUMBERS, worked_out)]
-    return replace(answer, cautions=(*said, *answer.cautions))
+    said += overrule_cautions(request, TAKEOFF_NUMBERS, worked_out)
+    return replace(answer, cautions=gravest_first((*said, *answer.cautions)))
 
 
-def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
-    """All ends of the field ranked for this wind, aircraft and time; the end of the request alone without a field."""
+def ranking_of(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> tuple[RankedEnd, ...]:
+    """All ends of the field ranked for this wind, aircraft and time; the end of the request alone without a field.
+
+    :param brief: of the request, where its runway is chosen: its margin is the one that the landing itself shows
+    """
     airfield = plan.airfield
     sun = None
     if airfield is not None and plan.at is not None:
@@ -185,28 +200,60 @@ def ranking_of(request: BriefRequest, plan: Plan) -> tuple[RankedEnd, ...]:
     wind = request.wind
     # one wind for all ends, whatever variation each prints
     weather = replace(request.weather, wind_dir_deg_mag=None, wind_dir_deg_true=wind.direction_deg_true)
-    candidates = []
-    for end in airfield.ends if airfield else (request.runway,):
-        spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
-        # what the instructor set holds for the runway it was set for
-        kept = request.overruled if end == request.runway else ()
-        there = replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None, overruled=kept)
-        setup = landing_setup(there)
-        takeoff = takeoff_of(there, plan, setup)
-        roll, _ = ground_roll(there, setup)
-        candidates.append(
-            Candidate(
-                runway=end,
-                wind=setup.wind,
-                gust_spread_kt=wind.gust_spread_kt,
-                limits=crosswind_limits(there, setup.wind),
-                takeoff_margin_ft=takeoff.over_50_margin_ft,
-                landing_margin_ft=None if roll is None else end.landing_distance_available_ft - roll.factored_ft,
-                sun=sun,
-                wind_is_known=request.weather.is_known,
-            )
-        )
-    return rank_ends(candidates)
+    return rank_ends(
+        [
+            _candidate(_at_end(request, end, weather), plan, sun, brief=brief if end == request.runway else None)
+            for end in (airfield.ends if airfield else (request.runway,))
+        ]
+    )
+
+
+def _at_end(request: BriefRequest, end: RunwayEnd, weather: Weather) -> BriefRequest:
+    """The same landing at another end of the field; what the instructor set holds for the end it was set for."""
+    if end == request.runway:
+        return request
+    spot_ft = min(request.spot_ft, end.landing_distance_available_ft / 2)
+    return replace(request, runway=end, weather=weather, spot_ft=spot_ft, aim_point_ft=None, overruled=())
+
+
+def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: BriefAnswer | None) -> Candidate:
+    """What is known of an end: of the one that was chosen as it is briefed, of another as it would be."""
+    setup = landing_setup(there)
+    takeoff = takeoff_of(there, plan, setup)
+    is_chosen = brief is not None
+    answer = brief or make_brief(there, is_tried=True)
+    margin = answer.ground.landing_margin
+    spots_ft = bounds_ft(answer)
+    moved_ft = 0.0 if is_chosen else max(0.0, spots_ft[0] - answer.aim.spot_ft)
+    weather_stops = [one.words for one in hazard_cautions(there) if one.severity == 'stop']
+    climb_fpm = answer.ground.go_around_climb_fpm
+    return Candidate(
+        runway=there.runway,
+        wind=setup.wind,
+        gust_spread_kt=there.wind.gust_spread_kt,
+        limits=crosswind_limits(there, setup.wind),
+        takeoff_margin_ft=takeoff.over_50_margin_ft,
+        landing_margin_ft=moved_margin_ft(margin, moved_ft),
+        sun=sun,
+        wind_is_known=there.weather.is_known,
+        weather_stops=tuple(weather_stops),
+        clears_obstacle=takeoff.clears_obstacle if there.runway.departure_obstacle else True,
+        climbs_away=None
+        if climb_fpm is None and there.runway.departure_obstacle
+        else climb_fpm is None or climb_fpm > 0,
+        has_good_spot=answer.aim.aim_is_good if is_chosen else spots_ft[0] <= spots_ft[1],
+    )
+
+
+def touch_and_go_ft(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> float | None:
+    """Runway left at 50 ft after a touch-and-go from the landing as briefed [ft]; None is unknown."""
+    setup = landing_setup(request)
+    return touch_and_go_margin_ft(
+        brief.touchdown,
+        available_ft=request.runway.landing_distance_available_ft,
+        touchdown_ground_kt=setup.approach.touchdown_ktas - setup.wind.sure_headwind_kt,
+        takeoff_over_50_ft=takeoff.over_50_ft_ft,
+    )
 
 
 def pattern_task(
@@ -278,7 +325,7 @@ _SET_DEG = -0.833
 _NIGHT_RESERVE_MIN = 45  # [pub: 14 CFR 91.151, value from memory]
 
 
-def _night_notes(plan: Plan, sun: Sun | None) -> list[Sentence]:
+def _night_notes(plan: Plan, sun: Sun | None) -> list[Caution]:
     """What the dark asks for, when the lesson is flown in it or ends in it."""
     if sun is None or plan.airfield is None or plan.at is None:
         return []
@@ -293,19 +340,31 @@ def _night_notes(plan: Plan, sun: Sun | None) -> list[Sentence]:
         if left_min is None or left_min > plan.lesson.booked_min:
             return []
         when = _BOOK.say('sun_sets', left=Quantity(left_min, 'min'))
-    return [_BOOK.say('night', when=when, reserve=Quantity(_NIGHT_RESERVE_MIN, 'min'))]
+    return [Caution('mind', _BOOK.say('night', when=when, reserve=Quantity(_NIGHT_RESERVE_MIN, 'min')))]
 
 
 def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> tuple[Sentence, ...]:
     """Why no lap is flown at all: a wind that is not to be flown in, or a takeoff not known to fit."""
-    of_wind = [*wind_cautions(request, landing_setup(request), brief.wind), *weather_cautions(request)]
-    said = [caution.words for caution in of_wind if caution.severity == 'stop']
+    said = [caution.words for caution in _stops_today(request, landing_setup(request))]
     margin_ft = takeoff.over_50_margin_ft
     if margin_ft is None:
         said.append(_BOOK.say('takeoff_unknown'))
     elif margin_ft < 0:
         said.append(_BOOK.say('takeoff_short', short=feet(-margin_ft)))
+    if request.runway.departure_obstacle is not None and takeoff.clears_obstacle is not True:
+        low = takeoff.clears_obstacle is False
+        said.append(_BOOK.say('takeoff_low' if low else 'takeoff_low_unknown'))
     return tuple(said)
+
+
+def _goes_around(request: BriefRequest, brief: BriefAnswer) -> bool:
+    """Whether a go-around is known to clear what stands beyond the end, from somewhere on the runway."""
+    ground = brief.ground
+    if ground.go_around_climb_fpm is not None and ground.go_around_climb_fpm <= 0:
+        return False
+    if request.runway.departure_obstacle is None:
+        return True
+    return ground.climb_point_ft is not None and ground.climb_point_ft >= 0
 
 
 def _lap_plan(
@@ -317,6 +376,8 @@ def _lap_plan(
     briefs: GoodSpots,
 ) -> LapPlan:
     """The laps as worked out from time, fuel, light, wind and record."""
+    to_go_ft = touch_and_go_ft(request, brief, takeoff)
+    on_the_ground_s = _ON_THE_GROUND_S if to_go_ft is not None and to_go_ft >= 0 else _TAXI_BACK_S
     daylight = None
     if plan.airfield is not None and plan.at is not None:
         daylight = daylight_left_min(
@@ -344,7 +405,7 @@ def _lap_plan(
             runway=request.runway.ident,
             spot_ft=request.spot_ft,
             spots_ft={kind: spots for kind, spots in ranges.items() if spots is not None},
-            lap_s=_LAP_S if pattern is None else pattern.seconds + _ON_THE_GROUND_S,
+            lap_s=_LAP_S if pattern is None else pattern.seconds + on_the_ground_s,
             time=plan.lesson,
             fuel_burn_gph=request.aircraft.fuel_burn_gph,
             daylight_min=daylight,
@@ -353,6 +414,7 @@ def _lap_plan(
             headwind_kt=brief.wind.headwind_kt,
             no_lap=no_lap,
             no_landing=() if no_lap or ranges.get(request.landing) else briefs.problems(request.landing),
+            goes_around=_goes_around(request, brief),
         )
     )
 
@@ -403,6 +465,7 @@ def planned_laps(
 def _pattern_as_set(request: BriefRequest, task: PatternTask) -> PatternAnswer:
     """The pattern, with what the instructor set of it said first."""
     answer = brief_pattern(task)
+    answer = replace(answer, cautions=gravest_first((*_stops_today(request, landing_setup(request)), *answer.cautions)))
     if task.downwind_kias is None and task.base_kias is None:
         return answer
     ladder = request.aircraft.ladder
@@ -411,7 +474,7 @@ def _pattern_as_set(request: BriefRequest, task: PatternTask) -> PatternAnswer:
     if ladder is not None:
         worked_out = {'downwind_kias': ladder.downwind.kias, 'base_kias': ladder.base.kias * root}
     said = overrule_cautions(request, frozenset({'downwind_kias', 'base_kias'}), worked_out)
-    return replace(answer, cautions=(*(one.words for one in said), *answer.cautions))
+    return replace(answer, cautions=gravest_first((*said, *answer.cautions)))
 
 
 def _glide_as_set(request: BriefRequest, task: GlideTask) -> PowerOffAnswer:
@@ -419,6 +482,7 @@ def _glide_as_set(request: BriefRequest, task: GlideTask) -> PowerOffAnswer:
     if not request.weather.is_known:
         raise NoGlide(_BOOK.say('no_wind'))
     answer = brief_power_off(task)
+    answer = replace(answer, cautions=gravest_first((*_stops_today(request, landing_setup(request)), *answer.cautions)))
     if task.glide_kias is None and task.turn_after_abeam_ft is None:
         return answer
     worked_out: dict[OverruledNumber, float | None] = {}
@@ -428,7 +492,7 @@ def _glide_as_set(request: BriefRequest, task: GlideTask) -> PowerOffAnswer:
     except NoGlide:
         worked_out = {}
     said = overrule_cautions(request, PATTERN_NUMBERS - {'downwind_kias', 'base_kias'}, worked_out)
-    return replace(answer, cautions=(*(one.words for one in said), *answer.cautions))
+    return replace(answer, cautions=gravest_first((*said, *answer.cautions)))
 
 
 def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = None) -> Parts:
@@ -436,28 +500,31 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
     setup = landing_setup(request)
     brief = brief or make_brief(request)
     takeoff = takeoff_of(request, plan, setup)
-    notes: list[Sentence] = []
+    notes: list[Caution] = []
     pattern: PatternAnswer | None = None
     power_off: PowerOffAnswer | None = None
     task = pattern_task(request, plan, setup, brief, takeoff)
     try:
         pattern = _pattern_as_set(request, task)
     except NoPattern as error:
-        notes.append(_BOOK.say('no_pattern', why=error.reason))
+        notes.append(Caution('mind', _BOOK.say('no_pattern', why=error.reason)))
     try:
         power_off = _glide_as_set(request, glide_task(request, task))
     except (NoGlide, NoPattern) as error:
-        notes.append(_BOOK.say('no_reach', why=error.reason))
+        severity: Severity = 'stop' if request.landing == 'power_off' else 'know'
+        notes.append(Caution(severity, _BOOK.say('no_reach', why=error.reason)))
     side = pattern.side if pattern else plan.pattern.side or request.runway.pattern_side
     if plan.airfield is not None:
         idents = tuple(end.ident for end in plan.airfield.ends)
         parallel = parallel_words(ident=request.runway.ident, others=idents, side=side)
         if parallel is not None:
-            notes.append(parallel)
+            notes.append(Caution('mind', parallel))
     notes += _night_notes(plan, _sun(plan))
+    to_go_ft = touch_and_go_ft(request, brief, takeoff)
+    notes += touch_and_go_cautions(to_go_ft, takeoff.over_50_ft_ft)
     extended = pattern is not None and pattern.number_two is not None
     return Parts(
-        runway_ranking=ranking_of(request, plan),
+        runway_ranking=ranking_of(request, plan, brief),
         takeoff=takeoff,
         pattern=pattern,
         power_off=power_off,
@@ -475,7 +542,8 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         marks=plan.marks,
         flows=flows_of(request.aircraft),
         sun=_sun(plan),
-        notes=tuple(notes),
+        touch_and_go_margin_ft=to_go_ft,
+        notes=gravest_first(notes),
     )
 
 
@@ -495,7 +563,8 @@ class WholeBrief:
     lap_plan_notes: tuple[Sentence, ...]
     radio: tuple[RadioCall, ...]
     wake: tuple[WakeWait, ...]
-    notes: tuple[Sentence, ...]
+    touch_and_go_margin_ft: float | None
+    notes: tuple[Caution, ...]
 
 
 def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tuple[str, ...] = ()) -> WholeBrief:
@@ -518,5 +587,6 @@ def make_whole_brief(request: BriefRequest, plan: Plan, *, weather_warnings: tup
         lap_plan_notes=parts.lap_plan.notes,
         radio=parts.radio,
         wake=parts.wake,
+        touch_and_go_margin_ft=parts.touch_and_go_margin_ft,
         notes=parts.notes,
     )

@@ -7,8 +7,9 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
-from bullseye.core.basis.sentence import Phrasebook, Sentence, degrees, feet
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, degrees, feet, joined
 
 _AROUND = 'Going around is always right.'
 
@@ -247,12 +248,19 @@ FAULTS: tuple[Fault, ...] = (
 
 _MILE_FT = 6_076.12  # [pub: exact] of a nautical mile
 _SLOPE_LOOKS_DEG = 0.57  # [pub: exact, atan 1 %] by which each per cent of upslope looks higher
+_SAID_FT = 20.0  # [own] a mile out, off the path that is wanted
 _BOOK = Phrasebook(
     'illusion',
-    low='Against {home} this runway makes you feel high: the same picture is flown {angle} flatter, {low} low a mile '
-    'out.',
-    high='Against {home} this runway makes you feel low: the same picture is flown {angle} steeper, {high} high a '
-    'mile out.',
+    width_low='Within a mile it looks narrower than {home}, and you feel high: the usual picture is flown at {flown}, '
+    '{off} low a mile out.',
+    width_high='Within a mile it looks wider than {home}, and you feel low: the usual picture is flown at {flown}, '
+    '{off} high a mile out.',
+    length_low='Far out its shape makes you feel high: the usual picture is flown at {flown}.',
+    length_high='Far out its shape makes you feel low: the usual picture is flown at {flown}.',
+    slope_low='At every distance it rises more than {home} and looks {angle} too high: you fly low.',
+    slope_high='At every distance it falls away against {home} and looks {angle} too low: you fly high.',
+    together='With the slope on top of it {flown}, {off} {side} a mile out.',
+    gates='Fly heights, not the picture: {gate} a mile from the aim point. Path lights, where there are any, decide.',
     same='Its width, length and slope look much as at {home}.',
 )
 
@@ -265,22 +273,78 @@ class Shape:
     length_ft: float
     width_ft: float
     slope_pct: float
+    path_angle_deg: float = 3.0  # of its lights, or as it is usually flown
 
 
-def illusion(here: Shape, *, home: Shape, path_deg: float = 3.0) -> tuple[float, Sentence]:
-    """By how much a pilot used to one runway flies another flatter (negative) or steeper [°], and in words.
+Cue = Literal['width', 'length', 'slope']
 
-    A picture of the usual shape is flown at tan γ₁ = tan γ₀ · (W₁/L₁)/(W₀/L₀) [own; same form ratio, after Mertens &
-    Lewis (1982), from memory], far out; each per cent of upslope looks 0.57° too high. Half to twice the usual shape is
-    taken at most: beyond it nobody is fooled.
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CueSeen:
+    """One thing that deceives on the way in.
+
+    ``flown_deg`` is the path on which the usual picture is seen, by this cue alone; ``off_ft`` how far that is off the
+    wanted path a mile out, negative low.
     """
-    ratio = min(max((here.width_ft / here.length_ft) / (home.width_ft / home.length_ft), 0.5), 2.0)
-    flown_deg = math.degrees(math.atan(ratio * math.tan(math.radians(path_deg))))
-    off_deg = flown_deg - path_deg - _SLOPE_LOOKS_DEG * (here.slope_pct - home.slope_pct)
-    off_ft = _MILE_FT * (math.tan(math.radians(path_deg + off_deg)) - math.tan(math.radians(path_deg)))
-    if abs(off_ft) < 20:
-        return off_deg, _BOOK.say('same', home=home.name)
-    angle = degrees(abs(off_deg), step=0.1)
-    if off_ft < 0:
-        return off_deg, _BOOK.say('low', home=home.name, angle=angle, low=feet(-off_ft, step=10.0))
-    return off_deg, _BOOK.say('high', home=home.name, angle=angle, high=feet(off_ft, step=10.0))
+
+    cue: Cue
+    flown_deg: float
+    off_ft: float
+    words: Sentence
+
+
+def _off_ft(flown_deg: float, path_deg: float) -> float:
+    return _MILE_FT * (math.tan(math.radians(flown_deg)) - math.tan(math.radians(path_deg)))
+
+
+def _cue(cue: Cue, ratio: float, slope_deg: float, home: Shape) -> CueSeen | None:
+    """What width or length makes of the picture, and with the slope where both deceive the same way."""
+    path_deg = home.path_angle_deg
+    flown_deg = math.degrees(math.atan(min(max(ratio, 0.5), 2.0) * math.tan(math.radians(path_deg))))
+    off_ft = _off_ft(flown_deg, path_deg)
+    if abs(off_ft) < _SAID_FT:
+        return None
+    side = 'low' if off_ft < 0 else 'high'
+    values: dict[str, Quantity | str] = {'flown': degrees(flown_deg, step=0.1)}
+    if cue == 'width':
+        values |= {'home': home.name, 'off': feet(abs(off_ft), step=10.0)}
+    words = _BOOK.say(f'{cue}_{side}', **values)
+    both_deg = flown_deg - slope_deg
+    if slope_deg * off_ft < 0 and abs(_off_ft(path_deg - slope_deg, path_deg)) >= _SAID_FT:
+        off = feet(abs(_off_ft(both_deg, path_deg)), step=10.0)
+        words = joined(words, _BOOK.say('together', flown=degrees(both_deg, step=0.1), off=off, side=side))
+    return CueSeen(cue=cue, flown_deg=flown_deg, off_ft=off_ft, words=words)
+
+
+def illusions(here: Shape, *, home: Shape) -> tuple[CueSeen, ...]:
+    """How a runway deceives a pilot who is used to another: each cue apart, the one that is flown low first.
+
+    Within a mile the convergence of the edges depends on height over width: tan γ₁ = tan γ₀ · W₁/W₀ [own, geometry;
+    direction pub: AIM 8-1-5]. Far out the shape counts: tan γ₁ = tan γ₀ · (W₁/L₁)/(W₀/L₀) [own; same form ratio, after
+    Mertens & Lewis (1982), from memory], which holds the width. Each per cent of upslope looks 0.57° too high at every
+    distance. Half to twice the usual is taken at most: beyond it nobody is fooled. Nothing cancels.
+    """
+    path_deg, width = home.path_angle_deg, here.width_ft / home.width_ft
+    slope_deg = _SLOPE_LOOKS_DEG * (here.slope_pct - home.slope_pct)
+    found = [
+        _cue('width', width, slope_deg, home),
+        _cue('length', width * home.length_ft / here.length_ft, slope_deg, home),
+    ]
+    slope_off_ft = _off_ft(path_deg - slope_deg, path_deg)
+    if abs(slope_off_ft) >= _SAID_FT:
+        words = _BOOK.say(
+            'slope_low' if slope_deg > 0 else 'slope_high',
+            home=home.name,
+            angle=degrees(abs(slope_deg), step=0.1),
+        )
+        found.append(CueSeen(cue='slope', flown_deg=path_deg - slope_deg, off_ft=slope_off_ft, words=words))
+    return tuple(sorted((one for one in found if one is not None), key=lambda one: one.off_ft >= 0))
+
+
+def illusion_words(here: Shape, *, home: Shape) -> tuple[Sentence, ...]:
+    """The same in sentences; with what to do about it, or that nothing deceives."""
+    said = [one.words for one in illusions(here, home=home)]
+    if not said:
+        return (_BOOK.say('same', home=home.name),)
+    gate_ft = _MILE_FT * math.tan(math.radians(here.path_angle_deg))
+    return (*said, _BOOK.say('gates', gate=feet(gate_ft, step=10.0)))

@@ -9,7 +9,7 @@ from itertools import pairwise
 from bullseye.core.air.turns import STEEPEST_DEG, GroundWind, Turn, bank_to_fit, radius_ft, stall_factor
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import PatternSide
-from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first
 from bullseye.core.fly.legs import (
     Climb,
     Leg,
@@ -125,7 +125,7 @@ class PatternAnswer:
     seconds: float
     number_two: NumberTwo | None
     wind_words: Sentence
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[Caution, ...]  # gravest first
 
 
 def _number_two(legs: Legs, flown: Flown) -> NumberTwo | None:
@@ -205,14 +205,14 @@ def _turn_answer(onto: Leg, turn: Turn, before: TrackedLeg) -> TurnAnswer:
     )
 
 
-def _cautions(legs: Legs, heights: Heights, final_turn: FinalTurn, two: NumberTwo | None) -> tuple[Sentence, ...]:
+def _cautions(legs: Legs, heights: Heights, final_turn: FinalTurn, two: NumberTwo | None) -> tuple[Caution, ...]:
     said = cautions(legs, heights)
     if two is not None and two.caution is not None:
         said.insert(0, two.caution)
     bank = final_turn.bank_if_begun_late_deg
     if bank is None or bank > STEEPEST_DEG:
-        said.append(final_turn.words)
-    return tuple(said)
+        said.append(Caution('mind', final_turn.words))
+    return gravest_first(said)
 
 
 def brief_pattern(task: PatternTask) -> PatternAnswer:

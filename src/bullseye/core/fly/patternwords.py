@@ -7,6 +7,7 @@ import math
 from bullseye.core.air.turns import STEEPEST_DEG, stall_factor
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, LOW_STALL_MARGIN, LOW_STALL_MARGIN_TURNING
 from bullseye.core.basis.sentence import (
+    Caution,
     Phrasebook,
     Quantity,
     Sentence,
@@ -131,63 +132,66 @@ def final_turn_words(*, drift_ft: float, earlier_s: float, bank_deg: float | Non
     return joined(said, _BOOK.say('through_steep', steepest=degrees(STEEPEST_DEG))) if bank_deg > STEEPEST_DEG else said
 
 
-def _limits(legs: Legs) -> list[Sentence]:
+def _limits(legs: Legs) -> list[Caution]:
     """Legs faster than their flap or the gear may be flown."""
     said, aircraft = [], legs.task.aircraft
     for leg in legs.all:
         limit_kias, flap = leg.flap_setting.limit_kias, leg.flap_setting.name
         if limit_kias is not None and leg.kias > limit_kias:
-            said.append(_BOOK.say('flap_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(limit_kias), flap=flap))
+            over = _BOOK.say('flap_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(limit_kias), flap=flap)
+            said.append(Caution('stop', over))
     gear_kias = aircraft.particulars.gear_limit_kias
     if aircraft.is_retractable and gear_kias is not None:
         said += [
-            _BOOK.say('gear_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(gear_kias))
+            Caution('stop', _BOOK.say('gear_limit', speed=knots(leg.kias), leg=leg.leg, limit=knots(gear_kias)))
             for leg in (legs.downwind, legs.base, legs.final)
             if leg.kias > gear_kias
         ]
     return said
 
 
-def _stalls(legs: Legs) -> list[Sentence]:
+def _stalls(legs: Legs) -> list[Caution]:
     """Legs and turns with little left over the stall."""
     said = []
     for leg, bank_deg in legs.banks():
         margin = knots(leg.margin_kt(bank_deg))
         if bank_deg and leg.over_stall(bank_deg) < LOW_STALL_MARGIN_TURNING:
-            said.append(_BOOK.say('near_stall_turning', margin=margin, leg=leg.leg))
+            said.append(Caution('mind', _BOOK.say('near_stall_turning', margin=margin, leg=leg.leg)))
         elif not bank_deg and leg.over_stall(bank_deg) < LOW_STALL_MARGIN:
-            said.append(_BOOK.say('near_stall', margin=margin, leg=leg.leg))
+            said.append(Caution('mind', _BOOK.say('near_stall', margin=margin, leg=leg.leg)))
     return said
 
 
-def _heights(legs: Legs, heights: Heights) -> list[Sentence]:
+def _heights(legs: Legs, heights: Heights) -> list[Caution]:
     """Turns too low or too high, and a descent too steep or too shallow."""
     task, said = legs.task, []
     height_ft = task.first_turn_ft - task.runway.elevation_ft
     if task.first_turn_ft > task.altitude_ft:
-        said.append(_BOOK.say('first_turn_high'))
+        said.append(Caution('mind', _BOOK.say('first_turn_high')))
     elif height_ft < _LEAST_FIRST_TURN_FT:
-        said.append(_BOOK.say('first_turn_low', height=feet(height_ft, step=10.0)))
+        said.append(Caution('stop', _BOOK.say('first_turn_low', height=feet(height_ft, step=10.0))))
     if heights.final_turn_ft < _LEAST_FINAL_TURN_FT:
-        said.append(_BOOK.say('final_turn_low', height=feet(heights.final_turn_ft, step=10.0)))
+        said.append(Caution('stop', _BOOK.say('final_turn_low', height=feet(heights.final_turn_ft, step=10.0))))
     if heights.descent_fpm > _RUSHED_FPM:
-        said.append(_BOOK.say('fast_down', descent=_fpm(heights.descent_fpm)))
+        said.append(Caution('mind', _BOOK.say('fast_down', descent=_fpm(heights.descent_fpm))))
     if heights.on_final_ft >= task.tpa_ft:
-        said.append(_BOOK.say('long_final'))
+        said.append(Caution('mind', _BOOK.say('long_final')))
     return said
 
 
-def cautions(legs: Legs, heights: Heights) -> list[Sentence]:
+def cautions(legs: Legs, heights: Heights) -> list[Caution]:
     """What to be careful of on the way round."""
     task, said = legs.task, _limits(legs)
     bank = degrees(task.choice.bank_deg)
     if task.climb is None:
-        said.append(_BOOK.say('climb_unknown'))
+        said.append(Caution('mind', _BOOK.say('climb_unknown')))
     said += _stalls(legs)
     leg, left_ft = min(('crosswind', legs.crosswind_ft), ('base', legs.base_ft), key=lambda pair: pair[1])
     if left_ft < 0:
-        said.append(_BOOK.say('no_room', spacing=miles(task.spacing_nm, step=0.01), leg=leg, bank=bank))
+        said.append(
+            Caution('stop', _BOOK.say('no_room', spacing=miles(task.spacing_nm, step=0.01), leg=leg, bank=bank))
+        )
     if task.choice.bank_deg > STEEPEST_DEG:
         nearer = per_cent((stall_factor(task.choice.bank_deg) - 1) * 100)
-        said.append(_BOOK.say('steep', bank=bank, nearer=nearer))
+        said.append(Caution('stop', _BOOK.say('steep', bank=bank, nearer=nearer)))
     return said + _heights(legs, heights)

@@ -11,7 +11,7 @@ from bullseye.core.air.turns import STEEPEST_DEG, GroundWind, Turn, groundspeed_
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, LEAST_STALL_MARGIN, SLIP_PATH_DEG
 from bullseye.core.basis.errors import NotWorkedOut
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
-from bullseye.core.basis.sentence import Phrasebook, Sentence, degrees, feet, knots, seconds, told_apart
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, degrees, feet, knots, seconds, told_apart
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.model.speeds import stall_margin
@@ -22,6 +22,7 @@ _BANK_DEG = 25.0  # [own]
 _LEAST_BANK_DEG = 3.0  # [own] flatter than this is no turn
 _LINED_UP_FT = 2.0  # [own] beside the centreline
 _ROUNDS = 12
+_SETTLED_FT = 0.5  # [own]
 _ALTERNATIONS = 2
 _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
 _LOWEST_FT = 300.0  # of pattern height [own]
@@ -70,7 +71,7 @@ class PowerOffAnswer:
     margin_ft: float
     path: tuple[tuple[float, float, float], ...]  # along, lateral, height
     words: Sentence
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[Caution, ...]  # gravest first
 
 
 class NoGlide(NotWorkedOut):
@@ -127,7 +128,7 @@ class _Glide:
         """Fly a track for a length over the ground, crabbing as the wind changes on the way down."""
         gone = 0.0
         while gone < length_ft and self.height > -2_000:
-            wind = self.task.wind_at(self.height)
+            wind = self.task.wind_at(self.height - self.ktas * FPS_PER_KT * self.slope * _STEP_S / 2)
             heading = heading_for(track_deg=track_deg, speed_ktas=self.ktas, wind=wind)
             if heading is None:
                 raise NoGlide(_BOOK.say('blown_away'))
@@ -142,26 +143,36 @@ class _Glide:
             self._sink(step_s)
 
     def turn(self, from_track_deg: float, to_track_deg: float, bank_deg: float) -> None:
-        """Turn between two tracks at constant bank; in the turn the glide is steeper by 1/cos φ."""
-        wind = self.task.wind_at(self.height)
-        start = heading_for(track_deg=from_track_deg, speed_ktas=self.ktas, wind=wind)
-        end = heading_for(track_deg=to_track_deg, speed_ktas=self.ktas, wind=wind)
-        if start is None or end is None:
+        """Turn between two tracks at constant bank, until the heading holds the new track in the wind down there.
+
+        In the turn the glide is steeper by 1/cos φ.
+        """
+        start = heading_for(track_deg=from_track_deg, speed_ktas=self.ktas, wind=self.task.wind_at(self.height))
+        if start is None:
             raise NoGlide(_BOOK.say('blown_away'))
-        turned = (end - start) % 360
-        turn = Turn(
-            from_heading_deg=start,
-            turned_deg=turned if self.right > 0 else turned - 360,
-            bank_deg=bank_deg,
-            speed_ktas=self.ktas,
-        )
-        along, lateral, done = self.along, self.lateral, 0.0
         steeper = 1 / math.cos(math.radians(bank_deg))
+        sink_fps = self.ktas * FPS_PER_KT * self.slope * steeper
+        from_height, end_height = self.height, self.height
+        for _ in range(_ROUNDS):  # how long it takes depends on the wind in which it ends
+            end = heading_for(track_deg=to_track_deg, speed_ktas=self.ktas, wind=self.task.wind_at(end_height))
+            if end is None:
+                raise NoGlide(_BOOK.say('blown_away'))
+            turned = (end - start) % 360
+            turn = Turn(
+                from_heading_deg=start,
+                turned_deg=turned if self.right > 0 else turned - 360,
+                bank_deg=bank_deg,
+                speed_ktas=self.ktas,
+            )
+            before, end_height = end_height, from_height - sink_fps * turn.seconds
+            if abs(end_height - before) < _SETTLED_FT:
+                break
+        along, lateral, done = self.along, self.lateral, 0.0
         drift_along = drift_right = 0.0
         takes_s = turn.seconds
         while done < takes_s:
             step_s = min(_STEP_S, takes_s - done)
-            layer = self.task.wind_at(self.height)
+            layer = self.task.wind_at(self.height - sink_fps * step_s / 2)
             drift_along += layer.along_fps * step_s
             drift_right += layer.right_fps * step_s
             done += step_s
@@ -187,10 +198,15 @@ def _to_final(task: GlideTask, ktas: float, slope: float, after_abeam_ft: float,
     glide = _Glide(task, ktas, slope)
     right = glide.right
     glide.straight(180.0 * right, length_ft=after_abeam_ft)
+    if task.shape == 'arc':
+        begun = len(glide.path) - 1
+        glide.turn(180.0 * right, 360.0 * right, way.bank_deg)
+        turned = glide.path[begun:]
+        # halfway round, as far as the height tells
+        return glide, turned[len(turned) // 2][2]
     glide.turn(180.0 * right, 270.0 * right, way.bank_deg)
     on_base = glide.height
-    if task.shape == 'squared':
-        glide.straight(-90.0 * right, length_ft=way.base_ft)
+    glide.straight(-90.0 * right, length_ft=way.base_ft)
     glide.turn(270.0 * right, 360.0 * right, way.bank_deg)
     return glide, on_base
 
@@ -237,10 +253,15 @@ def _still_air_way(task: GlideTask, ktas: float) -> _Way:
 
 
 def _end_ft(glide: _Glide, slope: float) -> float:
-    """Where a straight glide from here meets the runway."""
-    wind = glide.task.wind_at(glide.height / 2)
-    ground_share = 1 + wind.along_fps / (glide.ktas * FPS_PER_KT)
-    return glide.along + glide.height / slope * ground_share
+    """Where a straight glide from here meets the runway, crabbing through the wind of each height on the way down."""
+    layers = 12
+    speed_fps = glide.ktas * FPS_PER_KT
+    ground_fps = 0.0
+    for layer in range(layers):
+        wind = glide.task.wind_at(glide.height * (layer + 0.5) / layers)
+        made_good_fps = math.sqrt(max(0.0, speed_fps**2 - wind.right_fps**2))
+        ground_fps += (made_good_fps + wind.along_fps) / layers
+    return glide.along + glide.height / slope * ground_fps / speed_fps
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -296,16 +317,17 @@ def _turn_after_ft(task: GlideTask, speeds: _Speeds, way: _Way) -> float:
     return float(brentq(miss, 0.0, farthest, xtol=5.0))
 
 
-def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[Sentence, ...]:
+def _cautions(task: GlideTask, reach_ft: tuple[float, float]) -> tuple[Caution, ...]:
     """What the glide warns of, gravest first."""
     near_ft, far_ft = reach_ft
     said = []
     if near_ft > task.aim_point_ft:
         beyond_ft = near_ft - task.aim_point_ft
-        said.append(_BOOK.say('too_high', beyond=feet(beyond_ft, step=10.0)))
+        said.append(Caution('stop', _BOOK.say('too_high', beyond=feet(beyond_ft, step=10.0))))
     if far_ft < task.aim_point_ft:
-        said.append(_BOOK.say('not_reached', short=feet(task.aim_point_ft - far_ft, step=10.0)))
-    said.append(_BOOK.say('practise'))
+        short = feet(task.aim_point_ft - far_ft, step=10.0)
+        said.append(Caution('stop', _BOOK.say('not_reached', short=short)))
+    said.append(Caution('mind', _BOOK.say('practise')))
     return tuple(said)
 
 

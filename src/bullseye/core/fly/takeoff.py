@@ -27,7 +27,7 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import CorrectionSet, SurfaceState, TakeoffKind
-from bullseye.core.basis.sentence import Phrasebook, Sentence, count, feet, knots, told_apart
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, count, feet, gravest_first, knots, told_apart
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
@@ -120,11 +120,19 @@ class TakeoffAnswer:
     roll_margin_ft: float | None
     over_50_margin_ft: float | None
     obstacle_clearance_ft: float | None
+    clears_obstacle: bool | None  # by the least we call good; None: nothing stands there, or it is unknown
     first_turn_ft: float  # above sea level
     engine_out_sector_deg_mag: tuple[float, float]
     engine_failure: tuple[EnginePhase, ...]
     steps: tuple[str, ...]
-    cautions: tuple[Sentence, ...]
+    cautions: tuple[Caution, ...]  # gravest first
+
+    @property
+    def is_possible(self) -> bool | None:
+        """Whether the runway is long enough and what stands beyond is cleared; None: one of them is unknown."""
+        if self.over_50_margin_ft is None:
+            return None
+        return self.over_50_margin_ft >= 0 and self.clears_obstacle is not False
 
 
 class _Correction:
@@ -373,18 +381,18 @@ def _run(task: TakeoffTask, by_set: tuple[Corrected, ...]) -> _Run:
     )
 
 
-def _ground_cautions(task: TakeoffTask, run: _Run) -> list[Sentence]:
+def _ground_cautions(task: TakeoffTask, run: _Run) -> list[Caution]:
     """What the surface and the technique leave out of the figures."""
     said = []
     if task.kind == 'soft_field' or task.runway.surface == 'grass':
-        said.append(_BOOK.say('soft_ground'))
+        said.append(Caution('mind', _BOOK.say('soft_ground')))
     is_long = run.over_50_ft is not None and task.runway.length_ft - run.over_50_ft > run.over_50_ft
     if task.kind != 'short_field' and run.by_set and not is_long:
-        said.append(_BOOK.say('short_technique'))
+        said.append(Caution('mind', _BOOK.say('short_technique')))
     return said
 
 
-def _speed_cautions(task: TakeoffTask, run: _Run) -> list[Sentence]:
+def _speed_cautions(task: TakeoffTask, run: _Run) -> list[Caution]:
     """Lift-off and climb speeds too near the stall. Source: [pub: 14 CFR 23.51 before 1996, value from memory]."""
     aircraft = task.aircraft
     flap = aircraft.climb_flap
@@ -392,13 +400,14 @@ def _speed_cautions(task: TakeoffTask, run: _Run) -> list[Sentence]:
     if run.lift_off_kias is not None and stall_margin(flap, run.lift_off_kias, root=task.weight_root) < 1 - 1e-9:
         stall_kias = flap.airspeed_table.indicated_kt(flap.stall_kcas * task.weight_root)
         speed, stall = told_apart(knots(run.lift_off_kias), knots(stall_kias))
-        said.append(_BOOK.say('below_stall', speed=speed, stall=stall, flap=flap.name))
+        said.append(Caution('stop', _BOOK.say('below_stall', speed=speed, stall=stall, flap=flap.name)))
     vx_kias = _climb_kias(task, 'vx_kias')
     if vx_kias is not None:
         margin = stall_margin(flap, vx_kias, root=task.weight_root)
         if margin < LEAST_CLIMB_MARGIN - 1e-9:
             ratio, least = told_apart(count(margin, step=0.01), count(LEAST_CLIMB_MARGIN, step=0.01))
-            said.append(_BOOK.say('vx_near_stall', speed=knots(vx_kias), ratio=ratio, flap=flap.name, least=least))
+            near = _BOOK.say('vx_near_stall', speed=knots(vx_kias), ratio=ratio, flap=flap.name, least=least)
+            said.append(Caution('mind', near))
     return said
 
 
@@ -429,12 +438,12 @@ def _first_turn_ft(task: TakeoffTask) -> float:
 def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
     """Work out one takeoff; what cannot be computed is None and has its reason among the cautions."""
     runway = task.runway
-    cautions: list[Sentence] = []
+    cautions: list[Caution] = []
     by_set: tuple[Corrected, ...] = ()
     try:
         by_set = _by_set(task)
     except OutsideTable as error:
-        cautions.append(_BOOK.say('no_distance', why=error.reason))
+        cautions.append(Caution('mind', _BOOK.say('no_distance', why=error.reason)))
     run = _run(task, by_set)
     if run.over_50_ft is not None:
         cautions += (
@@ -463,11 +472,12 @@ def brief_takeoff(task: TakeoffTask) -> TakeoffAnswer:
         roll_margin_ft=None if run.roll_ft is None else runway.length_ft - run.roll_ft,
         over_50_margin_ft=None if run.over_50_ft is None else runway.length_ft - run.over_50_ft,
         obstacle_clearance_ft=run.clearance_ft,
+        clears_obstacle=None if run.clearance_ft is None else run.clearance_ft >= OBSTACLE_MARGIN_FT - 1e-6,
         first_turn_ft=_first_turn_ft(task),
         engine_out_sector_deg_mag=sector,
         engine_failure=_engine_failure(sector),
         steps=_steps(task.kind, task.aircraft),
-        cautions=tuple(cautions),
+        cautions=gravest_first(cautions),
     )
 
 
@@ -497,31 +507,30 @@ def _schools(aircraft: Aircraft, root: float, chosen: Corrected | None) -> tuple
     )
 
 
-def too_short(runway: RunwayEnd, over_ft: float) -> list[Sentence]:
+def too_short(runway: RunwayEnd, over_ft: float) -> list[Caution]:
     """What is to be said of the runway left at 50 ft; nothing when more than a third of the distance is left."""
     left_ft = runway.length_ft - over_ft
     if left_ft < 0:
-        return [_BOOK.say('no_margin_to_50', more=feet(-left_ft))]
+        return [Caution('stop', _BOOK.say('no_margin_to_50', more=feet(-left_ft)))]
     if left_ft < over_ft * LEAST_MARGIN_SHARE:
-        return [_BOOK.say('little_margin', left=feet(left_ft), over=feet(over_ft))]
+        return [Caution('mind', _BOOK.say('little_margin', left=feet(left_ft), over=feet(over_ft)))]
     return []
 
 
-def _margins(task: TakeoffTask, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[Sentence]:
+def _margins(task: TakeoffTask, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[Caution]:
     said, runway = [], task.runway
     if roll_ft > runway.length_ft:
-        said.append(_BOOK.say('no_margin', more=feet(roll_ft - runway.length_ft)))
+        said.append(Caution('stop', _BOOK.say('no_margin', more=feet(roll_ft - runway.length_ft))))
     else:
         said += too_short(runway, over_ft)
     point_ft = abort_point_ft(task)
     if roll_ft * ABORT_SPEED_SHARE**2 > point_ft:
-        said.append(
-            _BOOK.say('late') if task.as_set.abort_point_ft is None else _BOOK.say('late_for', place=feet(point_ft))
-        )
+        late = _BOOK.say('late') if task.as_set.abort_point_ft is None else _BOOK.say('late_for', place=feet(point_ft))
+        said.append(Caution('stop', late))
     if point_ft > ABORT_RUNWAY_SHARE * runway.length_ft + 1e-6:
-        said.append(_BOOK.say('abort_late', place=feet(point_ft)))
-    if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT:
+        said.append(Caution('mind', _BOOK.say('abort_late', place=feet(point_ft))))
+    if clearance_ft is not None and clearance_ft < OBSTACLE_MARGIN_FT - 1e-6:
         clearance, least = told_apart(feet(abs(clearance_ft)), feet(OBSTACLE_MARGIN_FT))
         way = 'over_obstacle' if clearance_ft >= 0 else 'below_obstacle'
-        said.append(_BOOK.say(way, clearance=clearance, least=least))
+        said.append(Caution('stop', _BOOK.say(way, clearance=clearance, least=least)))
     return said

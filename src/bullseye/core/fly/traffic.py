@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
-from bullseye.core.basis.sentence import Phrasebook, Sentence, joined, miles, seconds
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, joined, miles, seconds
 
 GOOD_GAP_S, LEAST_GAP_S = 60.0, 30.0  # [own] between two at the threshold
 _BOOK = Phrasebook(
@@ -42,7 +42,7 @@ class NumberTwo:
     go_down_words: Sentence
     gap_s: float | None  # between the two at the threshold; None when the one ahead is not known, or is overtaken
     is_offered: bool  # not where it would overtake the one ahead
-    caution: Sentence | None
+    caution: Caution | None
     words: Sentence
 
 
@@ -72,14 +72,15 @@ def extension_s(
     return max(0.0, apart_ft / closing_fps - base_turn_after_abeam_s)
 
 
-def _gap_caution(gap_s: float, *, extend_s: float, a_second_s: float) -> Sentence | None:
+def _gap_caution(gap_s: float, *, extend_s: float, a_second_s: float) -> Caution | None:
     """What a small gap asks for; None for one that is good. ``a_second_s`` is what a second more downwind gains."""
     if gap_s >= GOOD_GAP_S:
         return None
     if gap_s >= LEAST_GAP_S:
-        return _BOOK.say('little_gap', gap=seconds(gap_s))
+        return Caution('mind', _BOOK.say('little_gap', gap=seconds(gap_s)))
     on = seconds(extend_s + (GOOD_GAP_S - gap_s) / a_second_s)
-    return _BOOK.say('overtakes', on=on) if gap_s < 0 else _BOOK.say('too_close', gap=seconds(gap_s), on=on)
+    words = _BOOK.say('overtakes', on=on) if gap_s < 0 else _BOOK.say('too_close', gap=seconds(gap_s), on=on)
+    return Caution('stop', words)
 
 
 def number_two(
@@ -116,7 +117,7 @@ def number_two(
     caution = None if gap_s is None else _gap_caution(gap_s, extend_s=extend_s, a_second_s=a_second_s)
     overtakes = gap_s is not None and gap_s < 0
     if overtakes and caution is not None:
-        turn, down, gap_s = caution, _BOOK.say('no_descent'), None
+        turn, down, gap_s = caution.words, _BOOK.say('no_descent'), None
     words = [turn, _BOOK.say('new_final', final=miles(final_nm)), down, _BOOK.say('same_aim')]
     if gap_s is not None:
         words.append(_BOOK.say('gap', gap=seconds(gap_s)))

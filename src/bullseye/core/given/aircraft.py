@@ -14,6 +14,7 @@ from pydantic import Field
 from bullseye.core.basis.constants import (
     APPROACH_OVER_STALL,
     CLEAN_GLIDE_DEG,
+    CLIMB_LOST_FPM_PER_FT,
     CROSSWIND_OVER_STALL,
     FULL_FLAP_GLIDE_DEG,
     HIGH_WING_OVER_WHEELS_FT,
@@ -253,6 +254,18 @@ class Flow(Checked):
     callouts: Annotated[tuple[Name, ...], Field(max_length=20)] = ()
 
 
+ClimbFpm = Annotated[Real, Gt(0), Le(3_000)]
+DensityAltitudeFt = Annotated[Real, Ge(-5_000), Le(25_000)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ClimbRow(Checked):
+    """Climb in landing configuration at one density altitude, as the handbook's table prints it."""
+
+    density_altitude_ft: DensityAltitudeFt
+    climb_fpm: Annotated[Real, Ge(-1_000), Le(3_000)]
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Particulars(Checked):
     """What an instructor teaches of one aircraft beside its speeds; None is not known."""
@@ -298,7 +311,9 @@ class Aircraft(Checked):
     wing_mark_angle_deg: Annotated[Real, Ge(0), Le(60)] | None = None  # below the horizon, of the mark the eye sees
     is_retractable: bool = False
     callsign: Name | None = None  # as it is said on the radio; else the name
-    landing_climb_fpm: Annotated[Real, Gt(0), Le(3_000)] | None = None  # full flap and gear down, full power, laden
+    landing_climb_fpm: ClimbFpm | None = None  # full flap and gear down, full power, laden, at the height below
+    landing_climb_at_ft: DensityAltitudeFt = 0.0  # density altitude for which the handbook prints that climb
+    landing_climb_table: Annotated[tuple[ClimbRow, ...], Field(max_length=20)] = ()  # goes before the one figure
     fuel_burn_gph: Annotated[Real, Gt(0), Le(100)] | None = None  # in the pattern
     flows: Annotated[tuple[Flow, ...], Field(max_length=20)] = ()
     particulars: Particulars = dataclasses.field(default_factory=Particulars)
@@ -309,6 +324,7 @@ class Aircraft(Checked):
         names = [flap.name for flap in self.flaps]
         if len(set(names)) != len(names):
             raise InvalidInput('flaps', names, 'each name once')
+        require_rising('landing_climb_table', tuple(row.density_altitude_ft for row in self.landing_climb_table))
 
     def flap(self, name: str | None) -> FlapSetting:
         """Flap setting by name; the last, full flap, when none is named.
@@ -367,6 +383,24 @@ class Aircraft(Checked):
     def stall_kcas(self, *, flap: FlapSetting, weight_lb: float) -> float:
         """Stalling speed at a weight [KCAS]: falls with √(W/Wmax). Source: [pub: lift equation]."""
         return flap.stall_kcas * math.sqrt(self.weight_ratio(weight_lb))
+
+    def go_around_climb_fpm(self, *, density_altitude_ft: float) -> float | None:
+        """Climb in landing configuration in this air [fpm], 0 or less where it does not climb; None is unknown.
+
+        By the handbook's table, between its rows; above the last nothing is known, below the first its value errs low.
+        Without a table the one figure loses 50 fpm for each 1,000 ft of density altitude over its own [com]; denser air
+        gives nothing back.
+        """
+        rows = self.landing_climb_table
+        if rows:
+            heights = [row.density_altitude_ft for row in rows]
+            if density_altitude_ft > heights[-1]:
+                return None
+            return float(np.interp(density_altitude_ft, heights, [row.climb_fpm for row in rows]))
+        if self.landing_climb_fpm is None:
+            return None
+        above_ft = max(0.0, density_altitude_ft - self.landing_climb_at_ft)
+        return self.landing_climb_fpm - CLIMB_LOST_FPM_PER_FT * above_ft
 
     @property
     def crosswind_limit(self) -> tuple[float, str]:

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 
 from bullseye.core.basis.constants import (
+    CAA_LANDING_GRASS,
     CAA_LANDING_WET_GRASS,
     CAA_LANDING_WET_PAVED,
     FPS_PER_KT,
@@ -13,12 +13,13 @@ from bullseye.core.basis.constants import (
     HEADWIND_CREDIT_PER_KT,
     LANDING_FACTOR,
     LANDING_GRASS,
+    LANDING_SLIPPERY_GRASS,
     SLOPE_PER_PCT,
     TAILWIND_LIMIT_KT,
     TAILWIND_PENALTY_PER_KT,
 )
 from bullseye.core.basis.errors import OutsideTable
-from bullseye.core.basis.kinds import SurfaceState
+from bullseye.core.basis.kinds import CorrectionSet, SurfaceState
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, as_given, knots, per_cent, told_apart
 from bullseye.core.given.aircraft import LandingTable
 from bullseye.core.given.airfield import RunwayEnd
@@ -35,17 +36,40 @@ class DistanceStep:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class GroundRoll:
-    """Landing ground roll [ft], the same with the safety factor, and the steps to it.
+class LandingDistances:
+    """Ground roll and whole distance from 50 ft to the stop [ft] by one set of corrections, with the steps of each.
 
-    ``over_50_ft_ft`` is the handbook's whole distance from 50 ft over the threshold to the stop, corrected alike and
-    not factored; None where the handbook's is not entered.
+    The whole distance is None where the handbook's is not entered.
+    """
+
+    correction_set: CorrectionSet
+    ground_roll_ft: float
+    over_50_ft_ft: float | None
+    ground_roll_steps: tuple[DistanceStep, ...]
+    over_50_ft_steps: tuple[DistanceStep, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GroundRoll:
+    """Landing ground roll [ft], the same with the safety factor, and both distances by each set of corrections.
+
+    ``expected_ft`` is by common practice, unfactored: where the wheels stop. ``factored_ft`` is by the leaflet's set,
+    its own surface and factor together: what must fit behind the last touchdown.
     """
 
     expected_ft: float
     factored_ft: float
-    over_50_ft_ft: float | None
-    steps: tuple[DistanceStep, ...]
+    by_set: tuple[LandingDistances, ...]
+
+    def by(self, correction_set: CorrectionSet) -> LandingDistances:
+        """Both distances by one set."""
+        return next(one for one in self.by_set if one.correction_set == correction_set)
+
+
+def ground_roll_by(*by_set: LandingDistances) -> GroundRoll:
+    """Both distances by every set, with the two rolls that a landing is briefed by."""
+    rolls = {one.correction_set: one.ground_roll_ft for one in by_set}
+    return GroundRoll(expected_ft=rolls['common'], factored_ft=rolls['uk_caa'], by_set=by_set)
 
 
 _BOOK = Phrasebook(
@@ -59,6 +83,7 @@ _BOOK = Phrasebook(
     snow_or_ice='no rule for a {what} on snow or ice',
     too_much_tailwind='tailwind {wind} is more than the {limit} of the rule',
     table='handbook table',
+    table_from_50='handbook table, from 50 ft',
     table_roll='handbook table, ground roll',
     table_over_50='handbook table, to 50 ft',
     faster='touchdown {off} faster than the table: flap and weight',
@@ -70,6 +95,7 @@ _BOOK = Phrasebook(
     wet_grass_roll='wet short grass, on the roll only',
     dry_grass_roll='dry short grass, on the roll only',
     wet_paved='wet paved runway',
+    wet_grass_whole='wet grass',
     uphill='{slope} uphill',
     downhill='{slope} downhill',
     factor='safety factor',
@@ -137,76 +163,104 @@ def _slope(slope_pct: float) -> Quantity:
     return as_given(abs(slope_pct), 'pct')
 
 
-def landing_ground_roll(
+class _Distance:
+    """A distance with the corrections made to it so far, each as a factor."""
+
+    def __init__(self, distance_ft: float, what: Sentence) -> None:
+        self.distance_ft = distance_ft
+        self.steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=what, source='handbook')]
+
+    def by(self, factor: float, reason: Sentence, source: str) -> None:
+        self.distance_ft *= factor
+        self.steps.append(DistanceStep(factor=factor, distance_ft=self.distance_ft, reason=reason, source=source))
+
+
+def landing_distances(
     *,
     table: LandingTable,
     runway: RunwayEnd,
+    correction_set: CorrectionSet,
     pressure_altitude_ft: float,
     temperature_c: float,
     headwind_kt: float,
     touchdown_ktas: float,
     touchdown_over_table: float = 1.0,
     surface_state: SurfaceState = 'dry',
-) -> GroundRoll:
-    """Correct the table for wind, surface and slope, then factor it.
+) -> LandingDistances:
+    """Correct both distances of the handbook for speed, wind, surface and slope by one set, never by two.
 
-    :param touchdown_ktas: of this landing, for what a slope does
+    Wind and slope count as handbooks print them, in both sets [com]. Common practice lengthens the roll alone for the
+    surface, and does not factor [com]; the leaflet lengthens the whole distance, and ends with a factor
+    [pub: UK CAA Safety Sense leaflet on performance, values from memory].
+
+    Both distances go with the square of the touchdown speed: constant braking, and an approach as much faster [own].
+    A slope counts by the longer of the rule and of mechanics, on the roll, uphill and downhill.
+
+    :param touchdown_ktas: of this landing, for what wind and slope do
     :param touchdown_over_table: touchdown speed over that of the table, which is for full flap and maximum weight
     :raises OutsideTable: outside the table, in more tailwind or on a surface than the rules are printed for
-
-    Source: corrections [com]; factor [pub: UK CAA Safety Sense leaflet on performance, value from memory].
-    The roll goes with the square of the touchdown speed: constant braking [own]. Slope counts both ways:
-    uphill shortens, downhill lengthens.
     """
     require_known_surface(runway, surface_state, what='ground roll')
     require_usual_tailwind(headwind_kt)
-    distance_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
+    common = correction_set == 'common'
+    roll_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     over_50_ft = table.over_50(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
-    from_50_ft = None if over_50_ft is None else over_50_ft - distance_ft
-    steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=_BOOK.say('table'), source='handbook')]
-
-    def correct(factor: float, reason: Sentence, source: str = 'common practice') -> None:
-        nonlocal distance_ft
-        distance_ft *= factor
-        steps.append(DistanceStep(factor=factor, distance_ft=distance_ft, reason=reason, source=source))
+    roll = _Distance(roll_ft, _BOOK.say('table'))
+    over = None if over_50_ft is None else _Distance(over_50_ft, _BOOK.say('table_from_50'))
+    both = [roll] if over is None else [roll, over]
 
     if abs(touchdown_over_table - 1) > 1e-9:
         off = per_cent(abs(touchdown_over_table - 1) * 100)
-        correct(
-            touchdown_over_table**2, _BOOK.say('faster' if touchdown_over_table > 1 else 'slower', off=off), 'own model'
-        )
-    if headwind_kt > 0:
-        correct(max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt), wind_reason(headwind_kt))
-    elif headwind_kt < 0:
-        correct(1 - TAILWIND_PENALTY_PER_KT * headwind_kt, wind_reason(headwind_kt))
-    if (surface := _surface_correction(runway, surface_state)) is not None:
-        correct(*surface)
+        for one in both:
+            one.by(
+                touchdown_over_table**2,
+                _BOOK.say('faster' if touchdown_over_table > 1 else 'slower', off=off),
+                'own model',
+            )
+    if headwind_kt:
+        shorter = max(0.5, 1 - HEADWIND_CREDIT_PER_KT * headwind_kt)
+        for one in both:
+            by_wind = shorter if headwind_kt > 0 else 1 - TAILWIND_PENALTY_PER_KT * headwind_kt
+            one.by(by_wind, wind_reason(headwind_kt), 'common practice')
+    if (surface := _surface_correction(runway, surface_state, common=common)) is not None:
+        longer, reason, by_whom = surface
+        if over is not None:
+            over.by(1 + longer * (roll.distance_ft / over.distance_ft if common else 1.0), reason, by_whom)
+        roll.by(1 + longer, reason, by_whom)
     if runway.slope_pct:
         ground_fps = max(1.0, touchdown_ktas - headwind_kt) * FPS_PER_KT
-        factor = slope_factor(roll_ft=distance_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=False)
-        correct(factor, slope_reason(runway.slope_pct))
-    expected_ft = distance_ft
-    correct(LANDING_FACTOR, _BOOK.say('factor'), 'UK CAA leaflet, from memory')
-    # the way through the air is over the ground in less time against the wind, and is corrected for nothing else
-    air_ft = None if from_50_ft is None else from_50_ft * steps_factor(steps, 'headwind', 'tailwind')
-    return GroundRoll(
-        expected_ft=expected_ft,
-        factored_ft=distance_ft,
-        over_50_ft_ft=None if air_ft is None else air_ft + expected_ft,
-        steps=tuple(steps),
+        level_ft = roll.distance_ft
+        factor = slope_factor(roll_ft=level_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=False)
+        roll.by(factor, slope_reason(runway.slope_pct), 'common practice')
+        if over is not None:
+            along = 1 + (factor - 1) * level_ft / over.distance_ft
+            over.by(along, slope_reason(runway.slope_pct), 'common practice')
+    if not common:
+        for one in both:
+            one.by(LANDING_FACTOR, _BOOK.say('factor'), _LEAFLET)
+    return LandingDistances(
+        correction_set=correction_set,
+        ground_roll_ft=roll.distance_ft,
+        over_50_ft_ft=None if over is None else over.distance_ft,
+        ground_roll_steps=tuple(roll.steps),
+        over_50_ft_steps=() if over is None else tuple(over.steps),
     )
 
 
-def _surface_correction(runway: RunwayEnd, state: SurfaceState) -> tuple[float, Sentence, str] | None:
-    """Factor on the roll, why, and the source; None on a dry paved runway."""
-    is_wet, leaflet = state == 'wet', 'UK CAA leaflet, from memory'
+_LEAFLET = 'UK CAA leaflet, from memory'
+
+
+def _surface_correction(runway: RunwayEnd, state: SurfaceState, *, common: bool) -> tuple[float, Sentence, str] | None:
+    """By which share a surface lengthens a landing, why, and the source; None on a dry paved runway.
+
+    What is wet stands in the leaflet alone; common practice takes its figure for short and slippery wet grass, since
+    nothing is put on top of it.
+    """
+    is_wet = state == 'wet'
     if runway.surface == 'grass' and is_wet:
-        return 1 + CAA_LANDING_WET_GRASS, _BOOK.say('wet_grass'), leaflet
+        longer = LANDING_SLIPPERY_GRASS if common else CAA_LANDING_WET_GRASS
+        return longer, _BOOK.say('wet_grass' if common else 'wet_grass_whole'), _LEAFLET
     if runway.surface == 'grass':
-        return 1 + LANDING_GRASS, _BOOK.say('dry_grass'), 'common practice'
-    return (1 + CAA_LANDING_WET_PAVED, _BOOK.say('wet_paved'), leaflet) if is_wet else None
-
-
-def steps_factor(steps: list[DistanceStep], *names: str) -> float:
-    """The product of the corrections with these reasons."""
-    return math.prod(step.factor for step in steps if step.reason.name in names)
+        longer = LANDING_GRASS if common else CAA_LANDING_GRASS
+        return longer, _BOOK.say('dry_grass'), 'common practice' if common else _LEAFLET
+    return (CAA_LANDING_WET_PAVED, _BOOK.say('wet_paved'), _LEAFLET) if is_wet else None

@@ -31,6 +31,7 @@ _BOOK = Phrasebook(
     rule_chosen='1.3 × {stall} stalling speed, read back as indicated: technique setting',
     weight='{weight} is {share} of maximum weight; speeds fall with its square root',
     weight_left_out='printed speed kept at every weight: technique setting',
+    wheels='a wheel landing is flown {faster} faster than a three-point one, with a trace of power',
     no_gust='no gust reported; a steady wind adds nothing',
     gust_left_out='no gust allowance: technique setting',
     gust_too_much='half of the {spread} between gust and steady wind would be {wanted}; no more than {allowed} are '
@@ -44,7 +45,7 @@ _BOOK = Phrasebook(
 class SpeedStep:
     """One step of the derivation: what it changes, the speed after it, and why."""
 
-    step: Literal['base', 'weight', 'gust', 'result']
+    step: Literal['base', 'weight', 'wheels', 'gust', 'result']
     change_kt: float
     speed_kias: float
     reason: Sentence
@@ -101,6 +102,16 @@ def _weight_step(
     )
 
 
+def _wheels_step(weighed_kias: float, *, flap: FlapSetting) -> SpeedStep:
+    """What a wheel landing is flown faster than a three-point landing [com]; never up to the limit of the flap."""
+    faster_kt = WHEEL_LANDING_FASTER_KT
+    if flap.limit_kias is not None:
+        faster_kt = min(faster_kt, max(0.0, flap.limit_kias - BELOW_FLAP_LIMIT_KT - weighed_kias))
+    why = _BOOK.say('wheels', faster=knots(faster_kt))
+    speed_kias = weighed_kias + faster_kt
+    return SpeedStep(step='wheels', change_kt=faster_kt, speed_kias=speed_kias, reason=why, source='common practice')
+
+
 def _gust_step(weighed_kias: float, *, flap: FlapSetting, gust_spread_kt: float, technique: Technique) -> SpeedStep:
     """What the gusts add: half the spread, at most 10 kt, and never up to the limit of the flap."""
     share = GUST_SHARE if technique.gust_allowance == 'half' else 0.0
@@ -144,7 +155,11 @@ def approach_speed(
     """
     base = _base_step(flap, kind, technique)
     weight = _weight_step(base.speed_kias, aircraft=aircraft, flap=flap, weight_lb=weight_lb, technique=technique)
-    gust = _gust_step(weight.speed_kias, flap=flap, gust_spread_kt=gust_spread_kt, technique=technique)
+    steps, before_gust_kias = [base, weight], weight.speed_kias
+    if kind == 'wheel_landing':
+        steps.append(_wheels_step(weight.speed_kias, flap=flap))
+        before_gust_kias = steps[-1].speed_kias
+    gust = _gust_step(before_gust_kias, flap=flap, gust_spread_kt=gust_spread_kt, technique=technique)
     result = SpeedStep(
         step='result',
         change_kt=0.0,
@@ -152,7 +167,7 @@ def approach_speed(
         reason=_BOOK.say('result'),
         source='sum',
     )
-    return ApproachSpeed(speed_kias=gust.speed_kias, steps=(base, weight, gust, result))
+    return ApproachSpeed(speed_kias=gust.speed_kias, steps=(*steps, gust, result))
 
 
 def touchdown_speed_kcas(
@@ -160,13 +175,14 @@ def touchdown_speed_kcas(
 ) -> float:
     """Speed at which the wheels meet the runway [KCAS]: 1.05 of the stall at this weight [own].
 
-    A three-point landing touches nearer the stall, a wheel landing about 10 kt faster [com], but slower than it
-    came.
+    A three-point landing touches nearer the stall, a wheel landing about 10 kt faster than that [com], but slower than
+    it came.
     """
     stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=weight_lb)
-    usual_kcas = TOUCHDOWN_OVER_STALL * stall_kcas
+    usual_kcas, three_point_kcas = TOUCHDOWN_OVER_STALL * stall_kcas, THREE_POINT_OVER_STALL * stall_kcas
     if kind == 'three_point':
-        return THREE_POINT_OVER_STALL * stall_kcas
+        return three_point_kcas
     if kind == 'wheel_landing':
-        return max(usual_kcas, min(usual_kcas + WHEEL_LANDING_FASTER_KT, approach_kcas - WHEEL_LANDING_SLOWS_KT))
+        faster_kcas = min(three_point_kcas + WHEEL_LANDING_FASTER_KT, approach_kcas - WHEEL_LANDING_SLOWS_KT)
+        return max(usual_kcas, faster_kcas)
     return usual_kcas
