@@ -20,6 +20,7 @@ from bullseye.api.sorties import ClockTime, PlannedOn, SortieOut
 from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.exchange.calendar import calendar_text
 from bullseye.store import calendars, proposals, sortielist, sorties
 from bullseye.store.sortielist import State, Wanted
@@ -98,7 +99,9 @@ class SortieLine(Out):
     @classmethod
     def of(cls, row: RowMapping) -> SortieLine:
         """Reply for a line of the list."""
-        magnetic_deg = shown_magnetic_deg(row['wind_dir_deg_true'], variation_deg=row['magnetic_variation_deg'] or 0.0)
+        magnetic_deg = shown_magnetic_deg(
+            row['wind_dir_deg_true'], variation_deg=known_or(row['magnetic_variation_deg'], 0.0)
+        )
         return cls.model_validate({**row, 'wind_dir_deg_mag': magnetic_deg})
 
 

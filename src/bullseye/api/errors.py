@@ -18,6 +18,7 @@ from werkzeug.exceptions import HTTPException
 
 from bullseye.api.limiter import limiter
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import RefusedRequest, messages
 from bullseye.store.errors import ChangedMeanwhile, Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
 from bullseye.store.secondfactor import SecondFactorNeeded
@@ -100,7 +101,7 @@ def _register_http(app: APIFlask) -> None:
 
     @app.errorhandler(413)
     def _too_large(_error: HTTPException) -> ResponseReturnValue:
-        most = (request.max_content_length or 0) / 1e6
+        most = known_or(request.max_content_length, 0) / 1e6
         return problem(413, 'too_large', f'This is too large: at most {most:.3g} MB are taken here.')
 
     @app.errorhandler(CSRFError)

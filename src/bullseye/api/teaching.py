@@ -124,8 +124,7 @@ class FaultsOut(Out):
 def read_faults(query_data: FaultsAsked) -> FaultsOut:
     """Read faults and remedies."""
     here, home = query_data.runway_end_id, query_data.home_end_id
-    asked = here is not None and home is not None
-    said = illusion_words(_shape(here), home=_shape(home)) if asked else ()
+    said = () if here is None or home is None else illusion_words(_shape(here), home=_shape(home))
     return FaultsOut(faults=list(FAULTS), illusions=list(said))
 
 

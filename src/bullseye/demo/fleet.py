@@ -8,6 +8,7 @@ from typing import Any
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.kinds import PatternSide, Surface
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.exchange.geojson import airfield_to_geojson
 from bullseye.core.fly.flows import usual_flows
 from bullseye.core.given.aircraft import (
@@ -296,12 +297,12 @@ def _runway(
             ),
             pattern_side=sides[idents.index(ident)],
             preferred=ident == preferred,
-            exits=tuple(RunwayExit(name=name, at_ft=at_ft(ident, ft)) for name, ft in (exits_ft or {}).items()),
+            exits=tuple(RunwayExit(name=name, at_ft=at_ft(ident, ft)) for name, ft in known_or(exits_ft, {}).items()),
         )
 
     first = end(idents[0], course_deg_true, elevation_ft, slope_pct, 0.0, obstacle_near)
     second = end(
-        idents[1], (course_deg_true + 180) % 360, elevation_ft + rise_ft, -slope_pct or 0.0, displaced_far_ft, None
+        idents[1], (course_deg_true + 180) % 360, elevation_ft + rise_ft, 0.0 - slope_pct, displaced_far_ft, None
     )
     return ((first, lat_deg, lon_deg), (second, *far))
 

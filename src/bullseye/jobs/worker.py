@@ -13,6 +13,7 @@ from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
+from bullseye.core.basis.unknown import known_or
 from bullseye.jobs import ANALYSE, LOOK, MAIL, REWORK, TAKE_UP, lock_of, plain_url
 from bullseye.jobs.mail import is_mail_address, mail_server
 from bullseye.store import accounts, populations, reworking, scope, trackfiles
@@ -107,7 +108,7 @@ async def _hand_in(app: App, files: Sequence[tuple[int, uuid.UUID]]) -> None:
 async def _take_up(app: App, sessions: sessionmaker[Session], *, just_now: bool = False) -> None:
     """Hand in anew what another worker was at when it ended, and what waits without anybody having handed it in."""
     for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=_CUT_OFF_S):
-        await app.job_manager.finish_job_by_id_async(job_id=job.id or 0, status=Status.FAILED, delete_job=True)
+        await app.job_manager.finish_job_by_id_async(job_id=known_or(job.id, 0), status=Status.FAILED, delete_job=True)
     handed_in = {
         str(job.task_kwargs.get('file_id'))
         for status in (Status.TODO, Status.DOING)

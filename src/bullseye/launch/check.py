@@ -35,6 +35,7 @@ def _checks() -> list[tuple[str, list[str], Path]]:
         ('ruff format', [str(tools / 'ruff'), 'format', '--check', *python_places], root),
         ('mypy', [str(tools / 'mypy')], root),
         ('unused code', [str(tools / 'python'), '-m', 'bullseye.launch.unused'], root),
+        ('numbers', [str(tools / 'python'), '-m', 'bullseye.launch.zeros'], root),
         ('import-linter', [str(tools / 'lint-imports'), '--no-cache'], root),
         ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0', *_ESLINT_KEEPS], web),
         ('prettier', ['npx', 'prettier', '--check', '--cache', '--log-level', 'warn', '.'], web),

@@ -10,6 +10,7 @@ from typing import Any, Literal
 import numpy as np
 from numpy.typing import NDArray
 
+from bullseye.core.basis.unknown import known_or
 from bullseye.sim.air import KT, Gusts, Wind
 from bullseye.sim.ground import Ground, Strip
 from bullseye.sim.pilot import Aeroplane, LapPlan, Student
@@ -496,7 +497,7 @@ class Flight:
         _, lateral = self._place()
         row, course = self._rows[-1], self.strip.course_rad
         sink = -(self.vz - self.strip.slope * math.hypot(row[4], row[5]))
-        level_ft, level_s = self.landing.level_ft or along, self.landing.level_s or self.time_s
+        level_ft, level_s = known_or(self.landing.level_ft, along), known_or(self.landing.level_s, self.time_s)
         self._event(
             'touchdown',
             along,

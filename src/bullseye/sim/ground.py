@@ -15,6 +15,8 @@ import numpy as np
 from numpy.typing import NDArray
 from pyproj import Geod
 
+from bullseye.core.basis.unknown import known_or
+
 FT = 0.3048
 _EARTH = Geod(ellps='WGS84')
 Floats = NDArray[np.float64]
@@ -112,7 +114,7 @@ def read_ground(data: Mapping[str, Any]) -> Ground:
             length = math.hypot(n_b - n_a, e_b - e_a)
             course = math.atan2(e_b - e_a, n_b - n_a)
             end = properties['ends'][first]
-            displaced = float(end.get('displaced_threshold_ft') or 0.0)
+            displaced = float(known_or(end.get('displaced_threshold_ft'), 0.0))
             slope = (elevations[1 - first] - elevations[first]) / length
             strips[end['ident']] = Strip(
                 ident=end['ident'],

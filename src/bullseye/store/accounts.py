@@ -11,6 +11,7 @@ from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.unknown import known_or
 from bullseye.store import deeds, people, scope, signins
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import Invitation, School, User
@@ -108,7 +109,7 @@ def set_password(db: Session, *, token: str, login: str | None, password: str) -
     """
     invitation, school = people.open_invitation(db, token, lock=True, for_person=True)
     scope.bind(db, school.id)
-    person = _find(db, invitation.person_id or 0)
+    person = _find(db, known_or(invitation.person_id, 0))
     require_good_password(password, person.name, person.login, school.name)
     if login and not person.is_active and person.password_hash.startswith('!'):
         person.login = people.free_login(db, login, but=person.id)

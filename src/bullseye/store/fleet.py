@@ -11,6 +11,7 @@ from typing import Any
 from sqlalchemy import Integer, String, column, select, true, values
 from sqlalchemy.orm import Session
 
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.learn.fit import Estimate, fit_deceleration
 from bullseye.core.model.deceleration import prior_fps2
@@ -115,7 +116,7 @@ def _fit(flown: tuple[Any, ...], prior_deceleration_fps2: float) -> Estimate:
 def _float_ft(aircraft: CoreAircraft, flap_name: str, deceleration_fps2: float) -> float:
     """Float at the usual weight and approach speed, in still air at sea level, on 3°."""
     flap, weight_lb = aircraft.flap(flap_name), usual_weight_lb(aircraft)
-    printed = flap.normal_approach_kias or flap.rule_approach_kias
+    printed = known_or(flap.normal_approach_kias, flap.rule_approach_kias)
     approach_kt = flap.airspeed_table.calibrated_kt(printed * aircraft.weight_ratio(weight_lb) ** 0.5)
     approach = Approach(
         speed_ktas=approach_kt,

@@ -17,6 +17,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.given.standards import Tolerance
 from bullseye.core.record.evidence import Flown
@@ -352,7 +353,7 @@ def _flown_sorties(db: Session, school_id: int, after: date, until: date) -> int
             there.exists(),
         )
     )
-    return db.scalar(query) or 0
+    return known_or(db.scalar(query), 0)
 
 
 def _signed_since(db: Session, school_id: int, after: date) -> int:
@@ -362,7 +363,7 @@ def _signed_since(db: Session, school_id: int, after: date) -> int:
         .select_from(SignOff)
         .where(SignOff.school_id == school_id, SignOff.signed_at >= since, SignOff.kind != 'correction')
     )
-    return db.scalar(query) or 0
+    return known_or(db.scalar(query), 0)
 
 
 def sorted_out(found: Overview) -> dict[str, list[str]]:
@@ -375,7 +376,7 @@ def sorted_out(found: Overview) -> dict[str, list[str]]:
             groups['stale'].append(one.name)
         elif any(kind.state == 'at_standard' for kind in one.kinds):
             groups['at_standard'].append(one.name)
-        elif any((kind.sure or 0) >= _CLOSE for kind in one.kinds):
+        elif any(known_or(kind.sure, 0) >= _CLOSE for kind in one.kinds):
             groups['close'].append(one.name)
         else:
             groups['begun'].append(one.name)

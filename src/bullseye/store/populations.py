@@ -10,6 +10,7 @@ from sqlalchemy import func, or_, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import MODEL_VERSION
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.learn.population import Population, learn_population
 from bullseye.core.measure.flown import FlownLap
 from bullseye.store.flown import flown_laps
@@ -61,7 +62,9 @@ def take_snapshot(db: Session, school_id: int, *, now: datetime | None = None) -
     What was kept before stays, so that a belief can be had again by the snapshot it was made with. Commits.
     """
     number = (
-        db.scalar(select(func.max(PopulationSnapshot.number)).where(PopulationSnapshot.school_id == school_id)) or 0
+        known_or(
+            db.scalar(select(func.max(PopulationSnapshot.number)).where(PopulationSnapshot.school_id == school_id)), 0
+        )
     ) + 1
     people = list(db.scalars(select(User.id).where(User.school_id == school_id).order_by(User.id)))
     random.Random(number).shuffle(people)  # noqa: S311  (others each time, the same ones for the same number)

@@ -34,7 +34,8 @@ def _drawn(one: Runway, on: Runway) -> dict[str, Any] | None:
     places = [one.frame.place(along_ft=feet) for feet in (start_ft, start_ft + one.end.length_ft)]
     begins, ends = (on.frame.locate(lat_deg=lat, lon_deg=lon) for lat, lon in places)
     off_ft = max(abs(begins[1]), abs(ends[1]))
-    number = int(''.join(filter(str.isdigit, one.end.ident)) or 0)
+    digits = ''.join(filter(str.isdigit, one.end.ident))
+    number = int(digits) if digits else 0
     if off_ft < on.end.width_ft / 2 or number > _HALF_THE_NUMBERS:
         return None
     return {'begins': begins, 'ends': ends, 'width_ft': one.end.width_ft}

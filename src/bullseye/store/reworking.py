@@ -10,6 +10,7 @@ from sqlalchemy import ColumnElement, func, or_, select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import MODEL_VERSION
+from bullseye.core.basis.unknown import known_or
 from bullseye.store import laps
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.models import Lap, TrackFile
@@ -47,8 +48,8 @@ def outdated(db: Session) -> Outdated:
     # each side of the present version by itself: together, the whole index would be gone through
     older, newer = Lap.model_version < MODEL_VERSION, Lap.model_version > MODEL_VERSION
     return Outdated(
-        laps=sum(db.scalar(select(func.count()).select_from(Lap).where(one)) or 0 for one in (older, newer)),
-        flights=db.scalar(select(func.count()).select_from(TrackFile).where(_is_old_flight())) or 0,
+        laps=sum(known_or(db.scalar(select(func.count()).select_from(Lap).where(one)), 0) for one in (older, newer)),
+        flights=known_or(db.scalar(select(func.count()).select_from(TrackFile).where(_is_old_flight())), 0),
     )
 
 

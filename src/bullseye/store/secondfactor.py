@@ -20,6 +20,7 @@ from cryptography.hazmat.primitives.kdf.hkdf import HKDF
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import BullseyeError
+from bullseye.core.basis.unknown import known_or
 from bullseye.store import deeds, people, signins
 from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.models import School, User
@@ -137,7 +138,7 @@ def require(db: Session, person: User, *, code: str | None, key: str) -> None:
     # one after the other: the same code cannot let two in
     db.refresh(person, with_for_update=True)
     step = _step_of(_open(person.totp_secret or '', key), code)
-    if step is not None and step > (person.totp_step or 0):
+    if step is not None and step > known_or(person.totp_step, 0):
         person.totp_step = step
         return
     spent = people.digest(code.strip().lower())

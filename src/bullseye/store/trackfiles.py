@@ -13,6 +13,7 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session, selectinload, undefer
 
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.unknown import known_or
 from bullseye.store.errors import Conflict, NotFound
 from bullseye.store.models import Aircraft, CsvColumns, School, Sortie, TrackFile, User
 from bullseye.store.sorties import Right, may_coach, require_coach
@@ -137,7 +138,7 @@ def require_room(db: Session, school_id: int, more: int) -> None:
 
     :raises InvalidInput: when there is none left
     """
-    kept = db.scalar(select(School.track_bytes).where(School.id == school_id).with_for_update()) or 0
+    kept = known_or(db.scalar(select(School.track_bytes).where(School.id == school_id).with_for_update()), 0)
     if kept + more > _MOST_KEPT_BYTES:
         raise InvalidInput('file', f'{more} bytes', 'the school’s tracks fill 5 GB: remove old ones first')
 

@@ -11,6 +11,7 @@ import numpy as np
 
 from bullseye.core.air.atmosphere import density_ratio, isa_temperature_c, true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.airwind import WindAloft, find_wind
 from bullseye.tracks.alike import slowing_like, touching_alike
 from bullseye.tracks.away import axis_through, off_runways, stops_away
@@ -204,7 +205,7 @@ class _AtField:
     """What happened on the runways of one field, in order of time, and what the laps are measured from."""
 
     def __init__(self, motion: Motion, runways: Sequence[Runway], known: Known) -> None:
-        self.motion, self.spots_ft = motion, known.spots_ft or {}
+        self.motion, self.spots_ft = motion, known_or(known.spots_ft, {})
         self.runways = runways
         self.judged, self.found, self.ties = _settled(motion, runways, known)
         self.events: list[Event] = []
@@ -474,7 +475,9 @@ def _off_by_height(
         raw[cut],
         motion.speed_fps[cut],
         noise=HeightNoise(
-            white_ft=motion.height_noise_ft or 1.0, wander_ft=ties.wander_ft, step_ft=motion.height_step_ft
+            white_ft=motion.height_noise_ft if motion.height_noise_ft else 1.0,
+            wander_ft=ties.wander_ft,
+            step_ft=motion.height_step_ft,
         ),
         earliest_s=min(float(time[earliest]), float(time[top]) - 1.3),
         latest_s=float(time[top]) - 1.0,

@@ -10,6 +10,7 @@ import numpy as np
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.tracks.events import Event
 from bullseye.tracks.fields import Runway
@@ -72,7 +73,7 @@ def stops_away(motion: Motion, events: Sequence[Event]) -> list[Event]:
 
 def axis_through(motion: Motion, stop: Event) -> list[Runway]:
     """Both directions of a runway through a landing to a stop: long enough, at a height that is not known."""
-    courses = (stop.course_deg_true or 0.0, ((stop.course_deg_true or 0.0) + 180) % 360)
+    courses = (known_or(stop.course_deg_true, 0.0), (known_or(stop.course_deg_true, 0.0) + 180) % 360)
     here = RunwayFrame(
         threshold_lat_deg=stop.latitude_deg, threshold_lon_deg=stop.longitude_deg, course_deg_true=courses[0]
     )

@@ -16,6 +16,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import DECELERATION_FPS2, GRAVITY_FPS2
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.evidence import fit_all, whitened
 from bullseye.tracks.speeds import SILENT_S
 
@@ -322,7 +323,7 @@ class _Landing:
             # neighbours are rounded alike: together they say no more than one of them
             step *= math.sqrt(max(1.0, _ROUNDED_ALIKE_S / float(np.median(np.diff(self.height_s)))))
         in_air, on_wheels = math.hypot(_HEIGHT_IN_AIR_FT, step), math.hypot(self.noise.surface_ft, step)
-        return self._noise(self.height_s, touch_s, self.noise.height_ft or 0.0, in_air, on_wheels)
+        return self._noise(self.height_s, touch_s, known_or(self.noise.height_ft, 0.0), in_air, on_wheels)
 
     def _by_height(self, grid: _Grid) -> tuple[Floats, Floats]:
         """Log evidence by height, and the sink in the last second (D K,)."""

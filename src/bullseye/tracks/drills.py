@@ -57,7 +57,7 @@ def low_pass_of(motion: Motion, runway: Runway, event: Event, *, wander_ft: floa
         return None
     furthest = first + int(np.argmax(np.abs(lateral[rows])))
     spread_ft = float(motion.level.spread([furthest])[0, 0])
-    heights_ft = motion.height_noise_ft or 1.0
+    heights_ft = motion.height_noise_ft if motion.height_noise_ft else 1.0
     return LowPass(
         from_s=float(time[first]),
         to_s=float(time[last]),

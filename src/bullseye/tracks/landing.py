@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 
 from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.contact import Contact, Noise, Prior, Samples, find_contact
 from bullseye.tracks.events import Event, EventKind, FinalFlown, Gate, HoldOffFlown, Then
 from bullseye.tracks.fields import Runway
@@ -77,7 +78,7 @@ def window_of(motion: Motion, judged: Judged) -> Window | None:
     height = motion.track.height_ft - runway.surface_ft(raw_along)
     smooth_height = motion.height_ft - runway.surface_ft(along)
     rolled = np.arange(first, slowest + 1)[time[first : slowest + 1] > last_s - 4.0]
-    noise = max(0.05, motion.height_noise_ft or 0.0)
+    noise = max(0.05, known_or(motion.height_noise_ft, 0.0))
     if np.isfinite(smooth_height[rolled]).any():
         ground = float(np.nanmedian(smooth_height[rolled]))
         high = np.flatnonzero(smooth_height[first : slowest + 1] > ground + _LOW_FT)
@@ -261,7 +262,7 @@ def _thrown_up(motion: Motion, window: Window, contact: Contact, *, wander_ft: f
     if not _SHORT_STEP_S < step_s < _LONG_STEP_S:
         return None
     # a rise counts when neither noise nor the step of the writing can be behind it
-    least_ft = _HOP_RISES_FT + _written_in_ft(motion, window) + 4 * (motion.height_noise_ft or 0.0)
+    least_ft = _HOP_RISES_FT + _written_in_ft(motion, window) + 4 * known_or(motion.height_noise_ft, 0.0)
     height = s.height_ft - contact.ground_ft
     rise = np.diff(height)
     for k in np.flatnonzero((s.time_s > contact.level_s) & (s.time_s < contact.time_s + 0.6)):

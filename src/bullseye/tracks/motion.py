@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 
 from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.smooth import Smoothed, quantum, smooth, white_noise
 from bullseye.tracks.speeds import TAXI_FPS
@@ -110,7 +111,7 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
         place_sd=max(place_noise, _LEAST_PLACE_FT),
         agility=_AGILITY,
         speed=np.column_stack([vn, ve]) if with_speed else None,
-        speed_sd=max(speed_noise or 0.0, _LEAST_SPEED_FPS) * 2,
+        speed_sd=max(known_or(speed_noise, 0.0), _LEAST_SPEED_FPS) * 2,
     )
     known = np.isfinite(track.height_ft)
     with_height = bool(known.mean() > 0.5 or (known.sum() > _FEWEST_HEIGHTS and np.isfinite(track.on_ground).any()))
@@ -121,7 +122,7 @@ def motion_about(track: Track, *, lat_deg: float, lon_deg: float) -> Motion:
         rise = smooth(
             track.time_s,
             track.height_ft,
-            place_sd=max(height_noise or 0.0, _LEAST_HEIGHT_FT, step),
+            place_sd=max(known_or(height_noise, 0.0), _LEAST_HEIGHT_FT, step),
             agility=_CLIMB_AGILITY,
         )
         height, climb = rise.place, rise.speed
@@ -193,7 +194,7 @@ def height_wander_ft(motion: Motion, surface_ft: Floats) -> float:
     # both standing, but moved in between: another piece of ground
     moved = np.hypot(motion.north_ft[lag:] - motion.north_ft[:-lag], motion.east_ft[lag:] - motion.east_ft[:-lag])
     fine &= np.isfinite(surface_ft[lag:]) | (moved < 30)
-    white = motion.height_noise_ft or 0.0
+    white = known_or(motion.height_noise_ft, 0.0)
     if fine.sum() < _FEWEST_CHANGES:
         return 1.2 * white  # nothing to measure it on: as usual for receivers of that noise [own]
     # by the median: where two pavements meet, a few steps are those of the ground

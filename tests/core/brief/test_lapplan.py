@@ -1,6 +1,7 @@
 """The lap plan, the traffic around it, radio calls and the kneeboard card."""
 
 import itertools
+import math
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
@@ -217,18 +218,39 @@ def test_any_plan_is_possible_and_changes_the_spot(spot, nearest, farthest, book
 # daylight
 
 
-@pytest.mark.parametrize(
-    ('lat', 'lon', 'day'), [(47.2, -38.4, '2026-11-25'), (-33.0, 151.0, '2026-06-21'), (0.0, 0.0, '2026-03-20')]
-)
-def test_minutes_to_sunset_agree_with_a_second_library(lat, lon, day):  # [pub: ephem, after the USNO almanac]
-    noon = datetime.fromisoformat(f'{day}T12:00:00+00:00')
-    observer = ephem.Observer()
-    observer.lat, observer.lon, observer.date = str(lat), str(lon), noon.replace(tzinfo=None)
-    if observer.previous_rising(ephem.Sun()) < observer.previous_setting(ephem.Sun()):
-        assert daylight_left_min(lat_deg=lat, lon_deg=lon, at=noon) == 0
-        return
-    setting = observer.next_setting(ephem.Sun()).datetime().replace(tzinfo=UTC)
-    assert daylight_left_min(lat_deg=lat, lon_deg=lon, at=noon) == pytest.approx((setting - noon).seconds / 60, abs=3)
+def _minutes_to_sunset(lat, lon, at):
+    """[pub: ephem, after the USNO almanac] None where it does not set within a day, 0 when it is down."""
+    observer, sun = ephem.Observer(), ephem.Sun()
+    observer.lat, observer.lon, observer.date = str(lat), str(lon), at.replace(tzinfo=None)
+    observer.pressure, observer.horizon = 0, '-0:34'  # sunset as almanacs define it: no air, 34' below, upper limb
+    sun.compute(observer)
+    if math.degrees(sun.alt) + math.degrees(sun.radius) < -34 / 60:
+        return 0.0
+    try:
+        setting = observer.next_setting(ephem.Sun()).datetime().replace(tzinfo=UTC)
+    except ephem.AlwaysUpError:
+        return None
+    minutes = (setting - at).total_seconds() / 60
+    return minutes if minutes <= 1_440 else None
+
+
+def test_minutes_to_sunset_agree_with_a_second_library_at_every_longitude_on_every_day():
+    wrong, latitudes = [], (0.0, 32.8, -33.0, 47.2, -54.6, 60.3)
+    for day in range(365):
+        for step in range(24):
+            lat, lon = latitudes[(day + step) % 6], -179.4 + 15 * step
+            at = datetime(2026, 1, 1, (day * 5 + step * 7) % 24, 50, tzinfo=UTC) + timedelta(days=day)
+            ours, theirs = daylight_left_min(lat_deg=lat, lon_deg=lon, at=at), _minutes_to_sunset(lat, lon, at)
+            if (ours is None) != (theirs is None) or (theirs is not None and abs(ours - theirs) > 1.5):
+                wrong.append((lat, lon, at.isoformat(), ours, theirs))
+    assert not wrong, (len(wrong), wrong[:5])
+
+
+def test_a_sunset_after_midnight_in_utc_is_that_of_the_same_evening():
+    at = datetime(2026, 10, 10, 23, 50, tzinfo=UTC)  # late in the afternoon at 97° west
+    left_min = daylight_left_min(lat_deg=32.8, lon_deg=-96.8, at=at)
+    assert left_min == pytest.approx(_minutes_to_sunset(32.8, -96.8, at), abs=1.5)
+    assert 5 < left_min < 25
 
 
 def test_where_the_sun_does_not_set_no_sunset_is_invented():

@@ -7,10 +7,12 @@ from datetime import UTC, datetime, timedelta
 
 from astral import Observer
 from astral import sun as astral_sun
+from astral.julian import julianday, julianday_to_juliancentury
+from scipy.optimize import brentq
 
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
-_JUST_SET = timedelta(minutes=15)  # [own]
+_DAY_MIN = 1_440.0
 _TWILIGHT_DEG = -6.0  # [pub: civil twilight]
 _SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 
@@ -46,19 +48,33 @@ def is_in_the_eyes(sun: Sun, *, final_course_deg_true: float) -> bool:
 
 
 def daylight_left_min(*, lat_deg: float, lon_deg: float, at: datetime) -> float | None:
-    """Minutes until sunset; 0 when it is down, None where it does not set within a day."""
+    """Minutes until sunset; 0 when it is down, None where it does not set within a day.
+
+    The sun sinks from true noon to true midnight of the place, whatever the date in UTC is meanwhile: sunset is looked
+    for on the way down of this day, then of the next.
+    """
     observer = Observer(latitude=lat_deg, longitude=lon_deg)
-    if astral_sun.elevation(observer, at, with_refraction=False) < _SET_DEG:
+
+    def above_deg(minutes: float) -> float:
+        when = at + timedelta(minutes=minutes)
+        return float(astral_sun.elevation(observer, when, with_refraction=False)) - _SET_DEG
+
+    if above_deg(0.0) < 0:
         return 0.0
-    for ahead in (-1, 0, 1):  # the next sunset may belong to another date in UTC
-        try:
-            sunset = astral_sun.sunset(observer, date=(at + timedelta(days=ahead)).date(), tzinfo=UTC)
-        except ValueError:
-            if ahead < 0:
-                continue
-            return None
-        if sunset > at:
-            return (sunset - at).total_seconds() / 60
-        if at - sunset < _JUST_SET:
-            return 0.0  # the sunset and the height of the sun are worked out apart, and differ by a minute
+    after_midnight_min = _true_solar_min(lon_deg, at)
+    for days in (0, 1):
+        noon, midnight = (days * _DAY_MIN + half - after_midnight_min for half in (_DAY_MIN / 2, _DAY_MIN))
+        start = max(0.0, noon)
+        if start > _DAY_MIN or above_deg(midnight) > 0 or above_deg(start) < 0:
+            continue
+        sunset_min = float(brentq(above_deg, start, midnight, xtol=0.01))
+        return sunset_min if sunset_min <= _DAY_MIN else None
     return None
+
+
+def _true_solar_min(lon_deg: float, at: datetime) -> float:
+    """Minutes since the sun was lowest, by the sundial of the place: 720 at noon. Source: [pub: NOAA], by astral."""
+    utc = at.astimezone(UTC)
+    century = julianday_to_juliancentury(julianday(utc))
+    minutes = utc.hour * 60 + utc.minute + utc.second / 60 + 4 * lon_deg + astral_sun.eq_of_time(century)
+    return float(minutes % _DAY_MIN)

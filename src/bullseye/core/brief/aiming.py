@@ -35,6 +35,7 @@ from bullseye.core.basis.sentence import (
     share,
     told_apart,
 )
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
 from bullseye.core.given.airfield import Obstacle, in_stripes
@@ -194,10 +195,6 @@ def _assumed(request: BriefRequest) -> tuple[Sentence, ...]:
     return tuple(said)
 
 
-def _or(value: float | None, usual: float) -> float:
-    return usual if value is None else value
-
-
 def _basis_words(source: Literal['default', 'given', 'laps'], known: Calibration, *, sd_ft: float) -> Sentence:
     sd, laps, timed = feet(sd_ft), known.laps, known.timed_laps
     if not laps and known.other_laps:
@@ -223,7 +220,7 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
     laps = known.laps
     given = any(v is not None for v in (known.deceleration_fps2, known.bias_ft, known.scatter_ft))
     source: Literal['default', 'given', 'laps'] = (
-        'laps' if laps or known.timed_laps else 'given' if given else 'default'
+        'laps' if laps > 0 or known.timed_laps > 0 else 'given' if given else 'default'
     )
     bias_sd_ft = known.bias_sd_ft if known.bias_sd_ft is not None else 0.0 if known.bias_ft is not None else BIAS_SD_FT
     return Basis(
@@ -232,12 +229,12 @@ def basis_of(request: BriefRequest, approach: Approach) -> Basis:
         laps=laps,
         timed_laps=known.timed_laps,
         deceleration_fps2=approach.deceleration_fps2,
-        bias_ft=known.bias_ft or 0.0,
+        bias_ft=known_or(known.bias_ft, 0.0),
         bias_sd_ft=bias_sd_ft,
-        scatter_ft=known.scatter_ft or SCATTER_FT,
-        speed_habit_kt=known.speed_habit_kt or 0.0,
-        speed_habit_sd_kt=_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
-        speed_scatter_kt=_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
+        scatter_ft=known_or(known.scatter_ft, SCATTER_FT),
+        speed_habit_kt=known_or(known.speed_habit_kt, 0.0),
+        speed_habit_sd_kt=known_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
+        speed_scatter_kt=known_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
         calibration=known,
         assumed=_assumed(request),
         model_version=MODEL_VERSION,
@@ -291,8 +288,8 @@ def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> 
     around = [replace(approach, deceleration_fps2=approach.deceleration_fps2 + step) for step in (0.05, -0.05)]
     per_fps2 = (predict(around[0]).touchdown_ft - predict(around[1]).touchdown_ft) / 0.1
     a_ft, b_ft = per_fps2 * a_sd, basis.bias_sd_ft
-    bias_sd_ft = math.sqrt(max(0.0, a_ft**2 + b_ft**2 + 2 * (known.deceleration_bias_corr or 0.0) * a_ft * b_ft))
-    with_habit_ft = (known.deceleration_habit_corr or 0.0) * a_ft + (known.bias_habit_corr or 0.0) * b_ft
+    bias_sd_ft = math.sqrt(max(0.0, a_ft**2 + b_ft**2 + 2 * known_or(known.deceleration_bias_corr, 0.0) * a_ft * b_ft))
+    with_habit_ft = known_or(known.deceleration_habit_corr, 0.0) * a_ft + known_or(known.bias_habit_corr, 0.0) * b_ft
     usual_spread = SCATTER_SPREAD if known.scatter_ft is None else 0.0
     return PilotForecast(
         bias_ft=basis.bias_ft,
@@ -301,9 +298,11 @@ def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> 
         habit_kt=basis.speed_habit_kt,
         habit_sd_kt=basis.speed_habit_sd_kt,
         speed_scatter_kt=basis.speed_scatter_kt,
-        scatter_spread=_or(known.scatter_spread, usual_spread),
-        speed_scatter_spread=_or(known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0),
-        speed_effect=_or(known.speed_effect, 1.0),
+        scatter_spread=known_or(known.scatter_spread, usual_spread),
+        speed_scatter_spread=known_or(
+            known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0
+        ),
+        speed_effect=known_or(known.speed_effect, 1.0),
         together=min(1.0, max(-1.0, with_habit_ft / bias_sd_ft)) if bias_sd_ft else 0.0,
     )
 
@@ -319,7 +318,7 @@ def _recommended(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tu
     lately_ft = briefed_ft
     if habit_kt:
         faster_ft = float(winds_met_ft(setup, faster_kt=habit_kt).mean()) + basis.bias_ft - briefed_ft
-        lately_ft += _or(request.calibration.speed_effect, 1.0) * faster_ft
+        lately_ft += known_or(request.calibration.speed_effect, 1.0) * faster_ft
     aim_ft = _recommended_ft(request, setup.approach, briefed_ft)
     if request.technique.aim_speed == 'habit' and request.technique.aim_distance == 'calibrated':
         follows_ft = _recommended_ft(request, setup.approach, lately_ft)

@@ -17,6 +17,7 @@ from bullseye.core.basis.constants import (
     TAILWIND_LIMIT_KT,
 )
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots, per_cent, told_apart
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
@@ -191,7 +192,7 @@ def wind_problems(setup: LandingSetup) -> list[Sentence]:
     if tail_kt > TAILWIND_LIMIT_KT:
         tailwind, limit = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
         said.append(_BOOK.say('tailwind_over', tailwind=tailwind, limit=limit))
-    head_kt = max(setup.wind.head_kt or 0.0, setup.wind.gust_head_kt or 0.0, setup.wind.any_way_kt)
+    head_kt = max(known_or(setup.wind.head_kt, 0.0), known_or(setup.wind.gust_head_kt, 0.0), setup.wind.any_way_kt)
     ground_kt = setup.approach.speed_ktas - head_kt
     if ground_kt < LEAST_APPROACH_GROUND_KT:
         said.append(_BOOK.say('too_strong', headwind=knots(head_kt), ground=knots(max(0.0, ground_kt))))

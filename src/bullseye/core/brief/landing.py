@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, joined, knots
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import (
     AimPart,
     Approached,
@@ -147,7 +148,7 @@ def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]
         said.append(Caution('mind', _BOOK.say('margin', margin=knots(margin_kt))))
     if spread_kt > 0 and margin_kt - spread_kt < LEAST_LULL_KT:
         said.append(Caution('mind', _BOOK.say('lull', margin=knots(max(0.0, margin_kt - spread_kt)))))
-    habit_kt = request.calibration.speed_habit_kt or 0.0
+    habit_kt = known_or(request.calibration.speed_habit_kt, 0.0)
     if habit_kt < -_SLOW_HABIT_KT:
         left_kt = knots(max(0.0, margin_kt + habit_kt))
         said.append(Caution('mind', _BOOK.say('slow_habit', slower=knots(-habit_kt), margin=left_kt)))

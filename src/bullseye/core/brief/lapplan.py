@@ -23,6 +23,7 @@ from bullseye.core.basis.sentence import (
     per_cent,
     told_apart,
 )
+from bullseye.core.basis.unknown import known_or
 
 # [own]
 _AROUND_MIN = 14.0  # [own] start-up, taxi, run-up and taxi back of a lesson
@@ -227,11 +228,11 @@ def _by_record(task: LapPlanTask) -> list[tuple[ExerciseKind, str]]:
     scored = [(one.hit_rate, one) for one in known if one.laps and one.hit_rate is not None]
     weak = sorted(((rate, one) for rate, one in scored if rate < _WEAK_RATE), key=lambda pair: pair[0])
     shown = [*untried, *(one for _, one in weak)]
-    stale = [one for one in known if (one.days_since or 0.0) > _STALE_DAYS and one not in shown]
+    stale = [one for one in known if known_or(one.days_since, 0.0) > _STALE_DAYS and one not in shown]
     return [
         *((one.landing, str(_BOOK.say('untried'))) for one in untried),
         *((one.landing, str(_BOOK.say('weak', rate=per_cent(rate * 100)))) for rate, one in weak),
-        *((one.landing, str(_BOOK.say('stale', days=count(one.days_since or 0.0)))) for one in stale),
+        *((one.landing, str(_BOOK.say('stale', days=count(known_or(one.days_since, 0.0))))) for one in stale),
     ]
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import AimPart, TouchdownPart
 from bullseye.core.brief.ground import GroundPart
 from bullseye.core.brief.request import BriefRequest
@@ -92,7 +93,9 @@ def rollout_part(
     if changes is not None:
         more_ft = changes.no_brakes_ft
         fits = more_ft is not None and stop_ft + more_ft < runway.landing_distance_available_ft
-        words.append(_BOOK.say('free', more=feet(more_ft or 0.0, step=_TENS)) if fits else _BOOK.say('free_far'))
+        words.append(
+            _BOOK.say('free', more=feet(known_or(more_ft, 0.0), step=_TENS)) if fits else _BOOK.say('free_far')
+        )
     return RolloutPart(
         stop_ft=stop_ft,
         stop_minus_aim_ft=stop_ft - aim.aim_point_ft,

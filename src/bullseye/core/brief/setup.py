@@ -14,6 +14,7 @@ from bullseye.core.basis.constants import (
     STEEP_LOAD_FACTOR,
 )
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.given.aircraft import FlapSetting
 from bullseye.core.given.technique import speed_lost_before_roundout_kt
@@ -91,7 +92,7 @@ def landing_setup(request: BriefRequest) -> LandingSetup:
         technique=request.technique,
     )
     a_fps2 = deceleration_fps2(request)
-    speed_kias = request.asked_speed_kias or speed.speed_kias
+    speed_kias = known_or(request.asked_speed_kias, speed.speed_kias)
     approach_kcas = flap.airspeed_table.calibrated_kt(speed_kias)
     speed_ktas = true_airspeed_kt(calibrated_kt=approach_kcas, density_ratio=sigma)
     head_kt = 0.0 if parts.head_kt is None else parts.head_kt

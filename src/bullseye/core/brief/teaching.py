@@ -12,6 +12,7 @@ from scipy.special import ndtr
 
 from bullseye.core.basis.constants import DECELERATION_SD_FPS2, HABIT_SD_KT, READ_SD_KT, TIMED_SD_FPS2
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, per_cent
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import Basis, box_ft
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, power_share
@@ -63,7 +64,8 @@ def _covariance(request: BriefRequest, basis: Basis) -> Floats:
         habit_sd = HABIT_SD_KT if known.speed_habit_kt is None else 0.0
     sds = np.array([a_sd, basis.bias_sd_ft, habit_sd])
     a_bias, a_habit, bias_habit = (
-        value or 0.0 for value in (known.deceleration_bias_corr, known.deceleration_habit_corr, known.bias_habit_corr)
+        known_or(value, 0.0)
+        for value in (known.deceleration_bias_corr, known.deceleration_habit_corr, known.bias_habit_corr)
     )
     together = np.array([[1.0, a_bias, a_habit], [a_bias, 1.0, bias_habit], [a_habit, bias_habit, 1.0]])
     covariance: Floats = np.outer(sds, sds) * together
@@ -112,7 +114,7 @@ def teaching_part(request: BriefRequest, setup: LandingSetup, basis: Basis) -> T
         / (2 * step)
         for name, step in steps.items()
     )
-    per_kt *= request.calibration.speed_effect or 1.0
+    per_kt *= known_or(request.calibration.speed_effect, 1.0)
     follows_habit = request.technique.aim_speed == 'habit'
     wanted = np.array([per_fps2, 1.0, per_kt if follows_habit else 0.0])
     from_lap_to_lap_ft = math.hypot(basis.scatter_ft, per_kt * basis.speed_scatter_kt)

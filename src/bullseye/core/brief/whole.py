@@ -12,6 +12,7 @@ from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, Severity, feet, gravest_first, knots
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
 from bullseye.core.brief.goodspots import GoodSpots, bounds_ft
 from bullseye.core.brief.landing import BriefAnswer, make_brief
@@ -288,7 +289,7 @@ def pattern_task(
 
 
 def _ground_wind(runway: RunwayEnd, direction_deg_true: float | None, speed_kt: float) -> GroundWind:
-    off = math.radians((direction_deg_true or 0.0) - runway.course_deg_true)
+    off = math.radians(known_or(direction_deg_true, 0.0) - runway.course_deg_true)
     return GroundWind.on(headwind_kt=speed_kt * math.cos(off), crosswind_from_right_kt=speed_kt * math.sin(off))
 
 

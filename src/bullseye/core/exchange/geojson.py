@@ -12,6 +12,7 @@ from bullseye.core.air.geo import RunwayFrame
 from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import PatternSide, Surface, Surroundings
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.airfield import (
     Airfield,
     DepartureObstacle,
@@ -170,13 +171,13 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
             ident=ident,
             course_deg_true=course_deg,
             length_ft=length_ft,
-            width_ft=_number(properties, 'width_ft') or 60.0,
+            width_ft=known_or(_number(properties, 'width_ft'), 60.0),
             elevation_ft=elevation_ft,
-            displaced_threshold_ft=_number(properties, f'{which}_displaced_threshold_ft') or 0.0,
+            displaced_threshold_ft=known_or(_number(properties, f'{which}_displaced_threshold_ft'), 0.0),
             slope_pct=slope_pct,
             surface=surface,
             magnetic_variation_deg=variation,
-            path_angle_deg=_number(properties, f'{which}_path_angle_deg') or 3.0,
+            path_angle_deg=known_or(_number(properties, f'{which}_path_angle_deg'), 3.0),
             aiming_marks_ft=_number(properties, f'{which}_aiming_marks_ft'),
             obstacle=_part(properties, f'{which}_obstacle', Obstacle),
             departure_obstacle=_part(properties, f'{which}_departure_obstacle', DepartureObstacle),
@@ -184,8 +185,8 @@ def _ends(line: Mapping[str, Any], *, field: Mapping[str, Any], on: date) -> lis
             preferred=properties.get(f'{which}_preferred') is True,
             pattern_side=_side(properties.get(f'{which}_pattern')),
             pattern_spacing_nm=_number(properties, f'{which}_pattern_spacing_nm'),
-            base_angle_deg=_number(properties, f'{which}_base_angle_deg') or 90.0,
-            downwind_extension_s=_number(properties, f'{which}_downwind_extension_s') or 0.0,
+            base_angle_deg=known_or(_number(properties, f'{which}_base_angle_deg'), 90.0),
+            downwind_extension_s=known_or(_number(properties, f'{which}_downwind_extension_s'), 0.0),
             surroundings=_surroundings(properties.get(f'{which}_surroundings', properties.get('surroundings'))),
         )
 

@@ -15,6 +15,7 @@ from metar.Metar import Metar, ParserError
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import SurfaceState, WeatherHazard
+from bullseye.core.basis.unknown import known_or
 
 # [own] unless it says otherwise: limits of what is read, and when the weather is worth a word
 _OLD = timedelta(hours=2)
@@ -306,7 +307,7 @@ def _later(parts: _Text, now: datetime) -> tuple[WeatherHazard, ...]:
             said.add('low_visibility')
         if ceiling_ft is not None and ceiling_ft < _LATER_CEILING_FT:
             said.add('low_cloud')
-        if _value(found.wind_gust, 'KT') is not None or (_value(found.wind_speed, 'KT') or 0) >= _LATER_WIND_KT:
+        if _value(found.wind_gust, 'KT') is not None or known_or(_value(found.wind_speed, 'KT'), 0) >= _LATER_WIND_KT:
             said.add('strong_wind')
     return tuple(sorted(said))
 

@@ -19,6 +19,7 @@ from bullseye.core.air.magnetic import magnetic_variation_deg
 from bullseye.core.air.wind import magnetic_from_true_deg
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import Surface
+from bullseye.core.basis.unknown import known_or
 
 # [own] unless it says otherwise: limits of what is read, and when the weather is worth a word
 _MOST_LINES = 200_000
@@ -144,7 +145,7 @@ def _line(row: dict[str, str], on: date) -> tuple[str, dict[str, Any], list[str]
                 raise InvalidInput(f'{end}_{name}', value, f'a number from {-limit} to {limit}')
         places.append([value for value in place if value is not None])
         about: dict[str, Any] = {'ident': ident}
-        about['displaced_threshold_ft'] = _number(row, f'{end}_displaced_threshold_ft') or 0.0
+        about['displaced_threshold_ft'] = known_or(_number(row, f'{end}_displaced_threshold_ft'), 0.0)
         elevation_ft = _number(row, f'{end}_elevation_ft')
         if elevation_ft is not None:
             about['elevation_ft'] = elevation_ft

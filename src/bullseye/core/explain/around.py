@@ -12,6 +12,7 @@ from typing import Literal
 
 from bullseye.core.basis.kinds import NOT_LANDED, LandingKind, Outcome
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, Unit
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.explain.scoring import Verdict
 from bullseye.core.given.standards import PatternLimits, SpeedLimits, Standard
 from bullseye.core.measure.around import Around, GateFlown, WorkedOut
@@ -220,7 +221,7 @@ def _pattern(standard: Standard) -> PatternLimits | None:
 
 
 def _most_bank(_standard: Standard, plan: WorkedOut) -> float:
-    return max(_BANK_DEG, (plan.bank_deg or 0.0) + _BANK_OVER_DEG)
+    return max(_BANK_DEG, known_or(plan.bank_deg, 0.0) + _BANK_OVER_DEG)
 
 
 # In the order in which they are flown
@@ -231,7 +232,7 @@ _MEASURES: tuple[_Measure, ...] = (
         label='Lift-off point against the worked-out one',
         unit='%',
         marks=('rotated_early', 'rotated_late'),
-        off=lambda a, p: _share(a.liftoff_ft, p.liftoff_ft, a.liftoff_half_ft or _LIFTOFF_HALF_FT),
+        off=lambda a, p: _share(a.liftoff_ft, p.liftoff_ft, known_or(a.liftoff_half_ft, _LIFTOFF_HALF_FT)),
         low=_fixed(-_LIFTOFF_PCT),
         high=_fixed(_LIFTOFF_PCT),
     ),
@@ -440,7 +441,7 @@ def judge_around(
     judged = [one for one in points if one.points is not None]
     return AroundJudged(
         judged=tuple(one for one in points if one.verdict != 'unknown' or one.value is not None),
-        points=sum(one.points or 0.0 for one in judged) if judged else None,
+        points=sum(known_or(one.points, 0.0) for one in judged) if judged else None,
         out_of=sum(one.weight for one in judged),
         decision=decision,
         decision_words=words,
@@ -555,7 +556,7 @@ def _faults(points: list[Point], decision: Verdict, words: Sentence | None, plan
     if decision == 'fail' and words is not None:
         found.append(Fault(name='decision', size=0.0, words=words))
     for one in sorted((one for one in points if one.verdict == 'fail' and one.name in _GRAVE), key=_gravity):
-        found.append(Fault(name=one.name, size=abs(one.value or 0.0), words=_fault_words(one, plan)))
+        found.append(Fault(name=one.name, size=abs(known_or(one.value, 0.0)), words=_fault_words(one, plan)))
     return tuple(found)
 
 
@@ -568,7 +569,7 @@ def _fault_words(one: Point, plan: WorkedOut) -> Sentence:
     if name in _WITHOUT_LIMIT:
         return _BOOK.say(name, value=value)
     limit = one.high if one.value > 0 else one.low
-    most = _amount(abs(limit or 0.0), one.unit)
+    most = _amount(abs(known_or(limit, 0.0)), one.unit)
     if one.name not in _BY_WIND:
         return _BOOK.say(name, value=value, limit=most)
     by = plan.wind_by if one.task == 'final' else plan.wind_aloft_by

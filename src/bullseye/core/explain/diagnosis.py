@@ -9,6 +9,7 @@ from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import NOT_LANDED
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, knots, seconds
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup, power_share
@@ -183,13 +184,13 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
         )
     parts = _parts(lap, request=request, brief=brief)
     known = [part for part in parts if part.feet is not None]
-    largest = max(known, key=lambda part: abs(part.feet or 0.0))
+    largest = max(known, key=lambda part: abs(known_or(part.feet, 0.0)))
     return Diagnosis(
         error_ft=lap.along_ft - brief.aim.target_ft,
         counted_from=counted_from(brief),
         parts=parts,
         one_change=_one_change(largest, lap, brief, has_wind=_has_wind(lap, request)),
-        largest=largest.cause if abs(largest.feet or 0.0) >= _SMALL_FT else None,
+        largest=largest.cause if abs(known_or(largest.feet, 0.0)) >= _SMALL_FT else None,
     )
 
 
@@ -202,18 +203,18 @@ def _no_touchdown(lap: MeasuredLap) -> str:
 
 def _parts(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> tuple[Part, ...]:
     """Feet of the error by cause, in the order in which one after the other is changed to as flown."""
-    error_ft = (lap.along_ft or 0.0) - brief.aim.target_ft
+    error_ft = known_or(lap.along_ft, 0.0) - brief.aim.target_ft
     briefed = landing_setup(request).approach
     flown = flown_approach(lap, request)
     at_flown_speed = replace(briefed, speed_ktas=flown.speed_ktas)
     flown_aim_ft = aim_flown_ft(lap, brief.aim.aim_point_ft)
-    aim_ft = (flown_aim_ft or brief.aim.aim_point_ft) - brief.aim.recommended_aim_point_ft
+    aim_ft = known_or(flown_aim_ft, brief.aim.aim_point_ft) - brief.aim.recommended_aim_point_ft
     speed_ft = wind_ft = roundout_ft = None
     if lap.threshold_speed_kias is not None:
         speed_ft = predict(at_flown_speed).touchdown_ft - predict(briefed).touchdown_ft
     if lap.headwind_kt is not None:
         wind_ft = predict(flown).touchdown_ft - predict(at_flown_speed).touchdown_ft
-    rest_ft = error_ft - aim_ft - (speed_ft or 0.0) - (wind_ft or 0.0)
+    rest_ft = error_ft - aim_ft - known_or(speed_ft, 0.0) - known_or(wind_ft, 0.0)
     hold_off_ft = rest_ft
     has_wind = _has_wind(lap, request)
     if lap.float_s is not None and has_wind:
@@ -301,7 +302,7 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer, *, has_wind
     grave = _grave_first(lap, brief)
     if grave is not None:
         return grave
-    off_ft = largest.feet or 0.0
+    off_ft = known_or(largest.feet, 0.0)
     amount, long = feet(abs(off_ft), step=10.0), off_ft > 0
     if abs(off_ft) < _SMALL_FT:
         return _BOOK.say('nothing')

@@ -8,6 +8,7 @@ from typing import Literal
 
 from bullseye.core.basis.kinds import NOT_LANDED
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.given.standards import Tolerance, Weights
 from bullseye.core.measure.lap import MeasuredLap
@@ -117,7 +118,7 @@ def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criter
     """The speed over the threshold; a limit that is not known judges nothing on its side."""
     off_kt = None if lap.threshold_speed_kias is None else lap.threshold_speed_kias - brief.speed.recommended_speed_kias
     above_kt, below_kt = tolerance.speed_above_kt, tolerance.speed_below_kt
-    limit_kt = above_kt if (off_kt or 0.0) > 0 else below_kt
+    limit_kt = above_kt if known_or(off_kt, 0.0) > 0 else below_kt
     verdict: Verdict = 'unknown'
     if off_kt is not None and limit_kt is not None:
         verdict = _within(off_kt, good=abs(off_kt) <= limit_kt, near=abs(off_kt) <= limit_kt + _NEAR_SPEED_KT)
@@ -212,7 +213,7 @@ def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, wei
         meets = True
     return Score(
         criteria=criteria,
-        points=sum(criterion.points or 0.0 for criterion in judged) if judged else None,
+        points=sum(known_or(criterion.points, 0.0) for criterion in judged) if judged else None,
         out_of=sum(criterion.weight for criterion in judged),
         hit=hit,
         meets_standard=meets,
@@ -246,7 +247,7 @@ def _drill_score(lap: MeasuredLap, brief: BriefAnswer) -> Score:
     name = lap.outcome if met is None else f'{lap.outcome}_{"good" if met else "bad"}'
     return Score(
         criteria=criteria,
-        points=sum(one.points or 0.0 for one in judged) if judged else None,
+        points=sum(known_or(one.points, 0.0) for one in judged) if judged else None,
         out_of=sum(one.weight for one in judged),
         hit=None,
         meets_standard=None,

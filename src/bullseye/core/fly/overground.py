@@ -10,6 +10,7 @@ import numpy as np
 from bullseye.core.air.turns import GroundWind, Turn
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.basis.sentence import Phrasebook
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.fly.legs import Leg, Legs, NoPattern, PatternTask, TrackedLeg
 from bullseye.core.fly.traffic import extension_s
 
@@ -127,7 +128,7 @@ def _extension_s(legs: Legs, base_turn_after_abeam_s: float) -> float:
         return own_s
     return own_s + extension_s(
         ahead_final_nm=choice.ahead_final_nm,
-        ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
+        ahead_kt=known_or(choice.ahead_kt, legs.final.groundspeed_kt),
         downwind_kt=legs.downwind.groundspeed_kt,
         spot_ft=legs.task.spot_ft,
         base_turn_after_abeam_s=base_turn_after_abeam_s + legs.task.runway.downwind_extension_s,

@@ -10,6 +10,7 @@ from bullseye.core.air.turns import STEEPEST_DEG, GroundWind, Turn, bank_to_fit,
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import PatternSide
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, gravest_first
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.fly.legs import (
     Climb,
     Leg,
@@ -141,7 +142,7 @@ def _number_two(legs: Legs, flown: Flown) -> NumberTwo | None:
         aim_ft=legs.task.aim_point_ft,
         from_abeam_s=flown.flight.seconds - flown.abeam_s,
         ahead_final_nm=choice.ahead_final_nm,
-        ahead_kt=choice.ahead_kt or legs.final.groundspeed_kt,
+        ahead_kt=known_or(choice.ahead_kt, legs.final.groundspeed_kt),
         final_kt=legs.final.groundspeed_kt,
     )
 
@@ -226,7 +227,7 @@ def brief_pattern(task: PatternTask) -> PatternAnswer:
     if task.tpa_ft < _LOWEST_FT:
         raise NoPattern(_BOOK.say('too_low', altitude=feet(task.altitude_ft), least=feet(_LOWEST_FT)))
     direction, speed_kt, source = pattern_wind(task)
-    off = math.radians((direction or 0.0) - task.runway.course_deg_true)
+    off = math.radians(known_or(direction, 0.0) - task.runway.course_deg_true)
     wind = GroundWind.on(headwind_kt=speed_kt * math.cos(off), crosswind_from_right_kt=speed_kt * math.sin(off))
     legs = Legs(task, wind)
     flown = fly(legs)

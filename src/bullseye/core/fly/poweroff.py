@@ -12,6 +12,7 @@ from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM, GRAVITY_FPS2, L
 from bullseye.core.basis.errors import NotWorkedOut
 from bullseye.core.basis.kinds import PatternSide, PowerOffShape
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, degrees, feet, knots, seconds, told_apart
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.model.speeds import stall_margin
@@ -280,7 +281,7 @@ def _speeds(task: GlideTask) -> _Speeds:
         raise NoGlide(_BOOK.say('no_speed'))
     clean, full = aircraft.flaps[0], aircraft.flaps[-1]
     root = math.sqrt(aircraft.weight_ratio(task.weight_lb))
-    kias = task.glide_kias if task.glide_kias is not None else (aircraft.best_glide_kias or 0.0) * root
+    kias = task.glide_kias if task.glide_kias is not None else known_or(aircraft.best_glide_kias, 0.0) * root
     return _Speeds(
         kias=kias,
         ktas=true_airspeed_kt(calibrated_kt=clean.airspeed_table.calibrated_kt(kias), density_ratio=task.density_ratio),
@@ -291,7 +292,7 @@ def _speeds(task: GlideTask) -> _Speeds:
 
 def _solve(task: GlideTask, speeds: _Speeds) -> tuple[float, _Way]:
     """How far after abeam to turn [ft], and how, so that it ends lined up with the aim in the middle of the reach."""
-    way, after_ft = _still_air_way(task, speeds.ktas), task.turn_after_abeam_ft or 0.0
+    way, after_ft = _still_air_way(task, speeds.ktas), known_or(task.turn_after_abeam_ft, 0.0)
     for _ in range(_ALTERNATIONS):  # the bank hardly depends on where it is begun: twice settles both
         way = _lined_up(task, speeds.ktas, speeds.clean_slope, after_ft, way)
         if task.turn_after_abeam_ft is None:
@@ -362,7 +363,7 @@ def brief_power_off(task: GlideTask) -> PowerOffAnswer:
     reach_ft = _end_ft(glide, speeds.steep_slope), _end_ft(glide, speeds.clean_slope)
     downwind_fps = FPS_PER_KT * groundspeed_on(
         track_deg=180.0,
-        heading_deg=heading_for(track_deg=180.0, speed_ktas=speeds.ktas, wind=task.pattern_wind) or 180.0,
+        heading_deg=known_or(heading_for(track_deg=180.0, speed_ktas=speeds.ktas, wind=task.pattern_wind), 180.0),
         speed_ktas=speeds.ktas,
         wind=task.pattern_wind,
     )

@@ -28,6 +28,7 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import CorrectionSet, SurfaceState, TakeoffKind
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, count, feet, gravest_first, knots, told_apart
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
@@ -196,7 +197,7 @@ def corrected(
         if runway.slope_pct > 0 or (runway.slope_pct < 0 and common):
             ground_fps = max(1.0, lift_off_ktas - headwind_kt) * FPS_PER_KT
             level_ft = one.distance_ft
-            way_ft = level_roll_ft or level_ft
+            way_ft = known_or(level_roll_ft, level_ft)
             on_roll = slope_factor(roll_ft=way_ft, speed_fps=ground_fps, slope_pct=runway.slope_pct, is_takeoff=True)
             level_roll_ft = way_ft
             sloped_ft = level_ft + way_ft * (on_roll - 1)  # the climb after the roll is no longer

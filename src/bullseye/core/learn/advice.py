@@ -14,6 +14,7 @@ from bullseye.core.basis.kinds import Going, LandingKind
 from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet, joined
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
 from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
@@ -143,7 +144,7 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
 def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration:
     given = request.calibration
     everything, own, others = _flown(laps, replace(request, calibration=Calibration()))
-    prior = given.deceleration_fps2 or prior_deceleration_fps2(request)
+    prior = known_or(given.deceleration_fps2, prior_deceleration_fps2(request))
     return calibrate(
         aircraft_laps=everything,
         pilot_laps=own,
@@ -202,10 +203,10 @@ def advise(asked: AdviceRequest) -> Advice:
 
 
 def _learned(known: Calibration) -> Learned:
-    a, bias = known.deceleration_fps2 or 0.0, known.bias_ft or 0.0
-    a_off = _INTERVAL * (known.deceleration_sd_fps2 or 0.0)
-    bias_off = _INTERVAL * (known.bias_sd_ft or 0.0)
-    habit, habit_off = known.speed_habit_kt or 0.0, _INTERVAL * (known.speed_habit_sd_kt or 0.0)
+    a, bias = known_or(known.deceleration_fps2, 0.0), known_or(known.bias_ft, 0.0)
+    a_off = _INTERVAL * known_or(known.deceleration_sd_fps2, 0.0)
+    bias_off = _INTERVAL * known_or(known.bias_sd_ft, 0.0)
+    habit, habit_off = known_or(known.speed_habit_kt, 0.0), _INTERVAL * known_or(known.speed_habit_sd_kt, 0.0)
     return Learned(
         deceleration_fps2=a,
         deceleration_low=a - a_off,
@@ -213,7 +214,7 @@ def _learned(known: Calibration) -> Learned:
         bias_ft=bias,
         bias_low=bias - bias_off,
         bias_high=bias + bias_off,
-        scatter_ft=known.scatter_ft or 0.0,
+        scatter_ft=known_or(known.scatter_ft, 0.0),
         speed_habit_kt=habit,
         speed_habit_low=habit - habit_off,
         speed_habit_high=habit + habit_off,

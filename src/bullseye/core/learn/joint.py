@@ -22,6 +22,7 @@ from bullseye.core.basis.constants import (
     SCATTER_SPREAD,
     SPEED_SCATTER_KT,
 )
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import Approach, reckon
 
@@ -123,7 +124,7 @@ def _place_ft(lap: FlownLap) -> tuple[float, int]:
         return lap.touchdown_from_aim_ft, 0
     if lap.least_from_aim_ft is not None:
         return lap.least_from_aim_ft, 1
-    return lap.most_from_aim_ft or 0.0, -1
+    return known_or(lap.most_from_aim_ft, 0.0), -1
 
 
 def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats, speed_effect: float = 1.0) -> _Seen:

@@ -14,6 +14,7 @@ from bullseye.core.basis.constants import (
     SEA_LEVEL_DENSITY_SLUG_FT3,
     SPAN_EFFICIENCY,
 )
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 
 _LEAST_FPS2, _MOST_FPS2 = 0.8, 11.0  # [own] what the fit allows
@@ -36,7 +37,7 @@ def _by_glide_fps2(aircraft: Aircraft, flap: FlapSetting, weight_lb: float) -> f
     if aircraft.span_ft is None:
         share = HIGH_WING_IN_GROUND_EFFECT if aircraft.wing == 'high' else LOW_WING_IN_GROUND_EFFECT
         return in_the_open * share
-    kias = aircraft.best_glide_kias or flap.normal_approach_kias or flap.rule_approach_kias
+    kias = known_or(aircraft.best_glide_kias, known_or(flap.normal_approach_kias, flap.rule_approach_kias))
     glide_fps = flap.airspeed_table.calibrated_kt(kias) * math.sqrt(aircraft.weight_ratio(weight_lb)) * FPS_PER_KT
     q_psf = SEA_LEVEL_DENSITY_SLUG_FT3 * glide_fps**2 / 2  # calibrated airspeed carries the density
     left = ground_effect_factor(

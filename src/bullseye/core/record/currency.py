@@ -10,6 +10,7 @@ from typing import Literal
 from dateutil.relativedelta import relativedelta
 
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count
+from bullseye.core.basis.unknown import known_or
 
 _BOOK = Phrasebook(
     'currency',
@@ -37,7 +38,7 @@ class Rule:
             # the end of a shorter month stands for the days it has not
             last: date = flown_on + relativedelta(months=self.months)
             return last
-        return flown_on + timedelta(days=self.days or 0)
+        return flown_on + timedelta(days=known_or(self.days, 0))
 
 
 # [pub: 14 CFR 61.57; Part-FCL FCL.060; CAR 401.05, all from memory]

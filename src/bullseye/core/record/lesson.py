@@ -8,6 +8,7 @@ from datetime import date
 from typing import Literal
 
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, joined, share
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.record.readiness import LIKELY, Readiness
 from bullseye.core.record.syllabus import HELD, Exercise, ExerciseState, may_begin
 
@@ -81,7 +82,7 @@ def next_lesson(
     refused = not_today or {}
     fit = [one for one in standings if one.exercise.code not in refused]
     weak = sorted((one for one in fit if _is_weak(one)), key=_weakness)
-    stale = sorted((one for one in fit if one.state == 'stale'), key=lambda one: one.latest_on or date.min)
+    stale = sorted((one for one in fit if one.state == 'stale'), key=lambda one: known_or(one.latest_on, date.min))
     new = [one for one in fit if one.state == 'not_begun' and not may_begin(one.exercise, states)]
     items = [
         *(Item(code=one.exercise.code, name=one.exercise.name, part='main', why=_why_weak(one)) for one in weak[:2]),

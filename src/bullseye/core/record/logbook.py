@@ -15,6 +15,7 @@ from pydantic import Field, StringConstraints, TypeAdapter, ValidationError
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import STORABLE, Checked
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.exchange.cells import plain_cell, safe_cell
 
 Text = Annotated[str, StringConstraints(max_length=80), STORABLE]
@@ -89,16 +90,16 @@ def totals(lines: Iterable[LogLine]) -> Totals:
     found = list(lines)
     by_role: dict[str, int] = {}
     for line in found:
-        by_role[line.role] = by_role.get(line.role, 0) + (line.block_min or 0)
+        by_role[line.role] = by_role.get(line.role, 0) + known_or(line.block_min, 0)
     return Totals(
         flights=len(found),
-        block_min=sum(line.block_min or 0 for line in found),
-        flight_min=sum(line.flight_min or 0 for line in found),
-        night_min=sum(line.night_min or 0 for line in found),
+        block_min=sum(known_or(line.block_min, 0) for line in found),
+        flight_min=sum(known_or(line.flight_min, 0) for line in found),
+        night_min=sum(known_or(line.night_min, 0) for line in found),
         by_role_min=by_role,
-        takeoffs=sum((line.takeoffs_day or 0) + (line.takeoffs_night or 0) for line in found),
-        landings=sum((line.landings_day or 0) + (line.landings_night or 0) for line in found),
-        landings_night=sum(line.landings_night or 0 for line in found),
+        takeoffs=sum(known_or(line.takeoffs_day, 0) + known_or(line.takeoffs_night, 0) for line in found),
+        landings=sum(known_or(line.landings_day, 0) + known_or(line.landings_night, 0) for line in found),
+        landings_night=sum(known_or(line.landings_night, 0) for line in found),
         not_counted=sum(line.block_min is None for line in found),
     )
 

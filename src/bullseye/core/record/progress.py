@@ -13,6 +13,7 @@ from scipy.special import stdtrit
 
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, joined, knots
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.standards import Tolerance
 from bullseye.core.record.evidence import Flown
 from bullseye.core.record.readiness import Readiness, Spread, readiness, spread_of
@@ -141,11 +142,11 @@ def _changes(landings: Sequence[Flown], middle_ft: float) -> Sentence | None:
 
 
 def _aim_of(one: Flown) -> float:
-    return one.aim_before_spot_ft or 0.0
+    return known_or(one.aim_before_spot_ft, 0.0)
 
 
 def _speed_of(one: Flown) -> float:
-    return one.briefed_kias or 0.0
+    return known_or(one.briefed_kias, 0.0)
 
 
 def _change(
@@ -168,8 +169,8 @@ def _change(
     if not moved:
         return None
     k = moved[-1]
-    before = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[:k] for one in group][-10:]
-    after = [(one.from_spot_ft or 0.0) - middle_ft for group in by_sortie[k:] for one in group]
+    before = [known_or(one.from_spot_ft, 0.0) - middle_ft for group in by_sortie[:k] for one in group][-10:]
+    after = [known_or(one.from_spot_ft, 0.0) - middle_ft for group in by_sortie[k:] for one in group]
     first, second = statistics.fmean(before), statistics.fmean(after)
     said: dict[str, Quantity | Sentence | str] = {
         'change': _change_words(values[k] - values[k - 1], what, f'{by_sortie[k][0].flown_at:%-d %b}'),

@@ -8,6 +8,7 @@ from datetime import date
 
 from bullseye.core.basis.kinds import TakeoffKind
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, share
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.explain.around import AroundJudged, Point, Task, judge_around
 from bullseye.core.given.standards import Standard
 from bullseye.core.measure.around import WorkedOut
@@ -154,5 +155,5 @@ def drill_readiness(met: Sequence[bool], *, needed: float) -> Readiness:
 
 def _words(found: Readiness, needed: float) -> Sentence:
     if found.state in ('at_standard', 'likely'):
-        return _BOOK.say(found.state, sure=share(found.sure or 0.0), needed=share(needed))
-    return _BOOK.say('not_yet', chance=share(found.chance or 0.0), needed=share(needed))
+        return _BOOK.say(found.state, sure=share(known_or(found.sure, 0.0)), needed=share(needed))
+    return _BOOK.say('not_yet', chance=share(known_or(found.chance, 0.0)), needed=share(needed))

@@ -10,6 +10,7 @@ from typing import Any, Literal, get_args
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.unknown import known_or
 
 # [own] limits and habits of reading
 Role = Literal[
@@ -196,7 +197,7 @@ def columns_from_dict(data: Mapping[str, Any]) -> Columns:
     for needed in ('time', 'latitude', 'longitude'):
         if not any(one.role == needed for one in columns):
             raise InvalidInput('columns', [one.role for one in columns], f'one of them is {needed}')
-    offset = data.get('utc_offset_min') or 0.0
+    offset = known_or(data.get('utc_offset_min'), 0.0)
     if isinstance(offset, bool) or not isinstance(offset, int | float) or not -900 <= offset <= 900:
         raise InvalidInput('utc_offset_min', offset, 'minutes ahead of UTC, -900 to 900')
     return Columns(

@@ -14,6 +14,7 @@ from typing import Any
 import numpy as np
 
 from bullseye.core.basis.constants import FPS_PER_KT
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.readers.bycontent import columns_by_content
 from bullseye.tracks.readers.columns import ROLES, UNITS, Column, Columns, guess_columns, with_units
 from bullseye.tracks.readers.times import DAY_S, across_midnight, iso_seconds
@@ -140,7 +141,7 @@ def _cuts_most(rows: Sequence[Sequence[str]]) -> bool:
 def template(text: str) -> dict[str, Any]:
     """How a file is read, to be filled in by hand: every column with its first figures, what it may be, and units."""
     rows = [_cells(line, first_rows(text)[0]) for line in lines_of(text)]
-    first = _first_figures(rows) or 0
+    first = known_or(_first_figures(rows), 0)
     width = max((len(row) for row in rows), default=0)
     names = next((row for row in reversed(rows[:first]) if any(row)), [])
     shown = rows[first] if first < len(rows) else []
@@ -448,7 +449,7 @@ def _offset_s(offsets: Sequence[str] | None) -> float:
     if not found:
         return 0.0
     sign = -1 if found.group(1) == '-' else 1
-    return sign * (int(found.group(2)) * 3600 + int(found.group(3) or 0) * 60)
+    return sign * (int(found.group(2)) * 3600 + int(found.group(3) or '0') * 60)
 
 
 def _speed_unit(how: Columns, speed: Floats | None, time_s: Floats, lat: Floats, lon: Floats) -> Columns:

@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
+from bullseye.core.basis.unknown import known_or
 from bullseye.tracks.readers.times import DAY_S, across_midnight
 from bullseye.tracks.track import Floats, Track, UnreadableTrack, make_track
 
@@ -125,7 +126,7 @@ def read_igc(text: str) -> Track:
         device=_device(text),
         dated=midnight_s is not None,
         warnings=(*warnings, *([about_heights] if about_heights else [])),
-        time_s=across_midnight(fixes.time_of_day_s()) + (midnight_s or 0.0),
+        time_s=across_midnight(fixes.time_of_day_s()) + known_or(midnight_s, 0.0),
         lat_deg=fixes.degrees(7, 2, b'S', 'LAD'),
         lon_deg=fixes.degrees(15, 3, b'W', 'LOD'),
         height_ft=height_m * FT_PER_M,
