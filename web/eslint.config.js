@@ -13,6 +13,14 @@ export default tseslint.config(
       'vue/multi-word-component-names': 'off',
       '@typescript-eslint/no-explicit-any': 'error',
       'no-console': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "LogicalExpression[operator='||'] > MemberExpression.left[property.name=/_(ft|kt|kias|deg|deg_true|deg_mag|s|min|lb|gal|pct|fpm|hpa|c)$/]",
+          message: 'Zero is a number: use ?? for what is not known.',
+        },
+      ],
     },
   },
 )

@@ -1,5 +1,5 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import type { Brief, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
+import type { Brief, Caution, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
   normal: 'Normal',
@@ -44,6 +44,8 @@ export const OUTCOME_LABEL: Record<Outcome, string> = {
   low_approach: 'Low approach',
   drill: 'Hold-off drill',
 }
+/** What stands before a caution: colour never speaks alone. */
+export const SEVERITY_SIGN: Record<Caution['severity'], string> = { stop: '✕', mind: '▲', know: '·' }
 /** Ends of a lap without a touchdown. */
 export const NOT_LANDED = new Set<Outcome>(['go_around', 'low_approach', 'drill'])
 export const OUTCOMES = Object.keys(OUTCOME_LABEL) as Outcome[]

@@ -1,7 +1,9 @@
 """Wind that swings, and weather beside the wind: what it forbids, and what it does to every limit."""
 
 import math
+from dataclasses import replace
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -10,6 +12,7 @@ from bullseye.core.air.wind import Wind, components
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.brief.whole import Plan, make_parts, takeoff_of
+from bullseye.core.model.touchdown import predict
 from tests.core.making import briefed, make_request
 
 
@@ -49,8 +52,19 @@ def test_a_range_that_reaches_behind_lengthens_roll_and_takeoff():
     swinging = {**mild, 'wind_range_from_deg_true': 50.0, 'wind_range_to_deg_true': 190.0}
     steady, worst = briefed(weather=mild), briefed(weather=swinging)
     assert worst.ground.ground_roll.expected_ft > steady.ground.ground_roll.expected_ft
-    assert worst.aim.aim_point_ft == pytest.approx(steady.aim.aim_point_ft, abs=1)  # the mean is still the mean
     request = make_request(weather=swinging)
+    # numerical integration over the directions that may be met, each as likely: the aim is for all of them
+    here = landing_setup(request).approach
+    offs = np.radians(np.linspace(50.0, 190.0, 281) - request.runway.course_deg_true)
+    met_ft = np.mean([predict(replace(here, headwind_kt=8 * math.cos(off))).touchdown_ft for off in offs])
+    assert worst.aim.aim_point_ft == pytest.approx(worst.aim.target_ft - met_ft, abs=3)
+    assert worst.aim.aim_point_ft < steady.aim.aim_point_ft - 20
+    # [exact trigonometry] the worst of both sides stands beside the mean direction's own
+    assert worst.wind.worst_crosswind_kt == pytest.approx(8.0, abs=0.05)
+    assert worst.wind.least_headwind_kt == pytest.approx(8 * math.cos(math.radians(152)), abs=0.01)
+    assert worst.wind.crosswind_kt == pytest.approx(steady.wind.crosswind_kt)
+    assert any('swings: up to 8 kt across from the right' in str(one) for one in worst.cautions)
+    assert not any('swings' in str(one) for one in steady.cautions)
     calmer = make_request(weather=mild)
     worst_takeoff, takeoff = (takeoff_of(one, Plan(), landing_setup(one)) for one in (request, calmer))
     assert worst_takeoff.over_50_ft_ft > takeoff.over_50_ft_ft

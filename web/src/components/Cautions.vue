@@ -3,12 +3,14 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import type { Caution } from '@/api/types'
+import { SEVERITY_SIGN as SIGN } from '@/words'
 
 const props = defineProps<{ cautions: readonly (Caution | string)[] }>()
 const OPEN = 3
-const SIGN: Record<Caution['severity'], string> = { stop: '✕', mind: '▲', know: '·' }
 const all = computed(() =>
-  props.cautions.map((one): Caution => (typeof one === 'string' ? { severity: 'mind', words: one } : one)),
+  props.cautions.map((one): Caution =>
+    typeof one === 'string' ? { severity: 'mind', words: one, alone_only: false } : one,
+  ),
 )
 const first = computed(() => all.value.slice(0, OPEN))
 const more = computed(() => all.value.slice(OPEN))
@@ -32,7 +34,7 @@ const isGrave = computed(() => all.value.some((one) => one.severity === 'stop'))
     <Disclosure v-if="more.length">
       <DisclosureButton class="mt-1 min-h-11 underline">{{ more.length }} more</DisclosureButton>
       <DisclosurePanel as="ul" class="space-y-1">
-        <li v-for="one in more" :key="one.words">
+        <li v-for="one in more" :key="one.words" :class="one.severity === 'stop' ? 'text-fail-ink' : ''">
           <span aria-hidden="true">{{ SIGN[one.severity] }}&nbsp;</span>{{ one.words }}
         </li>
       </DisclosurePanel>

@@ -32,6 +32,13 @@ const gust = computed(() => {
   if (head === null || cross === null || head === steady) return ''
   return `in gusts ${round(head)} and ${round(Math.abs(cross))}`
 })
+/** What the worst direction of a wind that swings does, where it is more than the mean one. */
+const upTo = computed(() => {
+  const { worst_crosswind_kt: worst, crosswind_kt: mean, gust_crosswind_kt: gusting } = props.brief.wind
+  if (worst === null || mean === null) return ''
+  if (Math.abs(worst) < Math.max(Math.abs(mean), Math.abs(gusting ?? 0)) + 0.5) return ''
+  return `up to ${round(Math.abs(worst))} kt from the ${worst > 0 ? 'right' : 'left'} as it swings`
+})
 </script>
 
 <template>
@@ -56,6 +63,7 @@ const gust = computed(() => {
       <template v-if="brief.wind.is_known">
         <p class="leading-snug">{{ along }}</p>
         <p class="leading-snug">{{ across }}</p>
+        <p v-if="upTo" class="font-bold leading-snug">{{ upTo }}</p>
       </template>
       <p v-else class="leading-snug">Along and across the runway: unknown</p>
       <p v-if="gust" class="leading-snug text-soft">{{ gust }}</p>

@@ -59,7 +59,8 @@ watch(list.data, goThere, { flush: 'post' })
         <li v-for="words in faults.data.value.illusions" :key="words">{{ words }}</li>
       </ul>
       <p class="mt-1 text-sm text-soft">
-        Dark ground, haze and rain on the screen make you fly lower still. The path lights and the altitude gates decide.
+        Dark ground, haze and rain on the screen make you fly lower still. The path lights and the altitude gates
+        decide.
       </p>
     </section>
     <article v-for="one in list.data.value.faults" :id="one.code" :key="one.code" class="panel space-y-2">

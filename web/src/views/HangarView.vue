@@ -9,6 +9,7 @@ import type { AircraftRow, AircraftSpec } from '@/api/types'
 import EditorNotes from '@/components/EditorNotes.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
+import ClimbRows from '@/components/ClimbRows.vue'
 import TablePaste from '@/components/TablePaste.vue'
 import { useEditor } from '@/composables/useEditor'
 import { round } from '@/words'
@@ -353,7 +354,21 @@ function addLadder() {
               empty-word="unknown"
               @update:model-value="draft.landing_climb_fpm = $event"
             />
+            <Stepper
+              :model-value="draft.landing_climb_at_ft ?? 0"
+              label="Density altitude of that climb"
+              unit="ft"
+              :min="-5000"
+              :max="25000"
+              :step="500"
+              @update:model-value="draft.landing_climb_at_ft = $event ?? 0"
+            />
           </div>
+          <ClimbRows
+            :model-value="draft.landing_climb_table ?? []"
+            :may-change="mayChange"
+            @update:model-value="draft.landing_climb_table = $event"
+          />
           <div class="grid grid-cols-2 gap-3">
             <label class="flex min-h-11 items-center gap-2 font-bold"
               ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label

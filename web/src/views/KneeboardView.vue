@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { kneeboardQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
+import { SEVERITY_SIGN } from '@/words'
 
 const id = Number(useRoute().params.id)
 const state = useQuery(kneeboardQuery(id))
@@ -72,7 +73,14 @@ const print = () => window.print()
           </tbody>
         </table>
       </section>
-      <p v-for="text in card.cautions" :key="text" class="mt-1 text-xs">▲ {{ text }}</p>
+      <p
+        v-for="one in card.cautions"
+        :key="one.words"
+        class="mt-1 text-xs"
+        :class="one.severity === 'stop' ? 'font-bold' : ''"
+      >
+        {{ SEVERITY_SIGN[one.severity] }} {{ one.words }}
+      </p>
     </article>
   </div>
 </template>

@@ -77,7 +77,10 @@ const wind = computed(() => ({
   gust_kt: (now('gust_kt') as number | null | undefined) ?? null,
 }))
 
-const planState = useQuery({ ...planQuery(id), enabled: computed(() => sortie.value?.landing === 'power_off') })
+const planState = useQuery(planQuery(id))
+const plan = computed(() => planState.data.value?.plan)
+const cautions = computed(() => [...(brief.value?.cautions ?? []), ...(plan.value?.night ? [plan.value.night] : [])])
+const isFullStop = computed(() => (plan.value?.touch_and_go_margin_ft ?? -1) < 0)
 /** The stretch of runway a glide from abeam can reach, clean to full flap with a slip. */
 const reach = computed(() => planState.data.value?.plan.power_off?.reach_ft ?? null)
 const frame = ref<HTMLElement | null>(null)
@@ -143,7 +146,7 @@ const otherProblem = computed(() =>
           :note="GO_AROUND_BY[brief.ground.go_around_by]"
         />
       </div>
-      <Cautions :cautions="brief.cautions" />
+      <Cautions :cautions="cautions" />
       <section class="panel !p-2" aria-label="Strip and profile">
         <div ref="frame" class="w-full overflow-hidden">
           <template v-if="width > 0">
@@ -309,6 +312,8 @@ const otherProblem = computed(() =>
         <p v-if="brief.rollout.over_50_ft_ft !== null" class="mt-1 text-sm">
           From 50 ft over the threshold to the stop the handbook takes {{ round(brief.rollout.over_50_ft_ft, 10) }} ft.
         </p>
+        <p class="mt-1 text-sm font-bold">{{ brief.ground.landing_margin.margin_words }}</p>
+        <p v-if="plan" class="mt-1 text-sm" :class="isFullStop ? 'font-bold' : ''">{{ plan.touch_and_go_words }}</p>
       </section>
       <section class="panel text-sm" aria-labelledby="sure">
         <h2 id="sure" class="text-base font-bold">How sure</h2>

@@ -309,7 +309,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       <b class="figure">{{ percent(figures.aim.hit_chance_if_briefed) }}</b> at the briefed speed
     </p>
 
-    <Cautions :cautions="brief.cautions" />
+    <Cautions :cautions="plan?.night ? [...brief.cautions, plan.night] : brief.cautions" />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">

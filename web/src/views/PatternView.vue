@@ -16,7 +16,7 @@ import { useLatest } from '@/composables/useLatest'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import PatternMap from '@/strip/PatternMap.vue'
-import { direction, LEG_LABEL, round, signed } from '@/words'
+import { direction, LEG_LABEL, round, SEVERITY_SIGN, signed } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -209,14 +209,14 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
             {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
             {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
           </p>
-          <p v-for="text in plan.power_off.cautions" :key="text" class="text-sm font-bold">▲ {{ text }}</p>
+          <Cautions class="mt-2" :cautions="plan.power_off.cautions" />
         </section>
       </template>
       <section v-if="pattern?.number_two" class="panel border-l-8 !border-l-warn" aria-labelledby="two">
         <h2 id="two" class="heading">Number two</h2>
         <p class="text-lg font-bold leading-snug">{{ pattern.number_two.turn_words }}</p>
         <p v-if="pattern.number_two.caution && pattern.number_two.is_offered" class="mt-1 font-bold text-fail-ink">
-          ✕ {{ pattern.number_two.caution }}
+          {{ SEVERITY_SIGN[pattern.number_two.caution.severity] }} {{ pattern.number_two.caution.words }}
         </p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">{{ pattern.number_two.go_down_words }}</p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">

@@ -12,7 +12,7 @@ from scipy.optimize import brentq
 
 _EITHER_SIDE_DEG = 30.0  # [own]
 _HIGHEST_DEG = 25.0  # [own]
-_DAY_MIN = 1_440.0
+_DAY_MIN = 1_440.0  # [pub: exact]
 _TWILIGHT_DEG = -6.0  # [pub: civil twilight]
 _SET_DEG = -0.833  # [pub: the sun's centre at sunset, by refraction and its own radius]
 

@@ -62,6 +62,10 @@ class Components:
     any_way_kt: float = 0.0  # the strongest of a wind from no known direction, gusts included
     least_head_kt: float = 0.0  # negative is a tailwind
     most_cross_kt: float = 0.0  # to either side
+    most_from_right_kt: float = 0.0  # of the directions of the day, gusts included; 0 when none is from the right
+    most_from_left_kt: float = 0.0
+    swinging_heads_kt: tuple[float, ...] = ()  # steady headwind in evenly spaced directions of a range, lowest first
+    gust_over_steady: float = 1.0  # by which each of them may be met in a gust
 
     @property
     def worst_tailwind_kt(self) -> float:
@@ -134,11 +138,16 @@ def components(wind: Wind, *, course_deg_true: float) -> Components:
             least_head_kt=min(heads, default=-strongest_kt),
             most_cross_kt=most_cross_kt,
         )
+    crosses_kt = [strongest_kt * math.sin(off) for off in offs]
     off = offs[0]
     head, cross = math.cos(off), math.sin(off)
     return Components(
         least_head_kt=min(heads),
         most_cross_kt=most_cross_kt,
+        most_from_right_kt=max(0.0, *crosses_kt),
+        most_from_left_kt=max(0.0, -min(crosses_kt)),
+        swinging_heads_kt=tuple(sorted(wind.speed_kt * math.cos(one) for one in offs[1:])),
+        gust_over_steady=gust_kt / wind.speed_kt if wind.speed_kt > 0 else 1.0,
         head_kt=wind.speed_kt * head,
         cross_kt=wind.speed_kt * cross,
         gust_head_kt=gust_kt * head,

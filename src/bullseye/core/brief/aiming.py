@@ -270,6 +270,8 @@ def winds_met_ft(setup: LandingSetup, *, faster_kt: float = 0.0) -> NDArray[np.f
         scatter_ft=0.0,
         gust_headwind_kt=setup.wind.gust_head_kt,
         variable_wind_kt=setup.wind.any_way_kt,
+        swinging_heads_kt=setup.wind.swinging_heads_kt,
+        gust_over_steady=setup.wind.gust_over_steady,
     )
 
 
@@ -360,6 +362,8 @@ def _landings_ft(
         flies_briefed_speed=flies_briefed_speed,
         gust_headwind_kt=setup.wind.gust_head_kt,
         variable_wind_kt=setup.wind.any_way_kt,
+        swinging_heads_kt=setup.wind.swinging_heads_kt,
+        gust_over_steady=setup.wind.gust_over_steady,
         count=count,
     )
 

@@ -26,6 +26,10 @@ _BOOK = Phrasebook(
     'wind',
     variable='Variable wind of {wind}: limits and distances are worked out for its worst direction. '
     'The prediction is for no wind along the runway, its band for any direction.',
+    swings='The wind swings: up to {across} across from the {side}, between {least} and {most} of headwind. '
+    'The limits hold for its worst direction, the aim is for all of them.',
+    swings_both='The wind swings: up to {right} across from the right and {left} from the left, between {least} and '
+    '{most} of headwind. The limits hold for its worst direction, the aim is for all of them.',
     tailwind='Tailwind {tailwind}, gusts included: longer float and roll. Consider the other end.',
     tailwind_over='Tailwind {tailwind}, gusts included, is over the limit of {limit}: choose another runway end.',
     over_limit='Crosswind {crosswind} is over the {name} limit of {limit} ({source}).',
@@ -48,6 +52,7 @@ _BOOK = Phrasebook(
 
 
 _TAILWIND_SAID_KT = 0.5  # [own]
+_SWINGS_SAID_KT = 1.0  # [own] from both sides
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -70,6 +75,8 @@ class WindPart:
     crosswind_kt: float | None  # positive from the right
     gust_headwind_kt: float | None
     gust_crosswind_kt: float | None
+    worst_crosswind_kt: float | None  # of the worst direction of a wind that swings, gusts included; positive as above
+    least_headwind_kt: float | None  # likewise; negative is a tailwind
     crosswind_limits: tuple[CrosswindLimit, ...]
     wind_dir_deg_mag: float | None
     crosswind: CrosswindHands | None
@@ -80,10 +87,13 @@ class WindPart:
 
 
 def strongest_crosswind_kt(parts: Components) -> float | None:
-    """The strongest crosswind of the day, gusts included, positive from the right; None when it is unknown."""
+    """The strongest crosswind of the day, gusts included, positive from the right; None when it is unknown.
+
+    Of a wind that swings that of its worst direction.
+    """
     if parts.cross_kt is None or parts.gust_cross_kt is None:
         return None
-    return max(parts.cross_kt, parts.gust_cross_kt, key=abs)
+    return max(parts.cross_kt, parts.gust_cross_kt, parts.most_from_right_kt, -parts.most_from_left_kt, key=abs)
 
 
 def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
@@ -121,6 +131,8 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
         crosswind_kt=parts.cross_kt,
         gust_headwind_kt=parts.gust_head_kt,
         gust_crosswind_kt=parts.gust_cross_kt,
+        worst_crosswind_kt=strongest_crosswind_kt(parts),
+        least_headwind_kt=None if parts.head_kt is None else parts.least_head_kt,
         crosswind_limits=crosswind_limits(request, setup.wind),
         wind_dir_deg_mag=None
         if from_deg_true is None
@@ -167,7 +179,15 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
 
 
 def variable_cautions(setup: LandingSetup, wind: WindPart) -> list[Caution]:
-    """What a landing is worked out for in a wind from no known direction."""
+    """What a landing is worked out for in a wind that swings, or from no known direction."""
+    parts = setup.wind
+    if parts.swinging_heads_kt and wind.is_known:
+        right, left = parts.most_from_right_kt, parts.most_from_left_kt
+        heads = {'least': knots(parts.least_head_kt), 'most': knots(max(parts.swinging_heads_kt))}
+        if min(right, left) >= _SWINGS_SAID_KT:
+            return [Caution('mind', _BOOK.say('swings_both', right=knots(right), left=knots(left), **heads))]
+        side, across = ('right', right) if right > left else ('left', left)
+        return [Caution('mind', _BOOK.say('swings', across=knots(across), side=side, **heads))]
     if wind.headwind_kt is None and wind.is_known:
         return [Caution('mind', _BOOK.say('variable', wind=knots(setup.wind.any_way_kt)))]
     return []

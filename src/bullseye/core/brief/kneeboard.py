@@ -95,7 +95,7 @@ def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
             *landing,
             *(Caution(one.severity, _BOOK.say('takeoff', words=one.words)) for one in takeoff),
             *(Caution(one.severity, _BOOK.say('pattern', words=one.words)) for one in pattern),
-            *(one for one in parts.notes if one.severity != 'know'),
+            *(one for one in parts.notes if one.severity != 'know' and one not in parts.takeoff.cautions),
             Caution('know', brief.training_aid),
         )
     )

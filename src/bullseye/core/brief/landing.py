@@ -6,7 +6,17 @@ import math
 from dataclasses import dataclass, replace
 
 from bullseye.core.basis.constants import BELOW_FLAP_LIMIT_KT, LOW_STALL_MARGIN
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, gravest_first, joined, knots
+from bullseye.core.basis.sentence import (
+    Caution,
+    Phrasebook,
+    Quantity,
+    Sentence,
+    degrees,
+    feet,
+    gravest_first,
+    joined,
+    knots,
+)
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import (
     AimPart,
@@ -64,12 +74,16 @@ _BOOK = Phrasebook(
     combination='{words}',
     gear_limit='{speed} is over the gear limit of {limit}: the gear is not lowered at that speed.',
     wheels_on_soft='A wheel landing is not made on soft ground, long grass or snow: the wheels dig in, it noses over.',
+    steep='This is steep: {angle} to the ground, {descent} down, and the roundout begins {height} up. Take a slip out '
+    'in time, keep a hand on the power, and go around when it is not settled by the gate.',
     training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
     'A go-around is always a good answer.',
 )
 _OFF_KT = 0.5  # [own] of the speed worked out, worth saying
 _WINDY_KT = 3.0  # [own] of headwind, in which knots are added that should not be
 _SLOW_HABIT_KT = 2.0  # [own] of mean speed below the briefed, worth a warning
+# [own] a path, a descent and a roundout steeper, faster and higher than of a usual glide
+_STEEP_DEG, _STEEP_FPM, _STEEP_ROUNDOUT_FT = 9.0, 900.0, 25.0
 LEAST_LULL_KT = 8.0  # [own] over the stalling speed when a gust falls away
 
 
@@ -238,6 +252,16 @@ def _place_that_would_do(request: BriefRequest, aim: AimPart, way: Approached) -
     return place_that_would_do('aim' if asked else 'spot', None)
 
 
+def _steep_cautions(setup: LandingSetup, speed: SpeedPart, way: Approached) -> list[Caution]:
+    """What a path warns of that comes down faster than a light aircraft is used to."""
+    height_ft = way.touch.roundout_height_ft
+    if setup.path_angle_deg < _STEEP_DEG and speed.descent_rate_fpm < _STEEP_FPM and height_ft < _STEEP_ROUNDOUT_FT:
+        return []
+    descent = Quantity(speed.descent_rate_fpm, 'fpm', 10.0)
+    angle = degrees(setup.path_angle_deg)
+    return [Caution('mind', _BOOK.say('steep', angle=angle, descent=descent, height=feet(height_ft)))]
+
+
 def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     """Work out one landing.
 
@@ -249,6 +273,7 @@ def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     basis = basis_of(request, setup.approach)
     wind = wind_part(request, setup)
     aim, touchdown, way = aim_and_touchdown(request, setup, basis)
+    speed = _speed_part(setup)
     ground, unknown = ground_part(request, setup, touchdown, box_to_ft=aim.box_ft[1])
     today = [
         *variable_cautions(setup, wind),
@@ -256,6 +281,7 @@ def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
         *weather_cautions(request),
         *air_cautions(request, wind),
         *_speed_cautions(request, setup),
+        *_steep_cautions(setup, speed, way),
     ]
     judged = _judged(request, setup, aim, touchdown, ground, way, today)
     problems = judged.problems
@@ -281,7 +307,7 @@ def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     ]
     return BriefAnswer(
         wind=wind,
-        speed=_speed_part(setup),
+        speed=speed,
         aim=aim,
         touchdown=touchdown,
         ground=ground,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Literal
 
@@ -14,6 +15,14 @@ from bullseye.core.model.distances import GroundRoll
 MarginBy = Literal['over_50_ft', 'stop']
 _BOOK = Phrasebook(
     'margins',
+    unknown='How much runway the landing leaves is unknown: use the handbook.',
+    left='{left} of runway to spare: {by}, {factor}.',
+    short='The runway is {short} too short: {by}, {factor}.',
+    over_50_ft='by the distance from 50 ft over the threshold',
+    stop='by where 19 of 20 landings stop',
+    factored='factored',
+    unfactored='without a safety factor',
+    go='{left} of runway to spare at 50 ft after a touch-and-go.',
     short_over_50='From 50 ft over the threshold the landing takes {needed}, {short} more than the runway has.',
     stops_beyond='This landing stops {beyond} beyond the end of the runway.',
     may_stop_beyond='1 landing in 20 touches down so far along that it stops {beyond} beyond the end of the runway.',
@@ -41,6 +50,7 @@ class LandingMargin:
     stop_95_ft: float | None  # from the landing threshold
     expected_stop_ft: float | None  # likewise: of the mean touchdown, as briefed or as flown lately
     available_ft: float
+    margin_words: Sentence
 
 
 def landing_margin(
@@ -76,7 +86,22 @@ def landing_margin(
         stop_95_ft=stop_ft,
         expected_stop_ft=None if expected_roll_ft is None else mean_ft + expected_roll_ft,
         available_ft=available_ft,
+        margin_words=_words(margin_ft, by, correction_set),
     )
+
+
+def _words(margin_ft: float | None, by: MarginBy | None, correction_set: CorrectionSet) -> Sentence:
+    if margin_ft is None or by is None:
+        return _BOOK.say('unknown')
+    factor = _BOOK.say('factored' if correction_set == 'uk_caa' else 'unfactored')
+    if margin_ft < 0:
+        return _BOOK.say('short', short=_tens(-margin_ft), by=_BOOK.say(by), factor=factor)
+    return _BOOK.say('left', left=to_spare(margin_ft), by=_BOOK.say(by), factor=factor)
+
+
+def to_spare(margin_ft: float) -> Quantity:
+    """A margin as it is told: to the ten, and never more than there is."""
+    return feet(math.floor(margin_ft / 10) * 10.0)
 
 
 def moved_margin_ft(margin: LandingMargin, moved_ft: float) -> float | None:
@@ -113,7 +138,7 @@ def margin_cautions(margin: LandingMargin) -> list[Caution]:
         return []
     if not 0 <= left_ft < LEAST_MARGIN_SHARE * needed_ft:
         return []
-    return [Caution('mind', _BOOK.say('little', left=feet(left_ft, step=10.0), needed=feet(needed_ft, step=10.0)))]
+    return [Caution('mind', _BOOK.say('little', left=to_spare(left_ft), needed=feet(needed_ft, step=10.0)))]
 
 
 def touch_and_go_margin_ft(
@@ -132,6 +157,15 @@ def touch_and_go_margin_ft(
     return available_ft - touchdown.touchdown_95_ft - rolled_ft - takeoff_over_50_ft
 
 
+def touch_and_go_words(margin_ft: float | None) -> Sentence:
+    """What a touch-and-go leaves, in words."""
+    if margin_ft is None:
+        return _BOOK.say('go_unknown')
+    return (
+        _BOOK.say('full_stop', short=_tens(-margin_ft)) if margin_ft < 0 else _BOOK.say('go', left=to_spare(margin_ft))
+    )
+
+
 def touch_and_go_cautions(margin_ft: float | None, takeoff_over_50_ft: float | None) -> list[Caution]:
     """What a touch-and-go leaves, where it is too little, little or unknown."""
     if margin_ft is None or takeoff_over_50_ft is None:
@@ -139,5 +173,5 @@ def touch_and_go_cautions(margin_ft: float | None, takeoff_over_50_ft: float | N
     if margin_ft < 0:
         return [Caution('mind', _BOOK.say('full_stop', short=_tens(-margin_ft)))]
     if margin_ft < LEAST_MARGIN_SHARE * takeoff_over_50_ft:
-        return [Caution('mind', _BOOK.say('little_to_go', left=feet(margin_ft, step=10.0)))]
+        return [Caution('mind', _BOOK.say('little_to_go', left=to_spare(margin_ft)))]
     return []

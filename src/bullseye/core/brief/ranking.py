@@ -10,6 +10,7 @@ from bullseye.core.air.wind import Components
 from bullseye.core.basis.constants import GUST_SPREAD_LIMIT_KT, LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, as_given, degrees, feet, knots
 from bullseye.core.brief.conditions import CrosswindLimit
+from bullseye.core.brief.margins import to_spare
 from bullseye.core.given.airfield import RunwayEnd
 
 _BOOK = Phrasebook(
@@ -175,9 +176,13 @@ def _margin(name: str, margin_ft: float | None) -> Reason:
         unknown = _BOOK.say('margin_unknown', name=name)
         return Reason(name=name, value=None, unit='ft', words=unknown, points=0.0, is_unknown=True)
     short = margin_ft < 0
-    words = _BOOK.say('too_short' if short else 'to_spare', name=name, margin=feet(abs(margin_ft)))
+    words = _BOOK.say(
+        'too_short' if short else 'to_spare',
+        name=name,
+        margin=feet(abs(margin_ft), step=10.0) if short else to_spare(margin_ft),
+    )
     if 0 <= margin_ft < LEAST_MARGIN_FT:
-        words = _BOOK.say('only', name=name, margin=feet(margin_ft))
+        words = _BOOK.say('only', name=name, margin=to_spare(margin_ft))
     # beyond a thousand feet more length is worth nothing
     points = -_OVER_LIMIT if short else min(margin_ft, 1_000.0) / 500
     return Reason(name=name, value=margin_ft, unit='ft', words=words, points=points, over_limit=short)

@@ -26,7 +26,12 @@ from bullseye.core.brief.lapplan import (
     make_lap_plan,
     own_words,
 )
-from bullseye.core.brief.margins import moved_margin_ft, touch_and_go_cautions, touch_and_go_margin_ft
+from bullseye.core.brief.margins import (
+    moved_margin_ft,
+    touch_and_go_cautions,
+    touch_and_go_margin_ft,
+    touch_and_go_words,
+)
 from bullseye.core.brief.overruled import PATTERN_NUMBERS, TAKEOFF_NUMBERS, overrule_cautions
 from bullseye.core.brief.ranking import Candidate, RankedEnd, rank_ends
 from bullseye.core.brief.request import BriefRequest, Weather
@@ -124,6 +129,8 @@ class Parts:
     flows: tuple[Flow, ...]
     sun: Sun | None
     touch_and_go_margin_ft: float | None  # below 0: full stop only
+    touch_and_go_words: Sentence
+    night: Caution | None  # when the lesson is flown in the dark, or ends in it
     notes: tuple[Caution, ...]
 
 
@@ -520,7 +527,9 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         parallel = parallel_words(ident=request.runway.ident, others=idents, side=side)
         if parallel is not None:
             notes.append(Caution('mind', parallel))
-    notes += _night_notes(plan, _sun(plan))
+    night = _night_notes(plan, _sun(plan))
+    takeoff = replace(takeoff, cautions=gravest_first((*takeoff.cautions, *night)))
+    notes += night
     to_go_ft = touch_and_go_ft(request, brief, takeoff)
     notes += touch_and_go_cautions(to_go_ft, takeoff.over_50_ft_ft)
     extended = pattern is not None and pattern.number_two is not None
@@ -544,6 +553,8 @@ def make_parts(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         flows=flows_of(request.aircraft),
         sun=_sun(plan),
         touch_and_go_margin_ft=to_go_ft,
+        touch_and_go_words=touch_and_go_words(to_go_ft),
+        night=next(iter(night), None),
         notes=gravest_first(notes),
     )
 

@@ -6,6 +6,7 @@ The model is ours [own]; docs/model.md gives its equations and its limits.
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, fields
 from functools import cache, lru_cache
 from statistics import NormalDist
@@ -78,6 +79,8 @@ def simulate_pilot_ft(
     flies_briefed_speed: bool = False,
     gust_headwind_kt: float | None = None,
     variable_wind_kt: float = 0.0,
+    swinging_heads_kt: Sequence[float] = (),
+    gust_over_steady: float = 1.0,
     count: int = SAMPLES,
 ) -> Floats:
     """Simulate touchdowns of this pilot from everything uncertain together, from the aim point [ft], shape (count,).
@@ -85,12 +88,18 @@ def simulate_pilot_ft(
     :param flies_briefed_speed: with the speed of the approach itself, else as this pilot has been flying
     :param gust_headwind_kt: headwind in the gusts; the wind met lies anywhere between it and the steady one
     :param variable_wind_kt: speed of a wind from no known direction, added to the headwind from all round
+    :param swinging_heads_kt: headwinds of a wind that swings, in evenly spaced directions, lowest first: any may be met
+    :param gust_over_steady: of a swinging wind, by which each of them may be met in a gust
 
     The samples are evenly spread, so that the result carries no noise and two calls agree.
     """
     normal, uniform = _even_samples(count)
     headwind_kt: Floats | float = approach.headwind_kt
-    if variable_wind_kt > 0:
+    if len(swinging_heads_kt) > 1:
+        places = np.linspace(0.0, 1.0, len(swinging_heads_kt))
+        gusting = 1.0 + (gust_over_steady - 1.0) * _even_samples_again(count)
+        headwind_kt = np.interp(uniform, places, swinging_heads_kt) * gusting
+    elif variable_wind_kt > 0:
         headwind_kt = headwind_kt + variable_wind_kt * np.cos(2 * np.pi * uniform)
     elif gust_headwind_kt is not None and gust_headwind_kt != approach.headwind_kt:
         headwind_kt = headwind_kt + (gust_headwind_kt - approach.headwind_kt) * uniform
@@ -121,6 +130,8 @@ def simulate_from_aim_ft(
     scatter_ft: float,
     gust_headwind_kt: float | None = None,
     variable_wind_kt: float = 0.0,
+    swinging_heads_kt: Sequence[float] = (),
+    gust_over_steady: float = 1.0,
     count: int = SAMPLES,
 ) -> Floats:
     """The same for a known bias and scatter [ft], at the very speed of the approach."""
@@ -129,8 +140,16 @@ def simulate_from_aim_ft(
         pilot=PilotForecast(bias_ft=bias_ft, scatter_ft=scatter_ft),
         gust_headwind_kt=gust_headwind_kt,
         variable_wind_kt=variable_wind_kt,
+        swinging_heads_kt=swinging_heads_kt,
+        gust_over_steady=gust_over_steady,
         count=count,
     )
+
+
+@cache
+def _even_samples_again(count: int) -> Floats:
+    """Uniform samples, evenly spread and independent of the other ones: how much of a gust is met."""
+    return np.random.default_rng(20_261_201).permutation((np.arange(count) + 0.5) / count)
 
 
 @cache
