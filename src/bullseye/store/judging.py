@@ -6,12 +6,12 @@ import logging
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Any
+from typing import Any, get_args
 
 from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
-from bullseye.core.basis.kinds import NOT_LANDED, Going
+from bullseye.core.basis.kinds import NOT_LANDED, Going, LapMark
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.explain.around import AroundJudged
@@ -39,6 +39,7 @@ MEASURED = (
     'bounced',
     'ballooned',
 )
+_MARKS = frozenset(get_args(LapMark))
 _MEASURED_LAP = TypeAdapter(MeasuredLap)
 _LOW = TypeAdapter(LowFlight)
 _CLEAR_FT = 4.0  # [own] of the wheels as a track tells them, from which they surely did not touch
@@ -63,7 +64,7 @@ def measured_of(lap: Lap, request: BriefRequest) -> MeasuredLap:
     wind = wind_of(lap, request)
     if wind is not None and wind.is_of_this_lap:
         seen |= {'headwind_kt': wind.headwind_kt, 'headwind_by': wind.by}
-    return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'going': _going(lap)})
+    return _MEASURED_LAP.validate_python({**seen, **_of_drill(lap), 'going': _going(lap), 'marks': _marks(lap)})
 
 
 def _of_drill(lap: Lap) -> dict[str, Any]:
@@ -93,6 +94,11 @@ def _is_noted(lap: Lap, measure: Measure) -> bool:
 def _low_flight(lap: Lap) -> LowFlight | None:
     kept = (lap.around or {}).get('low')
     return None if kept is None else _LOW.validate_python(kept)
+
+
+def _marks(lap: Lap) -> tuple[str, ...]:
+    """Marks that still are marks of a lap; one of an older version tells nothing."""
+    return tuple(one for one in lap.marks or () if one in _MARKS)
 
 
 def _going(lap: Lap) -> Going | None:

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.air.sun import is_night
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.explain.faults import steady_fault
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.record.currency import RULES, Currency, Landed, currency
 from bullseye.core.record.evidence import Flown
@@ -84,6 +85,7 @@ def record_of(db: Session, student: User, *, today: date, standard_id: int | Non
     lesson = next_lesson(
         standings,
         today=today,
+        steady_fault=steady_fault([one.marks for one in laps if one.is_landing]),
         not_today={} if flight is None else not_allowed([one.exercise for one in standings], flight.setting),
         most_items=None if flight is None else flight.setting.most_items,
     )

@@ -24,6 +24,7 @@ from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.exchange.metar import Report, read_metar
 from bullseye.core.given.belief import Calibration
 from bullseye.core.given.overrule import Overrule
+from bullseye.core.learn.steps import is_held_good, moves_the_aim, stepped_aim_ft
 from bullseye.store import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow
 from bullseye.store.learning import TeachingLaps, teaching_laps
@@ -297,11 +298,13 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
 
 
 @dataclass(frozen=True, slots=True)
-class LastLap:
-    """The last lap of a sortie in one kind of landing: when it was flown, and by what."""
+class Believed:
+    """What was believed before one lap of a sortie: when the lap was flown, with which flap, and by what belief."""
 
     flown_at: datetime
-    request: BriefRequest
+    flap: str
+    belief: Calibration
+    moves: bool  # whether the lap, as it was marked, may move the aim
 
 
 @dataclass(slots=True)
@@ -309,20 +312,21 @@ class SortieSoFar:
     """What a sortie has taught so far, while many of its laps are written at once: read once, then kept in step."""
 
     teaching: dict[tuple[str, str], TeachingLaps] = field(default_factory=dict)
-    last: dict[str, LastLap | None] = field(default_factory=dict)
+    believed: dict[str, list[Believed]] = field(default_factory=dict)  # by landing, oldest first
     request: BriefRequest | None = None  # the sortie's own, which stands while its laps are written
 
     def forget(self) -> None:
         """Read all anew: something has changed that cannot be followed here."""
         self.teaching.clear()
-        self.last.clear()
+        self.believed.clear()
 
     def has_written(self, lap: Lap, request: BriefRequest | None) -> None:
         """Follow a lap that was written; ``request`` is what a new one is flown by, None for one there was."""
-        before = self.last.get(lap.landing)
-        followed = request is not None and (before is None or lap.flown_at > before.flown_at)
-        if followed and request is not None and lap.landing in self.last:
-            self.last[lap.landing] = LastLap(lap.flown_at, request)
+        before = self.believed.get(lap.landing)
+        followed = request is not None and (not before or lap.flown_at > before[-1].flown_at)
+        if followed and request is not None and before is not None:
+            moves = moves_the_aim(lap.marks or ())
+            before.append(Believed(lap.flown_at, request.flap_setting.name, request.calibration, moves))
         if followed and lap.flown is not None:
             followed = all(
                 known.add(lap, is_same_flap=flap == lap.flap, is_same_kind=landing == lap.landing)
@@ -332,17 +336,21 @@ class SortieSoFar:
             self.forget()
 
 
-def _last_of(db: Session, sortie: Sortie, landing: str) -> LastLap | None:
-    lap = db.scalar(
-        select(Lap)
+_STEPPED_LAPS = 40  # [own] of a sortie, which hardly anybody flies more of
+
+
+def _believed(db: Session, sortie: Sortie, landing: str) -> list[Believed]:
+    rows = db.execute(
+        select(Lap.flown_at, Lap.flap, Lap.belief, Lap.marks)
         .where(Lap.sortie_id == sortie.id, Lap.landing == landing, Lap.removed_at.is_(None))
         .order_by(Lap.flown_at.desc(), Lap.id.desc())
-        .limit(1)
+        .limit(_STEPPED_LAPS)
     )
-    if lap is not None:
-        with suppress(UnreadableRow):
-            return LastLap(lap.flown_at, flown_request(db, lap))
-    return None
+    found = []
+    for flown_at, flap, kept, marks in rows:
+        with suppress(*UNREADABLE):
+            found.append(Believed(flown_at, flap, kept_belief(kept), moves_the_aim(marks or ())))
+    return found[::-1]
 
 
 def live_request(
@@ -362,16 +370,18 @@ def live_request(
     kind, flap = request.landing, request.flap_setting.name
     prior = prior_deceleration_fps2(request)
     if so_far is None:
-        known, last = teaching_laps(db, sortie, landing=kind, flap=flap), _last_of(db, sortie, kind)
+        known, laps = teaching_laps(db, sortie, landing=kind, flap=flap), _believed(db, sortie, kind)
     else:
         if (kind, flap) not in so_far.teaching:
             so_far.teaching[kind, flap] = teaching_laps(db, sortie, landing=kind, flap=flap)
-        if kind not in so_far.last:
-            so_far.last[kind] = _last_of(db, sortie, kind)
-        known, last = so_far.teaching[kind, flap], so_far.last[kind]
+        if kind not in so_far.believed:
+            so_far.believed[kind] = _believed(db, sortie, kind)
+        known, laps = so_far.teaching[kind, flap], so_far.believed[kind]
     learned = known.belief(prior_deceleration_fps2=prior, power_share=power_share(kind))
     request = dataclasses.replace(request, calibration=learned)
-    return request if last is None else _stepped(request, last.request, sortie.school.aim_step_ft)
+    before = [one for one in laps if one.flap == flap]
+    beliefs = [*(one.belief for one in before), learned]
+    return _stepped(request, beliefs, sortie.school.aim_step_ft, moves=[one.moves for one in before])
 
 
 def _asked(
@@ -403,21 +413,14 @@ def _asked(
         raise RefusedRequest({error.field: str(error)}) from None
 
 
-def _stepped(request: BriefRequest, flown: BriefRequest, step_ft: float) -> BriefRequest:
-    """Hold what a lap taught within a step: the next aim against where the last lap would aim today."""
-    same = all(getattr(flown, name) == getattr(request, name) for name in ('landing', 'approach_speed_kias'))
-    same = same and flown.flap_setting.name == request.flap_setting.name
-    if (
-        not same
-        or flown.aim_point_ft is None
-        or request.overrule('aim_point_ft') is not None
-        or request.technique.aim_distance != 'calibrated'
-    ):
+def _stepped(
+    request: BriefRequest, beliefs: Sequence[Calibration], step_ft: float, *, moves: Sequence[bool]
+) -> BriefRequest:
+    """Hold what each lap taught within a step; an aim that would not be good so is left as it is worked out."""
+    if len(beliefs) < 2 or request.overrule('aim_point_ft') is not None:
         return request
-    wanted_ft = aim_of_ft(request)
-    before_ft = aim_of_ft(flown)
-    # what wind, weight and spot have changed since is not learning and is not held back
-    learned_ft = aim_of_ft(dataclasses.replace(request, calibration=flown.calibration))
-    at_last_ft = learned_ft + (flown.aim_point_ft - before_ft)
-    held_ft = min(max(wanted_ft, at_last_ft - step_ft), at_last_ft + step_ft)
-    return request if abs(held_ft - wanted_ft) < 0.5 else dataclasses.replace(request, aim_point_ft=held_ft)
+    held_ft = stepped_aim_ft(request, beliefs, step_ft=step_ft, moves=moves, aim_of_ft=aim_of_ft)
+    if abs(held_ft - aim_of_ft(request)) < 0.5:
+        return request
+    held = dataclasses.replace(request, aim_point_ft=held_ft)
+    return held if is_held_good(brief_of(held), brief_of(request)) else request

@@ -112,7 +112,7 @@ def test_the_split_adds_up_to_the_error(what, aim_ft):
 def test_each_cause_gets_its_own_feet():
     _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim.aim_point_ft + 150), along_ft=950)
     assert {p.cause: round(p.feet) for p in aimed.parts if p.feet} == {'aim': 150}
-    assert str(aimed.one_change).startswith('Aim 150 ft earlier (¾ stripe and gap)')
+    assert str(aimed.one_change).startswith('It touched 150 ft long. Aim 150 ft earlier (¾ stripe and gap)')
     fast = brief.touchdown.ft_per_kt_speed * 3
     _, hot, brief = judged(threshold_speed_kias=brief.speed.approach_speed_kias + 3, along_ft=800 + fast)
     parts = {p.cause: p.feet for p in hot.parts}
@@ -124,6 +124,39 @@ def test_each_cause_gets_its_own_feet():
         10 * brief.touchdown.ft_per_kt_headwind,
         rel=0.12,  # a straight line drawn over ten knots
     )
+
+
+def test_the_sentence_begins_with_what_happened_and_blames_only_what_was_measured():
+    # DOMAIN's order: true feet, then a known part that is a third of all or more, else what to measure next
+    aimed = make_request(aim_point_ft=briefed().aim.aim_point_ft + 222)
+    _, mixed, brief = judged(request=aimed, along_ft=briefed().aim.target_ft + 222 + 299)
+    assert mixed.largest == 'aim'  # 222 of 521 ft; the rest of 299 holds speed, roundout and hold-off
+    assert str(mixed.one_change).startswith('It touched 520 ft long. Aim 220 ft earlier')
+    # a known part too small to lead: nothing is blamed, the speed is to be read
+    little = make_request(aim_point_ft=briefed().aim.aim_point_ft + 60)
+    _, unread, _ = judged(request=little, along_ft=briefed().aim.target_ft + 60 + 400)
+    assert unread.largest is None
+    assert 'read it on the next lap' in str(unread.one_change)
+    # a large part that another makes up for is not the miss: 70 ft long is said as 70
+    speed_kias = briefed().speed.approach_speed_kias
+    _, made_up, _ = judged(threshold_speed_kias=speed_kias + 5, along_ft=briefed().aim.target_ft + 70)
+    assert abs({p.cause: p.feet for p in made_up.parts}['speed']) > 200
+    assert str(made_up.one_change).startswith('It touched 70 ft long. Cross the threshold at')
+
+
+def test_a_mark_of_what_was_seen_comes_before_feet_that_are_left_over():
+    speed_kias = briefed().speed.approach_speed_kias
+    flown = {'threshold_speed_kias': speed_kias, 'float_s': 1.5, 'along_ft': briefed().aim.target_ft - 280}
+    _, plain, _ = judged(**flown)
+    _, marked, _ = judged(**flown, marks=('dropped_in',))
+    assert 'stick coming back' in str(plain.one_change)
+    assert str(marked.one_change).startswith('It touched 280 ft short. It was dropped in: rounded out too high.')
+    assert 'stick' not in str(marked.one_change)
+    # a slow approach comes first all the same, and a long landing was not dropped in short
+    _, slow, _ = judged(**flown | {'threshold_speed_kias': speed_kias - 8}, marks=('dropped_in',))
+    assert 'Hold the speed' in str(slow.one_change)
+    _, long, _ = judged(**flown | {'along_ft': briefed().aim.target_ft + 280}, marks=('dropped_in',))
+    assert 'dropped in' not in str(long.one_change)
 
 
 def test_an_aim_that_was_measured_elsewhere_is_the_aim_that_is_blamed():
@@ -170,9 +203,11 @@ def test_what_nobody_measured_is_said_and_not_made_up():
     assert parts['speed'].feet is None
     assert parts['roundout'].feet is None
     assert 'holds what nobody measured: speed, wind, roundout' in str(parts['hold_off'].words)
-    assert str(diagnosis.one_change).startswith('It landed 200 ft long, and the speed over the threshold was not read')
+    assert str(diagnosis.one_change).startswith(
+        'It touched 200 ft long. Why cannot be told, since nobody read the speed'
+    )
     _, read, brief = judged(along_ft=600, threshold_speed_kias=briefed().speed.approach_speed_kias)
-    assert str(read.one_change).startswith('Roundout and hold-off together made it 200 ft short')
+    assert str(read.one_change).startswith('It touched 200 ft short. Why cannot be told yet: time the hold-off')
     timed = brief.touchdown.float_s
     speed = brief.speed.approach_speed_kias
     _, right, _ = judged(along_ft=brief.aim.target_ft, threshold_speed_kias=speed, float_s=timed)

@@ -17,9 +17,9 @@ from tests.core.making import make_request, request_data
 
 
 def advice(*laps, **more):
-    data = request_data(**{k: v for k, v in more.items() if k != 'aim_step_ft'}) | {'laps': list(laps)}
-    if 'aim_step_ft' in more:
-        data['aim_step_ft'] = more['aim_step_ft']
+    beside = ('aim_step_ft', 'population')
+    data = request_data(**{k: v for k, v in more.items() if k not in beside}) | {'laps': list(laps)}
+    data |= {k: v for k, v in more.items() if k in beside}
     return advise(parse_advice_request(data, aircraft_by_name=AIRCRAFT))
 
 
@@ -71,20 +71,60 @@ def test_simulated_pilots_are_recovered_within_the_stated_interval(scatter):
 
 def test_the_aim_moves_back_for_a_pilot_who_is_always_long():
     rng = np.random.default_rng(4)
-    found = advice(*fly(rng, deceleration=3.2, bias=180, scatter=40), aim_step_ft=1_000)
-    usual = make_brief(make_request()).aim.recommended_aim_point_ft
+    paved = {'displaced_threshold_ft': 180}  # so that an aim so far back has runway under it
+    found = advice(*fly(rng, deceleration=3.2, bias=180, scatter=40), aim_step_ft=1_000, runway=paved)
+    usual = make_brief(make_request(runway=paved)).aim.recommended_aim_point_ft
     assert usual - 300 < found.next_aim_ft < usual - 80
     assert found.predicted_touchdown_ft == pytest.approx(800)
     assert str(found.sentence).startswith('Steadily')
     assert f'Aim at {round(found.next_aim_ft, -1):.0f} ft' in str(found.sentence)
 
 
-def test_one_lap_moves_the_aim_no_farther_than_its_step():
-    far = [lap(1_500) for _ in range(6)]
-    found = advice(*far, aim_step_ft=80)
-    assert found.next_aim_ft == pytest.approx(320)
-    assert found.wanted_aim_ft < 320
-    assert advice(*far).next_aim_ft == pytest.approx(250)  # 150 ft unless set
+def test_one_lap_teaches_no_more_than_its_step_wherever_it_was_aimed():
+    first = advice(spot_ft=1_000).next_aim_ft
+    for step_ft, laps in ((80, 1), (80, 2), (35, 3)):
+        far = [lap(1_800) for _ in range(laps)]
+        found = advice(*far, spot_ft=1_000, aim_step_ft=step_ft)
+        assert found.next_aim_ft == pytest.approx(first - step_ft * laps)
+        assert found.wanted_aim_ft < found.next_aim_ft
+        # the same miss from an aim flown elsewhere teaches the same: it does not move towards the mistake
+        elsewhere = [lap(1_800 + 250, aim_ft=400 + 250) for _ in range(laps)]
+        assert advice(*elsewhere, spot_ft=1_000, aim_step_ft=step_ft).next_aim_ft == pytest.approx(found.next_aim_ft)
+    # another spot carries what was learned along, and no more
+    moved = advice(lap(1_800), spot_ft=1_300, aim_step_ft=80)
+    assert moved.next_aim_ft == pytest.approx(first + 300 - 80)
+
+
+def test_landings_that_were_dropped_in_ask_for_another_roundout_and_move_no_aim():
+    speed = make_brief(make_request()).speed.approach_speed_kias
+    short = {'threshold_speed_kias': speed, 'float_s': 1.5}
+    first = advice(spot_ft=1_000).next_aim_ft
+    laps = [lap(920, aim_ft=840, **short) for _ in range(4)]
+    plain = advice(*laps, spot_ft=1_000)
+    marked = advice(*[one | {'marks': ['dropped_in']} for one in laps], spot_ft=1_000)
+    assert abs(plain.next_aim_ft - first) > 50
+    assert marked.next_aim_ft == pytest.approx(first)
+    assert 'Dropped in on 4 of 4 landings' in str(marked.sentence)
+    # what is forecast of the pilot has learned from them all the same
+    assert marked.calibration == plain.calibration
+
+
+def test_an_aim_that_is_not_good_is_never_advised():
+    found = advice(*[lap(1_500) for _ in range(6)], aim_step_ft=80)
+    assert not found.aim_is_good
+    assert 'Aim at' not in str(found.sentence)
+    assert 'No aim point is good.' in str(found.sentence)
+
+
+def test_what_is_believed_already_and_what_the_school_is_like_count():
+    known = {'bias_ft': 160, 'bias_sd_ft': 20, 'scatter_ft': 50, 'scatter_spread': 0.2, 'deceleration_fps2': 3.0}
+    usual, given = advice(lap(900), spot_ft=1_000), advice(lap(900), spot_ft=1_000, calibration=known)
+    assert given.calibration.bias_ft == pytest.approx(160, abs=25)
+    assert given.calibration.scatter_ft < 70 < usual.calibration.scatter_ft
+    school = {'bias_ft': 90, 'bias_sd_ft': 30, 'scatter_ft': 60, 'scatter_spread': 0.25, 'pilots': 30}
+    of_school = advice(spot_ft=1_000, population=school)
+    assert of_school.calibration.bias_ft == pytest.approx(90, abs=1)
+    assert of_school.next_aim_ft == pytest.approx(advice(spot_ft=1_000).next_aim_ft - 90, abs=15)
 
 
 @pytest.mark.parametrize('wild_ft', [400, 900, 2_000])
@@ -106,10 +146,10 @@ def test_a_special_lap_and_a_go_around_for_other_reasons_teach_nothing():
     gone = advice(*laps, lap(None))
     assert gone.calibration == usual
     assert gone.split_ft is None
-    other = advice(*laps, lap(1_500, landing='short_field')).calibration
     # another kind of landing has a bias of its own, of which this one learns a little while it is little known
-    assert usual.bias_ft < other.bias_ft < usual.bias_ft + 25
-    assert other.laps_used == 3
+    wanted_ft = [advice(*flown).wanted_aim_ft for flown in (laps, [*laps, lap(1_500, landing='short_field')])]
+    assert wanted_ft[0] - 120 < wanted_ft[1] < wanted_ft[0]
+    assert advice(*laps, lap(1_500, landing='short_field')).calibration.laps_used == 3
 
 
 def test_a_go_around_that_was_going_to_be_long_teaches_that_it_was_long():

@@ -4,7 +4,13 @@ import numpy as np
 import pytest
 from scipy import optimize, stats
 
-from bullseye.core.basis.constants import SCATTER_SPREAD
+from bullseye.core.basis.constants import (
+    READ_SD_KT,
+    SCATTER_FT,
+    SCATTER_SPREAD,
+    SPEED_SCATTER_KT,
+    SPEED_SCATTER_SPREAD,
+)
 from bullseye.core.learn import joint
 from bullseye.core.learn.fit import calibrate, fit_deceleration, robust_mean
 from bullseye.core.learn.joint import Prior, learn
@@ -35,7 +41,11 @@ def bias_of(laps):
 
 def test_before_any_lap_it_is_the_prior():
     known = calibrate(aircraft_laps=[], pilot_laps=[], prior_deceleration_fps2=3.0)
-    assert (known.deceleration_fps2, known.bias_ft, known.scatter_ft) == pytest.approx((3.0, 0.0, 150), rel=0.02)
+    assert (known.deceleration_fps2, known.bias_ft, known.scatter_ft) == pytest.approx((3.0, 0.0, SCATTER_FT), rel=0.05)
+    # a brief without any belief says the same of a pilot nobody has seen
+    assert known.speed_scatter_kt == pytest.approx(SPEED_SCATTER_KT, rel=0.1)
+    assert known.scatter_spread == pytest.approx(SCATTER_SPREAD, abs=0.08)
+    assert known.speed_scatter_spread == pytest.approx(SPEED_SCATTER_SPREAD, abs=0.08)
     assert known.bias_sd_ft == pytest.approx(150)
     assert (known.speed_habit_kt, known.speed_habit_sd_kt) == pytest.approx((0, 4))
 
@@ -113,6 +123,7 @@ def test_with_weak_priors_and_no_wild_lap_it_is_the_plain_regression(monkeypatch
     monkeypatch.setattr(joint, '_HALF_LIFE_LAPS', 1e9)
     rng = np.random.default_rng(8)
     laps = [fly(rng, deceleration=3.05, bias=80, scatter=60, speed=v, timed=False) for v in rng.uniform(56, 70, 60)]
+    laps = [dataclasses.replace(lap, briefed_ktas=None) for lap in laps]  # the speed stands as it was read
     ours = learn(laps, prior=Prior(deceleration_fps2=3.2, deceleration_sd_fps2=30.0, bias_sd_ft=1e4))
 
     def rest(p):
@@ -170,17 +181,24 @@ def test_the_belief_is_that_of_a_posterior_drawn_by_brute_force():
     laps[2] = dataclasses.replace(
         laps[2], speed_is_known=False, approach=dataclasses.replace(laps[2].approach, speed_ktas=62.0)
     )
-    prior = Prior(deceleration_fps2=3.2, deceleration_sd_fps2=0.3)
+    prior = Prior(
+        deceleration_fps2=3.2,
+        deceleration_sd_fps2=0.3,
+        scatter_ft=120.0,
+        speed_scatter_kt=2.6,
+        scatter_spread=0.5,
+        speed_scatter_spread=0.5,
+    )
     count = 400_000
     a = prior.deceleration_fps2 + prior.deceleration_sd_fps2 * rng.normal(size=count)
     b = prior.bias_sd_ft * rng.normal(size=count)
     m = prior.habit_sd_kt * rng.normal(size=count)
-    s = prior.scatter_ft * np.exp(SCATTER_SPREAD * rng.normal(size=count))
-    sv = prior.speed_scatter_kt * np.exp(SCATTER_SPREAD * rng.normal(size=count))
+    s = prior.scatter_ft * np.exp(0.5 * rng.normal(size=count))
+    sv = prior.speed_scatter_kt * np.exp(0.5 * rng.normal(size=count))
     log = np.zeros(count)
     scale = np.sqrt(3 / 5)  # of Student's t with five degrees of freedom and that standard deviation
     for i, lap in enumerate(laps):
-        share = 0.5 ** ((len(laps) - 1 - i) / 8)
+        share = 0.5 ** ((len(laps) - 1 - i) / joint._HALF_LIFE_LAPS)
         per_kt = (
             predict(dataclasses.replace(lap.approach, speed_ktas=lap.approach.speed_ktas + 0.5)).touchdown_ft
             - predict(dataclasses.replace(lap.approach, speed_ktas=lap.approach.speed_ktas - 0.5)).touchdown_ft
@@ -190,12 +208,15 @@ def test_the_belief_is_that_of_a_posterior_drawn_by_brute_force():
             for x in (2.0, 2.6, 3.2, 3.8, 4.4)
         ]
         expected = np.polyval(np.polyfit((2.0, 2.6, 3.2, 3.8, 4.4), there, 4), np.clip(a, 2.0, 4.4)) + b
-        expected = expected + (0.0 if lap.speed_is_known else per_kt * m)
-        sd = np.hypot(s, per_kt * (1.5 if lap.speed_is_known else sv))
-        log += share * stats.t.logpdf(lap.touchdown_from_aim_ft, df=5, loc=expected, scale=sd * scale)
+        variance, covariance, read_variance = s**2 + (per_kt * sv) ** 2, per_kt * sv**2, sv**2 + READ_SD_KT**2
+        off_kt = lap.approach.speed_ktas - 62.0 if lap.speed_is_known else 0.0
+        expected = expected + per_kt * (m - off_kt)  # at the speed flown, which nobody knows
         if lap.speed_is_known:
-            sd_kt = np.hypot(sv, 1.5) * scale
-            log += share * stats.t.logpdf(lap.approach.speed_ktas - 62.0, df=5, loc=m, scale=sd_kt)
+            # the landing, given the reading: the two are jointly normal, with the speed in common
+            expected = expected + covariance / read_variance * (off_kt - m)
+            variance = variance - covariance**2 / read_variance
+            log += share * stats.t.logpdf(off_kt, df=5, loc=m, scale=np.sqrt(read_variance) * scale)
+        log += share * stats.t.logpdf(lap.touchdown_from_aim_ft, df=5, loc=expected, scale=np.sqrt(variance) * scale)
     weight = np.exp(log - log.max())
     weight /= weight.sum()
     theirs = np.array([weight @ a, weight @ b, weight @ m])

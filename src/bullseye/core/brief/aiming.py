@@ -305,6 +305,8 @@ def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> 
             known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0
         ),
         speed_effect=known_or(known.speed_effect, 1.0),
+        doubt_with_scatter=known_or(known.doubt_with_scatter, 0.0),
+        scatters_together=known_or(known.scatters_corr, 0.0),
         together=min(1.0, max(-1.0, with_habit_ft / bias_sd_ft)) if bias_sd_ft else 0.0,
     )
 
@@ -333,10 +335,16 @@ def _recommended(request: BriefRequest, setup: LandingSetup, basis: Basis) -> tu
 def _usual_landings_ft(setup: LandingSetup, pilot: PilotForecast) -> list[NDArray[np.float64]]:
     """Touchdowns as flown lately and at the briefed speed, for what may be short or too far [ft from the aim point].
 
-    By the scatters as they are thought to be: what nobody knows of them widens the forecast, and would forbid a first
-    lesson every spot.
+    By the scatters as they are expected to be, in the mean: the whole doubt of them widens the forecast, and would
+    forbid a first lesson every spot.
     """
-    usual = replace(pilot, scatter_spread=0.0, speed_scatter_spread=0.0)
+    usual = replace(
+        pilot,
+        scatter_ft=pilot.scatter_ft * math.exp(pilot.scatter_spread**2 / 2),
+        speed_scatter_kt=pilot.speed_scatter_kt * math.exp(pilot.speed_scatter_spread**2 / 2),
+        scatter_spread=0.0,
+        speed_scatter_spread=0.0,
+    )
     return [_landings_ft(setup, usual, flies_briefed_speed=briefed, count=_ENOUGH) for briefed in (False, True)]
 
 

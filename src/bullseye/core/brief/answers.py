@@ -7,6 +7,7 @@ of the real thing (tests compare them over random cases), and the server's own r
 from __future__ import annotations
 
 from dataclasses import dataclass, fields, replace
+from statistics import NormalDist
 
 import numpy as np
 from numpy.typing import NDArray
@@ -89,6 +90,7 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
     bias_sd = known.bias_sd_ft if known.bias_sd_ft else BIAS_SD_FT
     scatter = brief.basis.scatter_ft
     pilot = pilot_forecast(request, setup, brief.basis)
+    width_ft = brief.aim.box_ft[1] - brief.aim.box_ft[0]
     return AnswerTable(
         speed_kias=speeds,
         headwind_kt=_HEADWINDS_KT,
@@ -107,16 +109,23 @@ def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> 
         bias_ft=brief.basis.bias_ft,
         pilot_scatter_ft=scatter,
         habit_ft=brief.touchdown.predicted_lately_ft - brief.touchdown.predicted_touchdown_ft,
-        forecast_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=False),
-        forecast_if_briefed_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=True),
+        forecast_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=False, width_ft=width_ft),
+        forecast_if_briefed_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=True, width_ft=width_ft),
         aim_step_ft=aim_step_ft,
     )
 
 
-def _sd_ft(setup: LandingSetup, pilot: PilotForecast, *, flies_briefed_speed: bool) -> float:
-    """Standard deviation of the touchdowns in the steady wind [ft]."""
+def _sd_ft(setup: LandingSetup, pilot: PilotForecast, *, flies_briefed_speed: bool, width_ft: float) -> float:
+    """Standard deviation of the normal touchdowns in the steady wind that hit a box as often as this pilot's [ft].
+
+    What is believed of a pilot has wider tails than a normal one of the same standard deviation: the device, which
+    reads chances by a scatter, takes the one that gives the very chance where the box is in the middle.
+    """
     landed_ft = simulate_pilot_ft(setup.approach, pilot=pilot, flies_briefed_speed=flies_briefed_speed)
-    return float(landed_ft.std())
+    inside = float(np.mean(np.abs(landed_ft - np.median(landed_ft)) <= width_ft / 2))
+    if not 0 < inside < 1:
+        return float(landed_ft.std())
+    return width_ft / 2 / NormalDist().inv_cdf((1 + inside) / 2)
 
 
 def _grid(values: np.ndarray[tuple[int, ...], np.dtype[np.float64]]) -> Grid:

@@ -100,8 +100,9 @@ def _words(margin_ft: float | None, by: MarginBy | None, correction_set: Correct
 
 
 def to_spare(margin_ft: float) -> Quantity:
-    """A margin as it is told: to the ten, and never more than there is."""
-    return feet(math.floor(margin_ft / 10) * 10.0)
+    """A margin as it is told: to the ten, a small one to the foot, and never more than there is."""
+    step_ft = 10.0 if margin_ft >= 100 else 1.0
+    return feet(math.floor(margin_ft / step_ft) * step_ft)
 
 
 def moved_margin_ft(margin: LandingMargin, moved_ft: float) -> float | None:

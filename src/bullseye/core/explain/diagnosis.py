@@ -8,7 +8,7 @@ from typing import Literal
 from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.core.basis.kinds import NOT_LANDED
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, knots, seconds
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, joined, knots, seconds
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
@@ -62,14 +62,22 @@ _BOOK = Phrasebook(
     too_slow='Cross the threshold at {briefed}, not {read}: {off} too few made {amount}.',
     wind_earlier='The wind had changed: aim {amount} earlier ({stripes}) while it lasts.',
     wind_later='The wind had changed: aim {amount} later ({stripes}) while it lasts.',
-    speed_unread='It landed {amount} {side}, and the speed over the threshold was not read: why cannot be told. Read '
-    'the speed on the next lap.',
-    wind_unread='It landed {amount} {side}, and nobody has given the wind: why cannot be told. Give the wind of this '
-    'lap, and of the sortie before the next one.',
-    untimed_long='Roundout and hold-off together made it {amount} long: check that the power is closed at the roundout '
-    'and that it begins at the cue. Time the hold-off to tell them apart.',
-    untimed_short='Roundout and hold-off together made it {amount} short: round out at the cue, not before it, and '
-    'hold it off with the stick coming back. Time the hold-off to tell them apart.',
+    landed_long='It touched {error} long.',
+    landed_short='It touched {error} short.',
+    on_target='It touched where it should.',
+    speed_unread='Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.',
+    wind_unread='Why cannot be told, since nobody has given the wind: give the wind of this lap, and of the sortie '
+    'before the next one.',
+    untimed_long='Why cannot be told yet: time the hold-off on the next lap, and check that the power is closed at the '
+    'roundout and that it begins at the cue.',
+    untimed_short='Why cannot be told yet: time the hold-off on the next lap, and watch at what height the roundout '
+    'begins.',
+    dropped_in='It was dropped in: rounded out too high. Begin the roundout at the cue and not above it, look to the '
+    'far end, and hold it off just over the runway; when it sinks away, add power or go around.',
+    ballooned='It ballooned: pulled too fast at the roundout. Ease it level, hold the attitude when it rises, and go '
+    'around from a large one.',
+    flat='It touched flat: it was flown on before the hold-off was over. Keep the stick coming back until it will not '
+    'fly any more.',
     roundout_long='The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.',
     roundout_short='The hold-off began {amount} too early: keep the aim point still until the cue, then round out.',
     hold_off_long='Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled '
@@ -79,6 +87,8 @@ _BOOK = Phrasebook(
 )
 _CALM_KT = 0.5  # [own] of wind along the runway, which is none
 _SLOW_KT = 5.0  # [own] below the briefed speed, from which the stall is spoken of before the feet
+_LEADS_FROM = 1 / 3  # [own] of all the feet of the parts, from which a known part leads
+_ON_TARGET_FT = 5.0  # [own] said to the ten, this is nothing
 _SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
 
 
@@ -104,6 +114,7 @@ class Diagnosis:
     parts: tuple[Part, ...]
     one_change: Sentence
     largest: Cause | None
+    is_dropped: bool = False  # marked so: the roundout comes before the aim
 
 
 def _has_wind(lap: MeasuredLap, request: BriefRequest) -> bool:
@@ -183,15 +194,45 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
             largest=None,
         )
     parts = _parts(lap, request=request, brief=brief)
-    known = [part for part in parts if part.feet is not None]
-    largest = max(known, key=lambda part: abs(known_or(part.feet, 0.0)))
+    error_ft = lap.along_ft - brief.aim.target_ft
+    lead = _leading(parts, lap, has_wind=_has_wind(lap, request))
     return Diagnosis(
-        error_ft=lap.along_ft - brief.aim.target_ft,
+        error_ft=error_ft,
         counted_from=counted_from(brief),
         parts=parts,
-        one_change=_one_change(largest, lap, brief, has_wind=_has_wind(lap, request)),
-        largest=largest.cause if abs(known_or(largest.feet, 0.0)) >= _SMALL_FT else None,
+        one_change=_one_change(lead, error_ft, lap, brief, has_wind=_has_wind(lap, request)),
+        largest=lead.part.cause if lead.part is not None and lead.is_known else None,
+        is_dropped='dropped_in' in lap.marks,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class _Lead:
+    """What the sentence is about: a part that is known, a rest that holds what nobody measured, or nothing."""
+
+    part: Part | None
+    is_known: bool
+
+
+def _leading(parts: tuple[Part, ...], lap: MeasuredLap, *, has_wind: bool) -> _Lead:
+    """The largest part that is known, where it is a third of all or more; else the rest, only where it is told apart.
+
+    A rest that holds unmeasured parts is nobody's fault yet: then the next thing is to measure.
+    """
+    feet_of = {part.cause: known_or(part.feet, 0.0) for part in parts if part.feet is not None}
+    told_apart = lap.float_s is not None and has_wind and lap.threshold_speed_kias is not None
+    of_cause = {part.cause: part for part in parts}
+    unknown: set[Cause] = set() if told_apart else {'roundout', 'hold_off'}
+    known = [cause for cause in feet_of if cause not in unknown]
+    largest = max(known, key=lambda cause: abs(feet_of[cause]))
+    whole = sum(abs(value) for value in feet_of.values())
+    if abs(feet_of[largest]) >= _SMALL_FT and abs(feet_of[largest]) >= whole * _LEADS_FROM:
+        return _Lead(of_cause[largest], is_known=True)
+    rest = [cause for cause in feet_of if cause in unknown]
+    hidden = max(rest, key=lambda cause: abs(feet_of[cause]), default=None)
+    if hidden is not None and abs(feet_of[hidden]) >= _SMALL_FT:
+        return _Lead(of_cause[hidden], is_known=False)
+    return _Lead(of_cause[largest] if abs(feet_of[largest]) >= _SMALL_FT else None, is_known=True)
 
 
 def _no_touchdown(lap: MeasuredLap) -> str:
@@ -298,21 +339,53 @@ def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:
     )
 
 
-def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer, *, has_wind: bool) -> Sentence:
+def _happened(error_ft: float) -> Sentence:
+    """What happened, in true feet."""
+    if abs(error_ft) < _ON_TARGET_FT:
+        return _BOOK.say('on_target')
+    return _BOOK.say('landed_long' if error_ft > 0 else 'landed_short', error=feet(abs(error_ft), step=10.0))
+
+
+def _one_change(lead: _Lead, error_ft: float, lap: MeasuredLap, brief: BriefAnswer, *, has_wind: bool) -> Sentence:
+    """What happened in true feet, and the one change."""
     grave = _grave_first(lap, brief)
     if grave is not None:
         return grave
-    off_ft = known_or(largest.feet, 0.0)
+    off_ft = 0.0 if lead.part is None else known_or(lead.part.feet, 0.0)
+    seen = _marked_change(lap, error_ft, lead)
+    if seen is not None:
+        return joined(_happened(error_ft), seen)
+    if lead.part is None:
+        return joined(_happened(error_ft), _BOOK.say('nothing'))
+    change = _known_change(lead.part, lap, brief) if lead.is_known else None
+    if change is None:
+        change = _rest_change(lead.part, lap, feet(abs(off_ft), step=10.0), long=off_ft > 0, has_wind=has_wind)
+    return joined(_happened(error_ft), change)
+
+
+def _marked_change(lap: MeasuredLap, error_ft: float, lead: _Lead) -> Sentence | None:
+    """What a person saw of the landing, where it tells why: a mark comes before any feet that are only left over."""
+    is_rest = lead.part is None or lead.part.cause in ('roundout', 'hold_off')
+    if 'dropped_in' in lap.marks and error_ft < 0 and is_rest:
+        return _BOOK.say('dropped_in')
+    if lap.ballooned and error_ft > 0 and is_rest:
+        return _BOOK.say('ballooned')
+    if 'flat' in lap.marks and error_ft < 0 and is_rest:
+        return _BOOK.say('flat')
+    return None
+
+
+def _known_change(part: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:
+    """The change for a part that was measured; None for roundout and hold-off."""
+    off_ft = known_or(part.feet, 0.0)
     amount, long = feet(abs(off_ft), step=10.0), off_ft > 0
-    if abs(off_ft) < _SMALL_FT:
-        return _BOOK.say('nothing')
-    if largest.cause == 'aim':
+    if part.cause == 'aim':
         flown_ft = aim_flown_ft(lap, brief.aim.aim_point_ft)
         if flown_ft is not None:
             planned = feet(brief.aim.aim_point_ft, step=10.0)
             return _BOOK.say('path', flown=feet(flown_ft, step=10.0), planned=planned)
         return _BOOK.say('aim_earlier' if long else 'aim_later', amount=amount, stripes=in_stripes(off_ft))
-    if largest.cause == 'speed' and lap.threshold_speed_kias is not None:
+    if part.cause == 'speed' and lap.threshold_speed_kias is not None:
         off_kt = lap.threshold_speed_kias - brief.speed.approach_speed_kias
         return _BOOK.say(
             'too_fast' if off_kt > 0 else 'too_slow',
@@ -321,19 +394,19 @@ def _one_change(largest: Part, lap: MeasuredLap, brief: BriefAnswer, *, has_wind
             off=knots(abs(off_kt)),
             amount=amount,
         )
-    if largest.cause == 'wind':
+    if part.cause == 'wind':
         return _BOOK.say('wind_earlier' if long else 'wind_later', amount=amount, stripes=in_stripes(off_ft))
-    return _rest_change(largest, lap, amount, long=long, has_wind=has_wind)
+    return None
 
 
-def _rest_change(largest: Part, lap: MeasuredLap, amount: Quantity, *, long: bool, has_wind: bool) -> Sentence:
-    """What to change about roundout and hold-off; what was not measured is not blamed."""
+def _rest_change(part: Part, lap: MeasuredLap, amount: Quantity, *, long: bool, has_wind: bool) -> Sentence:
+    """What to change about roundout and hold-off; what was not measured is not blamed, but measured next."""
     side = 'long' if long else 'short'
     if lap.threshold_speed_kias is None:
-        return _BOOK.say('speed_unread', amount=amount, side=side)
+        return _BOOK.say('speed_unread')
     if not has_wind:
-        return _BOOK.say('wind_unread', amount=amount, side=side)
+        return _BOOK.say('wind_unread')
     if lap.float_s is None:
-        return _BOOK.say(f'untimed_{side}', amount=amount)
-    cause = 'roundout' if largest.cause == 'roundout' else 'hold_off'
+        return _BOOK.say(f'untimed_{side}')
+    cause = 'roundout' if part.cause == 'roundout' else 'hold_off'
     return _BOOK.say(f'{cause}_{side}', amount=amount)

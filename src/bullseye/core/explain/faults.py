@@ -6,6 +6,7 @@ The trade's knowledge [com] in our own words. In the air one thing is always rig
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -244,6 +245,24 @@ FAULTS: tuple[Fault, ...] = (
         how='Low approaches with the line between the feet from end to end.',
     ),
 )
+
+
+# [own] faults that come before anything harder, gravest first; of the latest landings at least two, and half
+_BASIC = ('dropped_in', 'bounce', 'balloon', 'wheelbarrow', 'drift', 'crab_left_in', 'off_centreline')
+_LATEST, _LEAST, _SHARE = 6, 2, 0.5
+
+
+def steady_fault(marks_by_landing: Sequence[Sequence[str]]) -> Fault | None:
+    """A basic fault that the latest landings were marked with again and again; None where none was.
+
+    :param marks_by_landing: marks of each landing, oldest first
+    """
+    latest = marks_by_landing[-_LATEST:]
+    for fault in sorted((one for one in FAULTS if one.code in _BASIC), key=lambda one: _BASIC.index(one.code)):
+        seen = sum(any(mark in fault.marks for mark in marks) for marks in latest)
+        if seen >= _LEAST and seen >= _SHARE * len(latest):
+            return fault
+    return None
 
 
 _MILE_FT = 6_076.12  # [pub: exact] of a nautical mile

@@ -18,6 +18,7 @@ _SELDOM = 0.1  # [own] of lessons, in which luck alone makes as many or as few h
 _ENOUGH_LAPS = 3  # [own] fewer cannot tell a habit from chance
 _TIGHT_FT = 75.0  # [own] a spread that needs no remedy
 _WIDE_FT = 150.0  # [own] a spread that comes before any aim
+_OFTEN = 2  # [own] laps with the same mark, from which it is the lesson
 _NOTHING_FT = 5.0  # [own] of a mean, which is none
 _SEEN = 'In the box {times} in {landings} landings, where the forecast expects {expected}'
 _BOOK = Phrasebook(
@@ -41,11 +42,13 @@ _BOOK = Phrasebook(
     next_aim_for='{steadily}: aim at {aim} for the spot at {spot} on the next lap.',
     aim_back='{steadily}: move the aim point {shift} back ({stripes}).',
     aim_on='{steadily}: move the aim point {shift} on ({stripes}).',
-    scattered_speed='Scattered by {spread}, most of it speed: hold the speed, leave the aim point.',
+    scattered_speed='Scattered by {spread}, most of it speed: hold the speed before anything else.',
     scattered='Scattered by {spread}: the same speed and the same roundout every lap, then judge the aim.',
     no_error='No steady error: on the target on average, spread {spread}. Leave the aim point where it is.',
     no_error_long='No steady error: {mean} long on average, spread {spread}. Leave the aim point where it is.',
     no_error_short='No steady error: {mean} short on average, spread {spread}. Leave the aim point where it is.',
+    dropped_in='Dropped in on {dropped} of {landings} landings: the roundout begins too high. Put that right before '
+    'the aim point moves: low approaches along the runway, then land from the same picture.',
     steady='{steadily}.',
 )
 
@@ -83,6 +86,7 @@ def summarise(
     (Student's t at 95 %: of three laps much more than of ten), else the speed comes before the aim point.
     """
     errors_ft = [diagnosis.error_ft for _, diagnosis, _ in laps if diagnosis.error_ft is not None]
+    dropped = sum(diagnosis.is_dropped for _, diagnosis, _ in laps)
     go_arounds = sum(went_around for _, _, went_around in laps)
     mean_ft = statistics.fmean(errors_ft) if errors_ft else None
     spread_ft = statistics.stdev(errors_ft) if len(errors_ft) > 1 else None
@@ -105,6 +109,7 @@ def summarise(
             measured=len(errors_ft),
             next_aim_ft=next_aim_ft,
             next_spot_ft=next_spot_ft,
+            dropped=dropped,
         ),
     )
 
@@ -163,9 +168,12 @@ def _one_change(
     measured: int,
     next_aim_ft: float | None,
     next_spot_ft: float | None,
+    dropped: int = 0,
 ) -> Sentence:
     if mean_ft is None or not measured:
         return _BOOK.say('not_marked')
+    if dropped >= _OFTEN and 2 * dropped >= measured and mean_ft < 0:
+        return _BOOK.say('dropped_in', dropped=count(dropped), landings=count(measured))
     if measured < _ENOUGH_LAPS or spread_ft is None:
         return _BOOK.say('too_few', laps=count(measured), enough=count(_ENOUGH_LAPS))
     if abs(mean_ft) > float(stdtrit(measured - 1, 0.975)) * spread_ft / math.sqrt(measured):

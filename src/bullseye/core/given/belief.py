@@ -39,3 +39,5 @@ class Calibration(Checked):
     pilots: Annotated[int, Ge(0)] = 0  # of the school, from whom it starts
     other_laps: Annotated[int, Ge(0)] = 0  # of this pilot in other landings, likewise
     speed_effect: Annotated[Real, Ge(0.5), Le(2)] | None = None  # of a knot on the touchdown, over the model's
+    scatters_corr: Correlation | None = None  # of the logarithms of both scatters
+    doubt_with_scatter: Annotated[Real, Ge(0), Le(1)] | None = None  # power with which the doubt of the mean goes

@@ -10,7 +10,7 @@ from typing import Annotated, Any
 from pydantic import Field, TypeAdapter, ValidationError
 
 from bullseye.core.basis.constants import AIM_STEP_FT
-from bullseye.core.basis.kinds import Going, LandingKind
+from bullseye.core.basis.kinds import Going, LandingKind, LapMark
 from bullseye.core.basis.limits import AimFt, AimStepFt, AlongFt, FloatS, HeadwindKt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet, joined
@@ -25,11 +25,14 @@ from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import in_stripes
 from bullseye.core.given.belief import Calibration
 from bullseye.core.learn.fit import calibrate
+from bullseye.core.learn.population import Population, started_from
+from bullseye.core.learn.steps import is_held_good, moves_the_aim, stepped_aim_ft
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
 
 _BOOK = Phrasebook(
     'advice',
+    none='No aim point is good.',
     first='Aim at {aim}, {before}; no lap flown yet.',
     again='Aim at {aim} again.',
     later='Aim at {aim}, {moved} later ({stripes}).',
@@ -52,6 +55,7 @@ class AdviceLap(Checked):
     headwind_kt: HeadwindKt | None = None
     float_s: FloatS | None = None
     landing: LandingKind | None = None  # else the request's
+    marks: Annotated[tuple[LapMark, ...], Field(max_length=30)] = ()
     exclude: bool = False  # special: gust, traffic, the instructor flew
 
 
@@ -89,6 +93,7 @@ class Advice:
 
     calibration: Learned
     next_aim_ft: float
+    aim_is_good: bool  # else no aim point is: the sentence says why, and none is to be flown
     wanted_aim_ft: float  # without the limit on how far one lap may move it
     next_speed_kias: float
     hit_chance: float  # as flown lately
@@ -107,6 +112,7 @@ class AdviceRequest(Checked):
     brief: BriefRequest
     laps: Annotated[tuple[AdviceLap, ...], Field(max_length=_MOST_LAPS)]
     aim_step_ft: AimStepFt = AIM_STEP_FT
+    population: Population | None = None  # how the school's pilots differ in this kind; ours when not given
 
 
 def _measured(lap: AdviceLap) -> MeasuredLap:
@@ -116,6 +122,7 @@ def _measured(lap: AdviceLap) -> MeasuredLap:
         threshold_speed_kias=lap.threshold_speed_kias,
         float_s=lap.float_s,
         headwind_kt=lap.headwind_kt,
+        marks=lap.marks,
         going=lap.going if lap.touchdown_ft is None else None,
     )
 
@@ -141,16 +148,20 @@ def _flown(laps: Sequence[AdviceLap], request: BriefRequest) -> tuple[list[Flown
     return everything, own, others
 
 
-def _calibrated(laps: Sequence[AdviceLap], request: BriefRequest) -> Calibration:
+def _calibrated(laps: Sequence[AdviceLap], asked: AdviceRequest) -> Calibration:
+    """What is believed after these laps, from the belief that was given and from the school's pilots."""
+    request = asked.brief
     given = request.calibration
     everything, own, others = _flown(laps, replace(request, calibration=Calibration()))
-    prior = known_or(given.deceleration_fps2, prior_deceleration_fps2(request))
+    prior = known_or(given.deceleration_fps2, prior_deceleration_fps2(request) * power_share(request.landing))
     return calibrate(
         aircraft_laps=everything,
         pilot_laps=own,
-        prior_deceleration_fps2=prior,
+        prior_deceleration_fps2=prior / power_share(request.landing),
+        prior_deceleration_sd_fps2=given.deceleration_sd_fps2,
         power_share=power_share(request.landing),
         other_laps=others,
+        population=started_from(asked.population or Population(), given),
     )
 
 
@@ -163,41 +174,44 @@ def _judged(lap: AdviceLap, before: BriefRequest) -> tuple[Score, Diagnosis]:
     return score, diagnose(measured, request=request, brief=brief)
 
 
-def _limited(wanted_ft: float, last_ft: float | None, step_ft: float) -> float:
-    if last_ft is None:
-        return wanted_ft
-    return min(max(wanted_ft, last_ft - step_ft), last_ft + step_ft)
-
-
 def advise(asked: AdviceRequest) -> Advice:
     """Learn from the laps and say what to fly next.
 
     The last lap is explained by the brief that the laps before it would have given.
     """
     request, laps = asked.brief, asked.laps
-    known = _calibrated(laps, request)
+    beliefs = [_calibrated(laps[:count], asked) for count in range(len(laps) + 1)]
+    known = beliefs[-1]
     after = replace(request, calibration=known, aim_point_ft=None)
-    wanted_ft = make_brief(after).aim.recommended_aim_point_ft
+    free = make_brief(after)
     same_kind = [lap for lap in laps if _kind(lap, request) == request.landing]
-    aim_ft = _limited(wanted_ft, same_kind[-1].aim_ft if same_kind else None, asked.aim_step_ft)
+    moves = [moves_the_aim(lap.marks) for lap in laps]
+    aim_ft = stepped_aim_ft(after, beliefs, step_ft=asked.aim_step_ft, moves=moves)
     brief = make_brief(replace(after, aim_point_ft=aim_ft))
+    if not is_held_good(brief, free):
+        brief = free
     diagnosis: Diagnosis | None = None
     judged: list[tuple[Score, Diagnosis, bool]] = []
     if same_kind:
-        before = replace(request, calibration=_calibrated(laps[: laps.index(same_kind[-1])], request))
-        _, diagnosis = _judged(same_kind[-1], before)
-        judged = [(*_judged(lap, before), lap.touchdown_ft is None) for lap in same_kind if not lap.exclude]
+        before = [replace(request, calibration=beliefs[laps.index(lap)]) for lap in same_kind]
+        _, diagnosis = _judged(same_kind[-1], before[-1])
+        judged = [
+            (*_judged(lap, by), lap.touchdown_ft is None)
+            for lap, by in zip(same_kind, before, strict=True)
+            if not lap.exclude
+        ]
     return Advice(
         calibration=_learned(known),
-        next_aim_ft=aim_ft,
-        wanted_aim_ft=wanted_ft,
+        next_aim_ft=brief.aim.aim_point_ft,
+        aim_is_good=brief.aim.aim_is_good,
+        wanted_aim_ft=free.aim.recommended_aim_point_ft,
         next_speed_kias=brief.speed.recommended_speed_kias,
         hit_chance=brief.aim.hit_chance,
         hit_chance_if_briefed=brief.aim.hit_chance_if_briefed,
         predicted_touchdown_ft=brief.touchdown.predicted_touchdown_ft,
         error_ft=diagnosis.error_ft if diagnosis else None,
         split_ft=_split(diagnosis),
-        sentence=_sentence(brief, judged, diagnosis, aim_ft, same_kind),
+        sentence=_sentence(brief, judged, diagnosis, same_kind),
         cautions=(*map(str, brief.cautions), str(brief.training_aid)),
     )
 
@@ -233,11 +247,14 @@ def _sentence(
     brief: BriefAnswer,
     judged: Sequence[tuple[Score, Diagnosis, bool]],
     diagnosis: Diagnosis | None,
-    aim_ft: float,
     laps: Sequence[AdviceLap],
 ) -> Sentence:
-    """The one change, then where to aim."""
+    """The one change, then where to aim; where no aim point is good, that and why."""
+    aim_ft = brief.aim.aim_point_ft
     aim = feet(aim_ft, step=10.0)
+    if not brief.aim.aim_is_good:
+        none = joined(_BOOK.say('none'), brief.aim.aim_problems[0])
+        return none if diagnosis is None else joined(without_remedy(diagnosis.one_change), none)
     if not laps or diagnosis is None:
         return _BOOK.say('first', aim=aim, before=brief.aim.aim_before_spot_words)
     moved_ft = aim_ft - laps[-1].aim_ft
@@ -277,6 +294,7 @@ def parse_advice_request(data: object, *, aircraft_by_name: Mapping[str, Aircraf
         raise RefusedRequest({'request': 'the request is not an object'})
     rest: dict[str, Any] = dict(data)
     given, step = rest.pop('laps', []), rest.pop('aim_step_ft', AIM_STEP_FT)
+    population = rest.pop('population', None)
     errors: dict[str, str] = {}
     laps: tuple[AdviceLap, ...] = ()
     brief: BriefRequest | None = None
@@ -291,7 +309,9 @@ def parse_advice_request(data: object, *, aircraft_by_name: Mapping[str, Aircraf
     if errors or brief is None:
         raise RefusedRequest(errors)
     try:
-        return _request_adapter().validate_python({'brief': brief, 'laps': laps, 'aim_step_ft': step})
+        return _request_adapter().validate_python(
+            {'brief': brief, 'laps': laps, 'aim_step_ft': step, 'population': population}
+        )
     except ValidationError as error:
         raise RefusedRequest(messages(error)) from None
 
@@ -301,5 +321,7 @@ def advice_request_schema(landing_schema: dict[str, Any]) -> dict[str, Any]:
     laps = _laps_adapter().json_schema(ref_template='#/$defs/{model}')
     definitions = {**landing_schema.get('$defs', {}), **laps.pop('$defs', {})}
     step = {'type': 'number', 'exclusiveMinimum': 0, 'maximum': 2_000, 'default': AIM_STEP_FT}
-    properties = {**landing_schema['properties'], 'laps': laps, 'aim_step_ft': step}
+    population = TypeAdapter(Population | None).json_schema(ref_template='#/$defs/{model}')
+    definitions |= population.pop('$defs', {})
+    properties = {**landing_schema['properties'], 'laps': laps, 'aim_step_ft': step, 'population': population}
     return {**landing_schema, '$defs': definitions, 'properties': properties}

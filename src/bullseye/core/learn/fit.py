@@ -10,12 +10,14 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import DECELERATION_FPS2, DECELERATION_SD_FPS2, TIMED_SD_FPS2
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.belief import Calibration
 from bullseye.core.learn.joint import learn
 from bullseye.core.learn.population import Population, from_other_kinds
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.model.touchdown import Approach, reckon
 
+_SURE_FPS2 = 0.02  # [own] nothing that is given is surer
 _OTHERS_SD_FPS2 = 0.3  # [own] how well the deceleration of other flaps and aircraft is known
 _STUDENT_DEGREES = 4.0  # [own] of freedom: how soon a lap counts as wild
 
@@ -107,10 +109,17 @@ def timed_decelerations_fps2(laps: Sequence[FlownLap]) -> list[float]:
     return [float(a) for a, good in zip(found, shows, strict=True) if good]
 
 
-def fit_deceleration(laps: Sequence[FlownLap], *, prior_fps2: float = DECELERATION_FPS2) -> Estimate:
+def fit_deceleration(
+    laps: Sequence[FlownLap],
+    *,
+    prior_fps2: float = DECELERATION_FPS2,
+    prior_sd_fps2: float = DECELERATION_SD_FPS2,
+) -> Estimate:
     """Deceleration of an aircraft and flap at idle from all its timed laps, whoever flew them [ft/s²]."""
     found = timed_decelerations_fps2(laps)
-    return robust_mean(found, [TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=DECELERATION_SD_FPS2)
+    return robust_mean(
+        found, [TIMED_SD_FPS2] * len(found), prior_mean=prior_fps2, prior_sd=max(prior_sd_fps2, _SURE_FPS2)
+    )
 
 
 def calibrate(
@@ -118,6 +127,7 @@ def calibrate(
     aircraft_laps: Sequence[FlownLap],
     pilot_laps: Sequence[FlownLap],
     prior_deceleration_fps2: float,
+    prior_deceleration_sd_fps2: float | None = None,
     power_share: float = 1.0,
     other_laps: Sequence[FlownLap] = (),
     population: Population | None = None,
@@ -127,11 +137,16 @@ def calibrate(
     :param aircraft_laps: of this aircraft and flap, by every pilot
     :param pilot_laps: of this pilot in this kind of landing and flap, oldest first
     :param prior_deceleration_fps2: at idle, what the aircraft's record says before any lap
+    :param prior_deceleration_sd_fps2: how well that is known; ours when not given
     :param other_laps: of this pilot in other kinds, flaps or aircraft, oldest first
     :param population: what the school's pilots are like in this kind; ours when not given
     :param power_share: of the idle deceleration that this kind of landing is flown with; its own laps then tell more
     """
-    timed = fit_deceleration(aircraft_laps, prior_fps2=prior_deceleration_fps2)
+    timed = fit_deceleration(
+        aircraft_laps,
+        prior_fps2=prior_deceleration_fps2,
+        prior_sd_fps2=known_or(prior_deceleration_sd_fps2, DECELERATION_SD_FPS2),
+    )
     ours = population or Population()
     if other_laps:
         # the deceleration of other flaps is no concern here: each lap counts by its own
@@ -163,5 +178,7 @@ def calibrate(
         timed_laps=len(timed.weights),
         pilots=ours.pilots,
         other_laps=len(other_laps),
+        doubt_with_scatter=round(found.doubt_with_scatter, 3),
+        scatters_corr=round(found.scatters_corr, 4),
         speed_effect=None if ours.speed_effect == 1.0 else ours.speed_effect,
     )

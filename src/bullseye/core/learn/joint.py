@@ -17,9 +17,9 @@ from scipy.special import log_ndtr
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     HABIT_SD_KT,
+    PRIOR_SPREAD,
     READ_SD_KT,
     SCATTER_FT,
-    SCATTER_SPREAD,
     SPEED_SCATTER_KT,
 )
 from bullseye.core.basis.unknown import known_or
@@ -36,9 +36,9 @@ _NARROWER = 0.8566
 _TELLS = (_DEGREES + 1) / (
     _DEGREES + 3
 )  # [own] what a lap tells by the expected information of t, over its mean weight
-_HALF_LIFE_LAPS = 8.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
-_SCATTERS_FT = np.geomspace(25.0, 480.0, 12)
-_SPEED_SCATTERS_KT = np.geomspace(0.8, 8.0, 7)
+_HALF_LIFE_LAPS = 16.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
+_SCATTERS_FT = np.geomspace(15.0, 480.0, 13)
+_SPEED_SCATTERS_KT = np.geomspace(0.5, 8.0, 8)
 _ROUNDS = 8
 _APPROACH = tuple(one.name for one in fields(Approach))
 _STEP_FPS2, _STEP_KT = 0.05, 0.5
@@ -60,8 +60,8 @@ class Prior:
     habit_sd_kt: float = HABIT_SD_KT
     scatter_ft: float = SCATTER_FT
     speed_scatter_kt: float = SPEED_SCATTER_KT
-    scatter_spread: float = SCATTER_SPREAD
-    speed_scatter_spread: float = SCATTER_SPREAD
+    scatter_spread: float = PRIOR_SPREAD
+    speed_scatter_spread: float = PRIOR_SPREAD
     speed_effect: float = 1.0  # by how much a landing changes with the speed, over what the model says
 
 
@@ -80,6 +80,8 @@ class Belief:
     scatter_spread: float
     speed_scatter_kt: float
     speed_scatter_spread: float
+    scatters_corr: float  # of the logarithms: where nobody reads the speed only both together are known
+    doubt_with_scatter: float  # power of the scatter with which the doubt of the mean goes; 0 before any lap
     weights: Floats
 
 
@@ -178,28 +180,29 @@ def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False)
         return _mixed(share, means, prior_precision, scatter, speed_scatter, np.empty(0), prior)
     own = np.array([lap.approach.deceleration_fps2 for lap in laps]) if by_their_own else prior.deceleration_fps2
     seen = _seen(laps, own, prior.speed_effect)
-    rows, values, shares = _observations(seen)
+    rows, values, shares = _observations(seen, speed_scatter)
     full_sds = _sds(seen, scatter, speed_scatter)
     sds = full_sds * _NARROWER  # scales of Student's t [cells, observations]
-    beyond = np.concatenate([seen.beyond, np.zeros(len(values) - len(laps))])
+    beyond = np.concatenate([seen.beyond, np.zeros(values.shape[1] - len(laps))])
     is_bound = beyond != 0
     found = np.broadcast_to(start, (scatter.size, 3))
     belief = np.ones_like(sds)
     precision = np.broadcast_to(prior_precision, (scatter.size, 3, 3))
     for _ in range(_ROUNDS):
-        weights, wanted = shares * belief / sds**2, np.broadcast_to(values, sds.shape)
+        weights, wanted = shares * belief / sds**2, values
         if is_bound.any():
-            bound_weights, bound_values, _ = _bounds(found @ rows.T, values, beyond, full_sds)
+            bound_weights, bound_values, _ = _bounds(_expected(rows, found), values, beyond, full_sds)
             weights = np.where(is_bound, shares * bound_weights, weights)
             wanted = np.where(is_bound, bound_values, wanted)
-        precision = np.einsum('co,oi,oj->cij', weights, rows, rows) + prior_precision
-        pull = (weights * wanted) @ rows + prior_precision @ start
+        weighted = weights[..., None] * rows
+        precision = weighted.transpose(0, 2, 1) @ rows + prior_precision
+        pull = (wanted[:, None, :] @ weighted)[:, 0] + prior_precision @ start
         found = np.linalg.solve(precision, pull[..., None])[..., 0]
-        off = (values - found @ rows.T) / sds
+        off = (values - _expected(rows, found)) / sds
         belief = (_DEGREES + 1) / (_DEGREES + off**2)
     likely = -np.log(sds) - (_DEGREES + 1) / 2 * np.log1p(off**2 / _DEGREES)
     if is_bound.any():
-        likely = np.where(is_bound, _bounds(found @ rows.T, values, beyond, full_sds)[2], likely)
+        likely = np.where(is_bound, _bounds(_expected(rows, found), values, beyond, full_sds)[2], likely)
     explained = (shares * likely).sum(axis=1)
     away = found - start
     explained -= 0.5 * np.einsum('ci,ij,cj->c', away, prior_precision, away)
@@ -209,7 +212,8 @@ def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False)
     share = _normed(log_prior + explained)
     count = len(laps)
     believed = np.minimum(1.0, share @ np.where(is_bound, 1.0, belief))[:count]
-    return _mixed(share, found, precision, scatter, speed_scatter, believed, prior)
+    mean_row = np.array([seen.per_fps2.mean(), 1.0, seen.per_kt.mean()])
+    return _mixed(share, found, precision, scatter, speed_scatter, believed, prior, mean_row=mean_row)
 
 
 def _bounds(found: Floats, bounds: Floats, beyond: Floats, sds: Floats) -> tuple[Floats, Floats, Floats]:
@@ -225,24 +229,52 @@ def _bounds(found: Floats, bounds: Floats, beyond: Floats, sds: Floats) -> tuple
     return weights, found + beyond * steep / sds / weights, log_chance
 
 
-def _observations(seen: _Seen) -> tuple[Floats, Floats, Floats]:
-    """Rows of the design [observations, 3], what was seen, and how much each counts; touchdowns first, then speeds."""
-    ones, none = np.ones_like(seen.rest_ft), np.zeros_like(seen.rest_ft)
-    touchdowns = np.stack([seen.per_fps2, ones, np.where(seen.speed_is_read, 0.0, seen.per_kt)], axis=1)
+def _expected(rows: Floats, found: Floats) -> Floats:
+    """What each observation is expected to be, in every cell."""
+    expected: Floats = (rows @ found[..., None])[..., 0]
+    return expected
+
+
+def _told_by_reading(speed_scatter: Floats) -> Floats:
+    """Which share of a speed that was read, off the pilot's mean, is the speed itself and not the reading."""
+    told: Floats = speed_scatter**2 / (speed_scatter**2 + READ_SD_KT**2)
+    return told
+
+
+def _observations(seen: _Seen, speed_scatter: Floats) -> tuple[Floats, Floats, Floats]:
+    """Rows of the design [cells, observations, 3], what was seen [cells, observations], how much each counts.
+
+    Touchdowns first, then speeds. A touchdown whose speed was read is taken for that reading: of what the reading is
+    off the pilot's mean, a part is the speed and the rest the eye's error, the more so the steadier the pilot. The two
+    together are the joint normal of landing and reading (errors in the variable [pub: Fuller (1987), from memory]).
+    """
+    cells = speed_scatter.size
     read = ~np.isnan(seen.speed_off_kt)
-    speeds = np.stack([none, none, ones], axis=1)[read]
+    untold = np.where(read, 1 - _told_by_reading(speed_scatter)[:, None], np.where(seen.speed_is_read, 0.0, 1.0))
+    by_habit_ft = untold * seen.per_kt
+    shape = by_habit_ft.shape
+    touchdowns = np.stack(
+        [np.broadcast_to(seen.per_fps2, shape), np.ones(shape), by_habit_ft],
+        axis=2,
+    )
+    speeds = np.zeros((cells, int(read.sum()), 3))
+    speeds[..., 2] = 1.0
+    off_kt = np.where(read, np.nan_to_num(seen.speed_off_kt), 0.0)
+    landed_ft = seen.rest_ft + by_habit_ft * off_kt
     return (
-        np.concatenate([touchdowns, speeds]),
-        np.concatenate([seen.rest_ft, seen.speed_off_kt[read]]),
+        np.concatenate([touchdowns, speeds], axis=1),
+        np.concatenate([landed_ft, np.broadcast_to(seen.speed_off_kt[read], (cells, int(read.sum())))], axis=1),
         np.concatenate([seen.share, seen.share[read]]),
     )
 
 
 def _sds(seen: _Seen, scatter: Floats, speed_scatter: Floats) -> Floats:
     """Standard deviation of every observation in every cell of the grid."""
-    by_speed = np.where(seen.speed_is_read, READ_SD_KT, speed_scatter[:, None]) * seen.per_kt
-    touchdowns = np.hypot(scatter[:, None], by_speed)
     read = ~np.isnan(seen.speed_off_kt)
+    left_kt = READ_SD_KT * np.sqrt(_told_by_reading(speed_scatter))[:, None]  # of the speed, once it was read
+    exact = seen.speed_is_read & ~read  # nothing to tell it against: read, and no speed was briefed
+    by_speed_kt = np.where(read, left_kt, np.where(exact, READ_SD_KT, speed_scatter[:, None]))
+    touchdowns = np.hypot(scatter[:, None], by_speed_kt * seen.per_kt)
     speeds = np.hypot(speed_scatter, READ_SD_KT)[:, None].repeat(int(read.sum()), axis=1)
     return np.concatenate([touchdowns, speeds], axis=1)
 
@@ -258,6 +290,34 @@ def _spread(share: Floats, values: Floats) -> float:
     return math.sqrt(max(0.0, float(share @ values**2) - mean**2))
 
 
+def _together(share: Floats, one: Floats, other: Floats) -> float:
+    """Correlation of two values over the grid."""
+    spreads = _spread(share, one) * _spread(share, other)
+    if spreads <= 0:
+        return 0.0
+    together = float(share @ (one * other)) - float(share @ one) * float(share @ other)
+    return min(1.0, max(-1.0, together / spreads))
+
+
+def _doubt_with_scatter(
+    share: Floats, within: Floats, scatter: Floats, speed_scatter: Floats, mean_row: Floats | None
+) -> float:
+    """How the doubt of the mean touchdown goes with the scatter from cell to cell: the slope of both logarithms.
+
+    Of a pilot who may be wild less is known after as many laps; who takes the two apart says too little of a calm one.
+    Source: normal-inverse-gamma model of Bayesian textbooks, in which it is 1.
+    """
+    if mean_row is None:
+        return 0.0
+    whole = np.log(np.hypot(scatter, mean_row[2] * speed_scatter))
+    doubt = 0.5 * np.log(np.einsum('i,cij,j->c', mean_row, within, mean_row))
+    spread = _spread(share, whole)
+    if spread <= 0:
+        return 0.0
+    slope = (float(share @ (whole * doubt)) - float(share @ whole) * float(share @ doubt)) / spread**2
+    return min(1.0, max(0.0, slope))
+
+
 def _mixed(
     share: Floats,
     means: Floats,
@@ -266,6 +326,8 @@ def _mixed(
     speed_scatter: Floats,
     weights: Floats,
     prior: Prior,
+    *,
+    mean_row: Floats | None = None,
 ) -> Belief:
     """The moments of the mixture over the grid."""
     mean = share @ means
@@ -279,5 +341,7 @@ def _mixed(
         scatter_spread=_spread(share, np.log(scatter)),
         speed_scatter_kt=math.exp(float(share @ np.log(speed_scatter))),
         speed_scatter_spread=_spread(share, np.log(speed_scatter)),
+        scatters_corr=_together(share, np.log(scatter), np.log(speed_scatter)),
+        doubt_with_scatter=_doubt_with_scatter(share, within, scatter, speed_scatter, mean_row),
         weights=weights,
     )

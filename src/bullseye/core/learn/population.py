@@ -4,15 +4,26 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 import numpy as np
 from annotated_types import Ge, Gt, Le
 from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import BIAS_SD_FT, HABIT_SD_KT, SCATTER_FT, SCATTER_SPREAD, SPEED_SCATTER_KT
+from bullseye.core.basis.constants import (
+    BIAS_SD_FT,
+    HABIT_SD_KT,
+    PRIOR_SPREAD,
+    SCATTER_FT,
+    SCHOOL_SCATTER_FT,
+    SCHOOL_SPEED_SCATTER_KT,
+    SCHOOL_SPREAD,
+    SPEED_SCATTER_KT,
+)
 from bullseye.core.basis.quantity import Checked, Real
+from bullseye.core.basis.unknown import known_or
+from bullseye.core.given.belief import Calibration
 from bullseye.core.learn.joint import Belief, Prior, learn, slopes_with_speed
 from bullseye.core.measure.flown import FlownLap
 
@@ -41,9 +52,9 @@ class Population(Checked):
     habit_kt: Annotated[Real, Ge(-40), Le(40)] = 0.0
     habit_sd_kt: Annotated[Real, Gt(0), Le(60)] = HABIT_SD_KT
     scatter_ft: Annotated[Real, Gt(0), Le(2_000)] = SCATTER_FT
-    scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
+    scatter_spread: Annotated[Real, Gt(0), Le(3)] = PRIOR_SPREAD
     speed_scatter_kt: Annotated[Real, Gt(0), Le(60)] = SPEED_SCATTER_KT
-    speed_scatter_spread: Annotated[Real, Gt(0), Le(3)] = SCATTER_SPREAD
+    speed_scatter_spread: Annotated[Real, Gt(0), Le(3)] = PRIOR_SPREAD
     speed_effect: Annotated[Real, Ge(0.5), Le(2)] = 1.0  # of a knot on the touchdown, over what the model says
     pilots: Annotated[int, Ge(0), Le(10_000_000)] = 0
 
@@ -62,6 +73,35 @@ class Population(Checked):
             speed_scatter_spread=self.speed_scatter_spread,
             speed_effect=self.speed_effect,
         )
+
+
+def started_from(population: Population, given: Calibration) -> Population:
+    """What is believed of one pilot before these laps: as given where it is, else as the pilots of the school are.
+
+    What is given without how well it is known is taken to be known as well as of any pilot.
+    """
+
+    def sd(value: float | None, known_sd: float | None, usual: float, least: float) -> float:
+        return usual if value is None or known_sd is None else max(known_sd, least)
+
+    return replace(
+        population,
+        bias_ft=known_or(given.bias_ft, population.bias_ft),
+        bias_sd_ft=sd(given.bias_ft, given.bias_sd_ft, population.bias_sd_ft, _SURE_FT),
+        habit_kt=known_or(given.speed_habit_kt, population.habit_kt),
+        habit_sd_kt=sd(given.speed_habit_kt, given.speed_habit_sd_kt, population.habit_sd_kt, _SURE_KT),
+        scatter_ft=known_or(given.scatter_ft, population.scatter_ft),
+        scatter_spread=sd(given.scatter_ft, given.scatter_spread, population.scatter_spread, _SURE_SPREAD),
+        speed_scatter_kt=max(known_or(given.speed_scatter_kt, population.speed_scatter_kt), _SURE_KT),
+        speed_scatter_spread=sd(
+            given.speed_scatter_kt, given.speed_scatter_spread, population.speed_scatter_spread, _SURE_SPREAD
+        ),
+        speed_effect=known_or(given.speed_effect, population.speed_effect),
+        pilots=max(population.pilots, given.pilots),
+    )
+
+
+_SURE_FT, _SURE_KT, _SURE_SPREAD = 2.0, 0.1, 0.05  # [own] nothing that is given is surer
 
 
 def pooled(values: Floats, variances: Floats, *, mean: float, sd: float) -> tuple[float, float]:
@@ -85,13 +125,22 @@ def pooled(values: Floats, variances: Floats, *, mean: float, sd: float) -> tupl
     return found, max(math.sqrt(between), _LEAST_SHARE * sd)
 
 
+# what a school's pilots are drawn towards: how pilots of one school differ, not what is believed of one nobody has seen
+_DRAWN_UP = Population(
+    scatter_ft=SCHOOL_SCATTER_FT,
+    scatter_spread=SCHOOL_SPREAD,
+    speed_scatter_kt=SCHOOL_SPEED_SCATTER_KT,
+    speed_scatter_spread=SCHOOL_SPREAD,
+)
+
+
 def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population | None = None) -> Population:
     """What pilots of a school are like in one kind of landing.
 
     :param pilots: laps of each, oldest first, in whatever aircraft
     :param base: what is taken where they tell little; ours when not given
     """
-    ours = base or Population()
+    ours = base or _DRAWN_UP
     speed_effect = _speed_effect(pilots, ours.speed_effect)
     wide = Prior(
         speed_effect=speed_effect,
@@ -104,7 +153,7 @@ def learn_population(pilots: Sequence[Sequence[FlownLap]], *, base: Population |
     )
     seen = [learn(laps, prior=wide, by_their_own=True) for laps in pilots if laps]
     if not seen:
-        return ours
+        return base or Population()
     means = np.array([one.mean for one in seen])
     variances = np.array([np.diag(one.covariance) for one in seen])
     bias_ft, bias_sd_ft = pooled(means[:, 1], variances[:, 1], mean=ours.bias_ft, sd=ours.bias_sd_ft)

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
+
+from pydantic import Field
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Going, Outcome, WindBy
+from bullseye.core.basis.kinds import NOT_LANDED, DriftSide, Going, LapMark, Outcome, WindBy
 from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, HeadwindKt, LateralFt, SpeedKias
 from bullseye.core.basis.quantity import Checked
 
@@ -41,6 +44,7 @@ class MeasuredLap(Checked):
     touched: bool | None = None  # of a low approach: the wheels
     height_kept: bool | None = None  # of a low approach, as a person saw it
     height_range: HeightRange | None = None  # of a low approach, as a track measured it
+    marks: Annotated[tuple[LapMark, ...], Field(max_length=30)] = ()  # what a person saw and noted of it
     going: Going | None = None  # of a go-around: on which side of the box it was going to land
 
     def check_together(self) -> None:

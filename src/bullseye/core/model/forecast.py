@@ -57,7 +57,8 @@ class PilotForecast:
     mean speed over the threshold less the briefed one, ``habit_sd_kt`` how well that is known, ``speed_scatter_kt`` the
     standard deviation of the speed from lap to lap. A spread is that of the logarithm of its scatter: how well that is
     known. ``speed_effect`` is by how much a touchdown changes with the speed, over the model's, and ``together``
-    the correlation of bias and habit, for where only their sum is known.
+    the correlation of bias and habit, for where only their sum is known; ``scatters_together`` likewise of the
+    logarithms of both scatters.
     """
 
     bias_ft: float = 0.0
@@ -69,6 +70,8 @@ class PilotForecast:
     scatter_spread: float = 0.0
     speed_scatter_spread: float = 0.0
     together: float = 0.0
+    scatters_together: float = 0.0
+    doubt_with_scatter: float = 0.0
     speed_effect: float = 1.0
 
 
@@ -110,12 +113,29 @@ def simulate_pilot_ft(
         )
     bias, habit, lap, wide = (_normal(count, number) for number in range(4))
     apart = math.sqrt(max(0.0, 1 - pilot.together**2))
-    bias_ft = pilot.bias_ft + pilot.bias_sd_ft * (pilot.together * habit + apart * bias)
     scatter_ft = pilot.scatter_ft * _spread_out(pilot.scatter_spread, wide)
-    speed_kt = pilot.speed_scatter_kt * _spread_out(pilot.speed_scatter_spread, _normal(count, 4)) * lap
+    both = pilot.scatters_together
+    wide_speed = both * wide + math.sqrt(max(0.0, 1 - both**2)) * _normal(count, 4) if both else _normal(count, 4)
+    speed_scatter_kt = pilot.speed_scatter_kt * _spread_out(pilot.speed_scatter_spread, wide_speed)
+    doubt = _doubt(approach, pilot, scatter_ft, speed_scatter_kt)
+    bias_ft = pilot.bias_ft + pilot.bias_sd_ft * doubt * (pilot.together * habit + apart * bias)
+    speed_kt = speed_scatter_kt * lap
     if not flies_briefed_speed:
-        speed_kt = speed_kt + pilot.habit_kt + pilot.habit_sd_kt * habit
+        speed_kt = speed_kt + pilot.habit_kt + pilot.habit_sd_kt * doubt * habit
     return _at_speeds_ft(approach, headwind_kt, speed_kt, pilot.speed_effect) + bias_ft + scatter_ft * normal
+
+
+def _doubt(
+    approach: Approach, pilot: PilotForecast, scatter_ft: Floats | float, speed_scatter_kt: Floats | float
+) -> Floats | float:
+    """By how much the doubt of the mean differs with the scatter that is drawn, 1 in the mean of its square."""
+    if not pilot.doubt_with_scatter:
+        return 1.0
+    grid = _grid_ft(approach, approach.headwind_kt, approach.headwind_kt)[1][0]
+    per_kt = float(grid[_AS_BRIEFED + 1] - grid[_AS_BRIEFED]) / float(_FASTER_KT[1] - _FASTER_KT[0])
+    whole: Floats = np.hypot(scatter_ft, per_kt * np.asarray(speed_scatter_kt)) ** pilot.doubt_with_scatter
+    found: Floats = whole / np.sqrt(np.mean(whole**2))
+    return found
 
 
 def _spread_out(spread: float, normal: Floats) -> Floats | float:

@@ -9,6 +9,7 @@ from typing import Literal
 
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, joined, share
 from bullseye.core.basis.unknown import known_or
+from bullseye.core.explain.faults import Fault
 from bullseye.core.record.readiness import LIKELY, Readiness
 from bullseye.core.record.syllabus import HELD, Exercise, ExerciseState, may_begin
 
@@ -24,6 +25,7 @@ _BOOK = Phrasebook(
     practise='Begun, not yet practised enough.',
     new='New: all it needs has been practised.',
     needs='First {names}.',
+    fault='{fault} again and again in the latest landings: that first, nothing harder before it. {how}',
     nothing='Nothing is on record yet: begin with the first exercises.',
     touchdown='where it touches',
     speed='the speed',
@@ -66,12 +68,14 @@ def next_lesson(
     *,
     today: date,
     not_today: Mapping[str, Sentence] | None = None,
+    steady_fault: Fault | None = None,
     most_items: int | None = None,
 ) -> NextLesson:
     """Propose the next lesson.
 
     :param standings: of all exercises in teaching order
     :param not_today: exercises that aircraft, wind, limits or field do not allow, each with the reason
+    :param steady_fault: that the latest landings were marked with again and again: nothing harder before it
     :param most_items: that the booked time has room for; None where nothing is booked
 
     The weakest of what was begun comes first: what is far from the standard gains most. What is stale follows, and one
@@ -93,7 +97,9 @@ def next_lesson(
     ]
     # a new thing only where what was begun is not far off: two hard things in one lesson teach neither
     settled = all(one.state != 'introduced' for one in weak) and len(weak) <= 2
-    if new and (settled or not items):
+    if steady_fault is not None:
+        items = [*_against(steady_fault, fit), *(one for one in items if one.code not in steady_fault.practise)]
+    elif new and (settled or not items):
         items.append(Item(code=new[0].exercise.code, name=new[0].exercise.name, part='new', why=_BOOK.say('new')))
     held = [one for one in fit if one.state in HELD and one.exercise.landing is not None]
     if held and items:
@@ -106,6 +112,16 @@ def next_lesson(
     main = main or next((one.code for one in items if one.code in landings), None)
     most = _MOST if most_items is None else min(_MOST, most_items)
     return NextLesson(items=_that_fit(items, most), main=main, left_out=_left_out(standings, refused, names, states))
+
+
+def _against(fault: Fault, fit: Sequence[Standing]) -> list[Item]:
+    """What is practised against a fault, the first of it that may be flown."""
+    names = {one.exercise.code: one.exercise.name for one in fit}
+    code = next((code for code in fault.practise if code in names), None)
+    if code is None:
+        return []
+    why = _BOOK.say('fault', fault=fault.name, how=fault.practise_words)
+    return [Item(code=code, name=names[code], part='main', why=why)]
 
 
 def _that_fit(items: Sequence[Item], most: int) -> tuple[Item, ...]:
