@@ -136,7 +136,7 @@ def test_a_copy_has_everything_but_the_weather_which_is_said_to_be_unknown(marta
     assert 'still air. Give the wind' in plan['pattern']['wind_words']
     assert 'is not known' in plan['pattern']['final_turn']['words']
     assert plan['power_off'] is None  # no glide is promised to reach anything
-    assert 'No power-off reach: nobody has given the wind.' in plan['notes']
+    assert 'No power-off reach: nobody has given the wind.' in [one['words'] for one in plan['notes']]
     card = marta.get(f'/api/sorties/{copy["id"]}/aboard')['kneeboard']
     assert 'wind not given' in card['subtitle']
     assert 'calm' not in card['subtitle']

@@ -194,3 +194,28 @@ def test_a_lap_that_cannot_be_read_stops_none_of_the_others(marta, demo_url, sta
     marta.get(f'/api/sorties/{sortie}/aboard')
     assert marta.put_lap(sortie, along_ft=890.0)['number'] == 3
     marta.get('/api/fleet')
+
+
+def test_a_wind_noted_on_the_latest_lap_is_the_wind_of_all_that_comes(marta):
+    sortie = marta.sortie_of('Ines')
+    before = marta.get(f'/api/sorties/{sortie}')
+    flown = marta.put_lap(sortie, along_ft=800.0)
+    course = before['course_deg_mag']
+    across = (course + 90) % 360  # all of it from the right: over every limit
+    noted = marta.put_lap(sortie, along_ft=820.0, wind_dir_deg_mag=across, wind_kt=18.0)
+    now = marta.get(f'/api/sorties/{sortie}')
+    assert (now['wind_kt'], now['wind_source'], now['gust_kt']) == (18.0, 'sock', None)
+    assert now['wind_dir_deg_mag'] == pytest.approx(across, abs=0.01)
+    brief = marta.call('POST', f'/api/sorties/{sortie}/brief', {})['brief']
+    assert brief['wind']['crosswind_kt'] == pytest.approx(18, abs=0.1)
+    assert not brief['aim']['aim_is_good']
+    assert {one['within'] for one in brief['wind']['crosswind_limits']} == {False}
+    plan = marta.call('POST', f'/api/sorties/{sortie}/plan', {})['plan']
+    assert plan['lap_plan']['laps'] == []
+    # the laps that were flown keep the wind they were briefed in
+    kept = {one['id']: one for one in marta.get(f'/api/sorties/{sortie}/laps')['laps']}
+    assert kept[flown['id']]['score'] == flown['score']
+    assert kept[noted['id']]['diagnosis']['parts'] == noted['diagnosis']['parts']
+    # an older lap, put right later, is no wind of now
+    marta.put_lap(sortie, lap_id=flown['id'], along_ft=800.0, wind_dir_deg_mag=course, wind_kt=4.0)
+    assert marta.get(f'/api/sorties/{sortie}')['wind_kt'] == 18.0

@@ -19,7 +19,9 @@ def test_the_whole_lesson_is_planned_from_what_the_sortie_keeps(marta, sortie):
     assert found['pattern']['side'] == 'left'
     assert found['pattern']['altitude_ft'] == 1_040  # published for the field
     assert found['power_off']['reach_ft'][0] < found['power_off']['reach_ft'][1]
-    assert found['notes'] == []
+    # a touch-and-go leaves little, and that is all there is to be said
+    assert all('touch-and-go' in one['words'] or 'full stop' in one['words'] for one in found['notes'])
+    assert found['touch_and_go_margin_ft'] < found['takeoff']['over_50_margin_ft']
 
 
 def test_takeoff_and_pattern_can_be_tried_and_kept(marta, sortie):
@@ -37,7 +39,7 @@ def test_takeoff_and_pattern_can_be_tried_and_kept(marta, sortie):
 def test_what_cannot_be_flown_is_said_and_a_wrong_choice_is_named(marta, sortie):
     storm = plan(marta, sortie, pattern={'wind_dir_deg_true': 128, 'wind_kt': 95})
     assert storm['pattern'] is None
-    assert 'stronger than the aeroplane is fast' in storm['notes'][0]
+    assert 'stronger than the aeroplane is fast' in storm['notes'][0]['words']
     assert storm['takeoff']['ground_roll_ft'] > 0
     refused = marta.call('POST', f'/api/sorties/{sortie}/plan', {'pattern': {'spacing_nm': 9}}, status=422)
     assert list(refused['fields']) == ['pattern.spacing_nm']

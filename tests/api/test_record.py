@@ -344,8 +344,15 @@ def test_who_asks_to_be_erased_is_but_for_what_was_signed(marta: Browser, ines: 
         db.execute(text('alter table sign_off disable trigger user'))
         db.execute(text('delete from sign_off where student_id = :id'), {'id': owen})
         db.commit()
+    # the book of deeds names him too, as somebody who did and of whom something was done
+    marta.call('PATCH', f'/api/people/{owen}', {'crosswind_limit_kt': 9})
     gone = marta.call('POST', f'/api/people/{owen}/erasure', ask | {'name': 'Owen Fairbairn'})
     assert (gone['kept'], gone['keep_until']) == ([], None)
+    with owner(app) as db:
+        named = text("select count(*) from deed where by_name = 'Owen Fairbairn' or words like '%Owen Fairbairn%'")
+        assert db.execute(named).scalar_one() == 0
+        ines_named = text("select count(*) from deed where words like '%Ines Carvalho%' and what <> 'sign_offs'")
+        assert db.execute(ines_named).scalar_one() == 0
     assert 'Owen' not in str(marta.get('/api/catalogue')['people'])
 
 
@@ -388,11 +395,13 @@ def test_how_a_runway_deceives_is_told_for_two_runways(marta: Browser):
     ends = [end for field in marta.get('/api/catalogue')['airfields'] for end in field['ends']]
     home = next(one for one in ends if one['ident'] == '05')
     said = {
-        one['ident']: marta.get(f'/api/faults?runway_end_id={one["id"]}&home_end_id={home["id"]}')['illusion']
+        one['ident']: marta.get(f'/api/faults?runway_end_id={one["id"]}&home_end_id={home["id"]}')['illusions']
         for one in ends
     }
-    assert 'much as at' in said['05']
-    assert any('flatter' in one or 'steeper' in one for one in said.values())
+    assert 'much as at' in said['05'][0]
+    low = [words for one in said.values() for words in one if 'flown at' in words or 'fly low' in words]
+    assert low
+    assert all('a mile from the aim point' in one[-1] for one in said.values() if 'much as at' not in one[0])
     marta.get(f'/api/faults?runway_end_id={2**30}&home_end_id={home["id"]}', status=404)
 
 
@@ -527,3 +536,20 @@ def test_the_stage_of_a_student_follows_what_was_signed(marta: Browser):
     assert stage(TODAY + timedelta(days=91)) == 'Has flown alone; the signature for it has run out.'
     marta.call('POST', path, {**entry, 'kind': 'recommendation', 'id': str(uuid.uuid4())}, status=201)
     assert stage() == 'Recommended for the test.'
+
+
+def test_an_aircraft_that_the_school_does_not_have_is_refused_for_every_kind_of_signature(marta: Browser):
+    student = student_of(marta, 'Ines')
+    for kind, more in (('exercise', {'code': 'go_around'}), ('check_out', {}), ('first_solo', {})):
+        entry = {'id': str(uuid.uuid4()), 'kind': kind, 'words': 'Good', 'aircraft_id': 999_999, **more}
+        refused = marta.call(
+            'POST', f'/api/students/{student}/signoffs', {**entry, 'password': seed.PASSWORD}, status=422
+        )
+        assert 'aircraft_id' in refused['fields']
+
+
+def test_the_overview_is_printed_where_a_student_has_a_single_judged_landing(empty_app: APIFlask, marta: Browser):
+    sortie = marta.sortie_of('Tobias')
+    marta.call('PATCH', f'/api/sorties/{sortie}', {'landing': 'short_field', 'flap': None})
+    marta.put_lap(sortie, along_ft=900.0, landing='no_flap')
+    assert marta.client.get('/api/overview.pdf').status_code == 200

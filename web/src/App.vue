@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The shell: bar, lesson rail, keys; the screen itself is the router's. */
+import { forgetDrafts } from '@/composables/useEditor'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -120,6 +121,7 @@ async function signOut() {
     await forgetAll('/sign-in')
   } finally {
     isLeaving = false
+    forgetDrafts()
   }
 }
 function step(name: string) {

@@ -6,8 +6,9 @@ export const SURROUNDINGS = ['water', 'open', 'hedges', 'trees', 'buildings'] as
 export type Surroundings = (typeof SURROUNDINGS)[number]
 export interface End {
   ident: string
-  lat: number
-  lon: number
+  /** null until somebody enters it */
+  lat: number | null
+  lon: number | null
   elevation_ft: number
   displaced_threshold_ft: number
   pattern: 'left' | 'right'
@@ -56,7 +57,12 @@ export function exitsFrom(text: string): End['exits'] | null {
 }
 
 const FT_PER_DEG = 364_600 // of latitude, near enough for a drawing; the server measures on the ellipsoid
-export function eastNorth(from: { lat: number; lon: number }, to: { lat: number; lon: number }): [number, number] {
+interface Place {
+  lat: number | null
+  lon: number | null
+}
+export function eastNorth(from: Place, to: Place): [number, number] {
+  if (from.lat === null || from.lon === null || to.lat === null || to.lon === null) return [NaN, NaN]
   const east = ((((to.lon - from.lon + 180) % 360) + 360) % 360) - 180 // the short way, across 180° too
   return [east * FT_PER_DEG * Math.cos((from.lat * Math.PI) / 180), (to.lat - from.lat) * FT_PER_DEG]
 }
@@ -68,7 +74,13 @@ export function courseDeg(one: Runway) {
   const [east, north] = eastNorth(one.ends[0], one.ends[1])
   return ((Math.atan2(east, north) * 180) / Math.PI + 360) % 360
 }
-function end(ident: string, lat: number, lon: number, elevation_ft: number, given: Record<string, unknown> = {}): End {
+function end(
+  ident: string,
+  lat: number | null,
+  lon: number | null,
+  elevation_ft: number,
+  given: Record<string, unknown> = {},
+): End {
   const number = (name: string, usual: number) => (typeof given[name] === 'number' ? (given[name] as number) : usual)
   return {
     ident,
@@ -90,20 +102,29 @@ function end(ident: string, lat: number, lon: number, elevation_ft: number, give
   }
 }
 export function blankField(beside?: Field): Field {
-  const near = beside?.runways[0]?.ends[0] ?? { lat: 0, lon: 0, elevation_ft: 0 }
+  const near = beside?.runways[0]?.ends[0] ?? { lat: null, lon: null, elevation_ft: 0 }
   return {
     name: '',
     ident: '',
     elevation_ft: near.elevation_ft,
     pattern_altitude_ft: null,
     runways: [
-      runway(60, 'asphalt', [
+      runway(60, beside ? 'asphalt' : 'unknown', [
         end('09', near.lat, near.lon, near.elevation_ft),
-        end('27', near.lat, near.lon + 0.01, near.elevation_ft),
+        end('27', near.lat, near.lon === null ? null : near.lon + 0.01, near.elevation_ft),
       ]),
     ],
     marks: [],
   }
+}
+/** What of a field nobody has entered yet, in words; empty when it can be kept. */
+export function missingOf(field: Field): string[] {
+  const is = (value: unknown) => typeof value === 'number' && Number.isFinite(value)
+  return field.runways.flatMap((one) =>
+    one.ends
+      .filter((at) => !is(at.lat) || !is(at.lon))
+      .map((at) => `where the pavement of runway ${at.ident || '?'} begins: its latitude and longitude`),
+  )
 }
 /** Read what the server wrote or a file holds; throws with words for the user. */
 export function fromGeoJson(data: GeoJson): Field {

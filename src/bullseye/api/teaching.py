@@ -199,6 +199,13 @@ def take_out_overview(query_data: DayAsked) -> Response:
     return _csv(overview.as_rows(_overview(query_data)), _OVERVIEW_COLUMNS, 'overview.csv')
 
 
+def _from_spot(mean_ft: float | None, scatter_ft: float | None) -> str:
+    """Where landings lie from the spot; of a single one no scatter is known."""
+    if mean_ft is None:
+        return ''
+    return f'{mean_ft:+.0f} ft' + ('' if scatter_ft is None else f', scatter {scatter_ft:.0f} ft')
+
+
 @bp.get('/overview.pdf')
 @login_required
 @bp.input(DayAsked, location='query')
@@ -215,7 +222,7 @@ def print_overview(query_data: DayAsked) -> Response:
             ', '.join([row['state'].replace('_', ' '), *(word for word in ('stuck', 'stale') if row[f'is_{word}'])]),
             '' if row['chance'] is None else f'{row["chance"]:.0%}',
             str(row['judged']),
-            '' if row['mean_ft'] is None else f'{row["mean_ft"]:+.0f} ft, scatter {row["scatter_ft"]:.0f} ft',
+            _from_spot(row['mean_ft'], row['scatter_ft']),
             f'{row["last_on"]:%d %b %Y}',
         )
         for row in overview.as_rows(found)

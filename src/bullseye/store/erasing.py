@@ -59,11 +59,12 @@ def erase(db: Session, person_id: int, *, by: User, password: str, name: str) ->
     signins.end_all(db, person)
     flights = _hand_flights_over(db, person)
     _forget(db, person)
-    until = None
+    until, former = None, person.name
     if signed is not None:
         until = signed.date().replace(year=signed.year + _YEARS_KEPT, day=min(signed.day, 28))
     else:
         person.name = f'Erased {person.role} {person.id}'
+    _forget_in_deeds(db, person, former, is_kept=signed is not None)
     deeds.note(db, by, 'erasure', f'Erased person number {person.id}, who had asked for it.')
     db.commit()
     return _told(person, flights, until)
@@ -137,8 +138,16 @@ def _forget(db: Session, person: User) -> None:
     person.calendar_key_hash = person.crosswind_limit_kt = person.technique_id = None
 
 
+def _forget_in_deeds(db: Session, person: User, name: str, *, is_kept: bool) -> None:
+    """Take the name out of who did what; where a signature keeps it, out of everything but the signing itself."""
+    db.flush()
+    stand_in = f'person number {person.id}'
+    db.execute(select(func.erase_from_deeds(person.id, name, stand_in, is_kept)))
+
+
 def _told(person: User, flights: int, until: date | None) -> Erased:
     gone = (
+        'The name in who did what, but for the signing of what is kept.',
         'Login and password: nobody signs in as this person any more.',
         'Notes, homework and the logbook.',
         'Recorded flights and positions, and what was written of laps in words.',

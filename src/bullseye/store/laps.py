@@ -195,6 +195,8 @@ def keep(
         lap.revision += 1
     lap.removed_at = None
     _check_and_learn(db, lap, request, commit=batch is None)
+    if changed or is_new:
+        _follow_the_wind(db, sortie, lap, batch)
     revision = lap.revision
     db.add(lap)
     if batch is None:
@@ -204,6 +206,28 @@ def keep(
             db.flush()
         batch.has_written(lap, request)  # new ones go to the database batch, at the latest when it is read
     return revision
+
+
+_WIND_IS_NOW = timedelta(hours=1)  # [own] after which a wind that was noted on a lap is of another hour
+
+
+def _follow_the_wind(db: Session, sortie: Sortie, lap: Lap, batch: LapBatch | None) -> None:
+    """Take the wind that was read on the latest lap for the wind of the sortie: all that comes is briefed in it."""
+    now = datetime.now(UTC)
+    is_older = sortie.weather_at is not None and lap.flown_at < sortie.weather_at
+    if lap.wind_kt is None or is_older or not timedelta() <= now - lap.flown_at + _CLOCK_IS_WRONG <= _WIND_IS_NOW:
+        return
+    if (lap.wind_dir_deg_true, lap.wind_kt) == (sortie.wind_dir_deg_true, sortie.wind_kt):
+        return
+    later = select(Lap.id).where(
+        Lap.sortie_id == sortie.id, Lap.removed_at.is_(None), Lap.id != lap.id, Lap.flown_at > lap.flown_at
+    )
+    if db.scalar(later.limit(1)) is not None:
+        return
+    sortie.wind_dir_deg_true, sortie.wind_kt, sortie.gust_kt = lap.wind_dir_deg_true, lap.wind_kt, None
+    sortie.wind_source, sortie.weather_at = 'sock', lap.flown_at
+    if batch is not None:
+        batch.so_far.request = None
 
 
 def _write(lap: Lap, values: Mapping[str, Any]) -> bool:

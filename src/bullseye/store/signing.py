@@ -135,8 +135,11 @@ def sign(db: Session, student: User, *, by: User, password: str, entry: Entry, t
     try:
         db.commit()
     except IntegrityError:
-        # sent twice at once: the other one was kept, and is judged like one that was sent before
         db.rollback()
+        twice = db.scalar(select(SignOff.id).where(SignOff.school_id == student.school_id, SignOff.id == entry.id))
+        if twice is None:
+            raise
+        # sent twice at once: the other one was kept, and is judged like one that was sent before
         return sign(db, student, by=by, password=password, entry=entry, today=today)
     return row
 
@@ -144,7 +147,9 @@ def sign(db: Session, student: User, *, by: User, password: str, entry: Entry, t
 def _check(db: Session, student: User, entry: Entry) -> None:
     if entry.kind == 'exercise':
         record.exercise_of(db, entry.code or '')
-    if entry.kind == 'check_out' and (entry.aircraft_id is None or db.get(Aircraft, entry.aircraft_id) is None):
+    is_named = entry.aircraft_id is not None
+    aircraft = db.get(Aircraft, entry.aircraft_id) if is_named and 0 < (entry.aircraft_id or 0) < 2**31 else None
+    if (is_named or entry.kind == 'check_out') and (aircraft is None or aircraft.school_id != student.school_id):
         raise InvalidInput('aircraft_id', entry.aircraft_id, 'an aircraft of the school')
     if (entry.kind == 'correction') != (entry.corrects is not None):
         raise InvalidInput('corrects', entry.corrects, 'the entry that a correction is of, and of nothing else')

@@ -108,7 +108,7 @@ def test_any_laps_give_an_answer_that_is_within_its_ranges(touchdowns):
     ]
     found = calibrate(aircraft_laps=laps, pilot_laps=laps, prior_deceleration_fps2=3.2)
     assert 0.5 < found.deceleration_fps2 <= 12
-    assert found.bias_sd_ft <= 1.05 * BIAS_SD_FT  # one wild lap leaves open which of bias and scatter it is
+    assert found.bias_sd_ft <= 1.15 * BIAS_SD_FT  # one wild lap leaves open which of bias and scatter it is
     assert found.scatter_ft > 0
     assert min(0, *touchdowns) - 60 <= found.bias_ft <= max(0, *touchdowns) + 60
 

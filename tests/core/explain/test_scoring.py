@@ -129,7 +129,7 @@ def test_each_cause_gets_its_own_feet():
 def test_the_sentence_begins_with_what_happened_and_blames_only_what_was_measured():
     # DOMAIN's order: true feet, then a known part that is a third of all or more, else what to measure next
     aimed = make_request(aim_point_ft=briefed().aim.aim_point_ft + 222)
-    _, mixed, brief = judged(request=aimed, along_ft=briefed().aim.target_ft + 222 + 299)
+    _, mixed, _ = judged(request=aimed, along_ft=briefed().aim.target_ft + 222 + 299)
     assert mixed.largest == 'aim'  # 222 of 521 ft; the rest of 299 holds speed, roundout and hold-off
     assert str(mixed.one_change).startswith('It touched 520 ft long. Aim 220 ft earlier')
     # a known part too small to lead: nothing is blamed, the speed is to be read

@@ -1,6 +1,6 @@
 /** Editing one thing of the school: a draft that nothing loses, fields that were refused, and undo. */
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, type Ref } from 'vue'
+import { computed, onScopeDispose, ref, type Ref } from 'vue'
 import { api, type Kept } from '@/api/queries'
 import { differences } from '@/differences'
 import { useWrite } from './useWrite'
@@ -12,21 +12,42 @@ interface Theirs {
   spec: unknown
 }
 
+/** What was typed and not kept when its page was left, by what is edited; gone with the page's own life. */
+const left = new Map<Kept, { draft: string; id: number | null; seen: number | null }>()
+/** Forget what was typed: somebody else signs in. */
+export const forgetDrafts = () => left.clear()
+
 /** `read` makes a draft of what the server keeps. */
 export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) => theirs.spec as T) {
   const client = useQueryClient()
   const draft = ref(null) as Ref<T | null>
   const id = ref<number | null>(null)
   const saved = ref('')
+  /** The draft as it was opened or last kept, by which it is told whether anything was typed. */
+  let opened = ''
   /** The revision that the draft began with: over a later one nothing is written. */
   const seen = ref<number | null>(null)
   const { write, fields, problem, now, clear } = useWrite({ refresh: () => client.invalidateQueries() })
+
+  const again = left.get(what)
+  if (again) {
+    draft.value = JSON.parse(again.draft) as T
+    id.value = again.id
+    seen.value = again.seen
+    left.delete(what)
+    saved.value = 'What you typed before is still here; it is not kept yet.'
+  }
+  onScopeDispose(() => {
+    const now = JSON.stringify(draft.value)
+    if (draft.value !== null && now !== opened) left.set(what, { draft: now, id: id.value, seen: seen.value })
+  })
 
   const theirs = computed(() => now.value as Theirs | undefined)
   const differs = computed(() => (theirs.value ? differences(read(theirs.value), draft.value) : []))
   function open(value: T, row: number | null, revision: number | null = null) {
     seen.value = revision
     draft.value = JSON.parse(JSON.stringify(value)) as T
+    opened = JSON.stringify(draft.value)
     id.value = row
     clear()
     saved.value = ''
@@ -60,6 +81,7 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
     if (!kept) return
     id.value = kept.answer.id
     seen.value = kept.answer.revision
+    opened = JSON.stringify(draft.value)
     saved.value = `${name} is kept.`
   }
   async function remove(name: string, row: number) {

@@ -4,7 +4,7 @@ import { computed, type Ref } from 'vue'
 import { briefForQuery } from '@/api/queries'
 import type { Brief, LandingKind, LapIn, Plan, PlannedLap, Sortie } from '@/api/types'
 import { useAboard } from '@/composables/useAboard'
-import { lapOnDevice, nextLap, type AnswerTable, type Flown } from '@/offline/answers'
+import { lapOnDevice, nextLap, overLimits, type AnswerTable, type Flown } from '@/offline/answers'
 import type { ShownLap } from '@/offline/shown'
 import { landingLength, staysGood } from '@/strip/places'
 
@@ -58,6 +58,16 @@ export function useNextLap(
     const course = ends.value.find((one) => one.id === endOf(values))?.course_deg_mag ?? sortie.value.course_deg_mag
     return values.wind_kt * Math.cos(((values.wind_dir_deg_mag - course) * Math.PI) / 180)
   }
+  /** The wind that was read last, in the lap in hand or on the latest that has one, along and across this runway. */
+  const windNow = computed(() => {
+    const read = [...shown.value.map((one) => one.values), draft.value as LapIn]
+      .filter((values) => values?.wind_kt != null && values.wind_dir_deg_mag != null)
+      .at(-1)
+    if (!read || !sortie.value) return null
+    const course = ends.value.find((one) => one.id === endId.value)?.course_deg_mag ?? sortie.value.course_deg_mag
+    const off = ((read.wind_dir_deg_mag! - course) * Math.PI) / 180
+    return { along_kt: read.wind_kt! * Math.cos(off), across_kt: read.wind_kt! * Math.sin(off) }
+  })
   /** Laps that the table does not know yet, with the aim each was flown by. */
   const sinceTaken = computed(() => {
     const known = new Set(aboard.value?.data.laps.laps.map((one) => one.id) ?? [])
@@ -91,14 +101,21 @@ export function useNextLap(
   const figures = computed(() => {
     if (!brief.value) return null
     const answers = isFromDevice.value ? table(landing.value, endId.value) : null
-    const next = answers && nextLap(answers, flownLaps(landing.value, endId.value), spotFt.value)
+    const wind = isFromDevice.value ? windNow.value : null
+    const next =
+      answers && nextLap(answers, flownLaps(landing.value, endId.value), spotFt.value, wind ? wind.along_kt : null)
     if (!next) return brief.value
+    const over = wind ? overLimits(brief.value.wind.crosswind_limits, wind) : []
     const by = next.aim_point_ft - brief.value.aim.aim_point_ft
     const { aim, touchdown } = brief.value
-    const is_good = staysGood(brief.value, next.aim_point_ft, aim.box_ft[1]!)
+    const is_good = !over.length && staysGood(brief.value, next.aim_point_ft, aim.box_ft[1]!)
     const [low, high] = touchdown.predicted_band_ft as [number, number]
     return {
       ...brief.value,
+      cautions: [
+        ...over.map((words) => ({ severity: 'stop' as const, words, alone_only: false })),
+        ...brief.value.cautions,
+      ],
       aim: {
         ...aim,
         aim_point_ft: next.aim_point_ft,

@@ -122,13 +122,22 @@ export interface NextLap {
   hit_chance_if_briefed: number
 }
 
-/** The next lap's aim point, held within a step of where the last one aimed; `spotFt` may be another spot. */
-export function nextLap(table: AnswerTable, laps: readonly Flown[], spotFt: number = table.spot_ft): NextLap | null {
-  const float = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
-  if (float === null) return null
+/**
+ * The next lap's aim point, each lap having taught a step at most; `spotFt` may be another spot, and `headwindNowKt` the
+ * wind as it was read last.
+ */
+export function nextLap(
+  table: AnswerTable,
+  laps: readonly Flown[],
+  spotFt: number = table.spot_ft,
+  headwindNowKt: number | null = null,
+): NextLap | null {
+  const briefed = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
+  const float = touchdownMinusAimFt(table, table.briefed_speed_kias, headwindNowKt ?? table.briefed_headwind_kt)
+  if (float === null || briefed === null) return null
   const { bias_ft: bias, moved_ft: moved } = learned(table, laps)
   const target = spotFt + table.target_minus_spot_ft
-  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved
+  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved + briefed - float
   const predicted = aim + float + bias
   return {
     aim_point_ft: aim,
@@ -205,4 +214,30 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
       ? `${Math.round(lap.along_ft - to)} ft beyond the box`
       : `${Math.round(from - lap.along_ft)} ft short of the box`
   return { error_ft: error, hit, words: hit ? 'In the box' : off, parts, cue }
+}
+
+/** One limit of the day, as the brief holds it. */
+export interface WindLimit {
+  name: string
+  limit_kt: number
+  source: string
+}
+/** Over a limit, in words; an empty list where the wind is within all of them. Limits themselves are still within. */
+export function overLimits(
+  limits: readonly WindLimit[],
+  wind: { along_kt: number; across_kt: number },
+  mostTailwindKt = 10,
+): string[] {
+  const across = Math.abs(wind.across_kt)
+  const said = limits
+    .filter((one) => across > one.limit_kt)
+    .map(
+      (one) =>
+        `Crosswind ${Math.round(across)} kt is over the ${one.name} limit of ${Math.round(one.limit_kt)} kt (${one.source}).`,
+    )
+  if (-wind.along_kt > mostTailwindKt)
+    said.push(
+      `Tailwind ${Math.round(-wind.along_kt)} kt is over the limit of ${mostTailwindKt} kt: choose another end.`,
+    )
+  return said
 }

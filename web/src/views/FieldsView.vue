@@ -19,6 +19,7 @@ import {
   type Field,
   fromGeoJson,
   lengthFt,
+  missingOf,
   type Runway,
   toGeoJson,
 } from '@/fields'
@@ -30,6 +31,10 @@ const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const editor = useEditor<Field>('airfields', (theirs) => fromGeoJson(theirs.spec as GeoJson))
 const { draft, id, fields, problem, saved, theirs, differs } = editor
 const before = ref<GeoJson | null>(null)
+/** What has to be entered before the field can be kept, in words. */
+const lacks = ref('')
+// typed before somebody left this page: what an undo goes back to is read again
+if (id.value !== null) void api.airfieldGeojson(id.value).then((geojson) => (before.value ??= geojson))
 
 async function show(row: Airfield) {
   const geojson = await api.airfieldGeojson(row.id)
@@ -58,6 +63,9 @@ async function keep() {
   const old = before.value
   const row = id.value
   if (!field) return
+  const missing = missingOf(field)
+  lacks.value = missing.length ? `Enter ${missing.join(' and ')}.` : ''
+  if (missing.length) return
   await editor.keep(
     field.name,
     (at, seen) => api.keepAirfield(toGeoJson(field), at, seen),
@@ -442,9 +450,10 @@ const number = (event: Event) => {
               </fieldset>
             </div>
             <p v-if="exitProblem" role="alert" class="font-bold text-fail-ink">{{ exitProblem }}</p>
+            <p v-if="lacks" role="alert" class="font-bold text-fail-ink">{{ lacks }}</p>
             <p class="text-sm text-soft">
               The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft,
-              {{ Math.round(courseDeg(runway)) }}° true.
+              {{ round(courseDeg(runway)) }}° true.
             </p>
           </section>
           <button

@@ -309,7 +309,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       <b class="figure">{{ percent(figures.aim.hit_chance_if_briefed) }}</b> at the briefed speed
     </p>
 
-    <Cautions :cautions="plan?.night ? [...brief.cautions, plan.night] : brief.cautions" />
+    <Cautions :cautions="plan?.night ? [...figures.cautions, plan.night] : figures.cautions" />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">
@@ -497,7 +497,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             <Stepper
               :model-value="values?.wind_dir_deg_mag ?? null"
               :latest="() => recorder.latest().wind_dir_deg_mag"
-              label="Wind then, from"
+              label="Wind now, from"
               unit="°"
               :min="0"
               :max="360"
@@ -506,18 +506,21 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               empty-word="as briefed"
               :error="fieldErrors.wind_dir_deg_mag"
               @update:model-value="
-                set('wind', { wind_dir_deg_mag: $event, wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt })
+                set('wind', {
+                  wind_dir_deg_mag: $event,
+                  wind_kt: recorder.latest().wind_kt ?? (brief.wind.is_known ? sortie.wind_kt : null),
+                })
               "
             />
             <Stepper
               :model-value="values?.wind_kt ?? null"
               :latest="() => recorder.latest().wind_kt"
-              label="Wind then"
+              label="Wind now"
               unit="kt"
               :min="LIMITS.windKt.min"
               :max="LIMITS.windKt.max"
-              :start="sortie.wind_kt"
-              empty-word="as briefed"
+              :start="brief.wind.is_known ? sortie.wind_kt : 5"
+              :empty-word="brief.wind.is_known ? 'as briefed' : 'not given'"
               :error="fieldErrors.wind_kt"
               @update:model-value="
                 set('wind', {
@@ -525,7 +528,8 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
                   wind_dir_deg_mag:
                     $event === null
                       ? null
-                      : (recorder.latest().wind_dir_deg_mag ?? wholeDirection(sortie.wind_dir_deg_mag)),
+                      : (recorder.latest().wind_dir_deg_mag ??
+                        (brief.wind.is_known ? wholeDirection(sortie.wind_dir_deg_mag) : null)),
                 })
               "
             />
