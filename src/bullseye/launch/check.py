@@ -4,13 +4,12 @@ from __future__ import annotations
 
 import argparse
 import os
-import re
 import shutil
 import subprocess
-import sys
 import tempfile
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
+from xml.etree import ElementTree
 
 from bullseye.launch import places, setup
 from bullseye.launch.postgres import Cluster
@@ -77,11 +76,10 @@ def test(arguments: argparse.Namespace) -> int:
         cluster.ensure_database('test')
         environment['BULLSEYE_TEST_DATABASE_URL'] = cluster.url('test')
         environment['BULLSEYE_TEST_APPLICATION_URL'] = cluster.application_url('test')
-        counted = _pytest(arguments.pytest, environment)
+        passed, broken, code = _pytest(arguments.pytest, environment, folder)
     finally:
         cluster.stop()
         shutil.rmtree(folder, ignore_errors=True)
-    passed, broken, code = counted
     if code:
         failed.append('pytest')
     print(f'{good} of {checks} checks passed, in {watch}')
@@ -98,17 +96,28 @@ def _side_by_side() -> list[str]:
     return ['-n', str(_processes()), '--dist', 'worksteal']
 
 
-def _pytest(more: list[str], environment: dict[str, str]) -> tuple[int, int, int]:
-    """Run pytest with its output shown; return how many passed, how many did not, and its exit code."""
-    command = [str(places.PYTHON), '-m', 'pytest', *(more or _side_by_side())]
-    passed = broken = 0
-    with subprocess.Popen(command, cwd=places.ROOT, env=environment, stdout=subprocess.PIPE, text=True) as running:
-        for line in running.stdout or ():
-            sys.stdout.write(line)
-            if re.search(r'\d+ (passed|failed|error).* in [\d.]+s', line):
-                passed = sum(int(n) for n in re.findall(r'(\d+) passed', line))
-                broken = sum(int(n) for n in re.findall(r'(\d+) (?:failed|error)', line))
-    return passed, broken, running.returncode
+def _pytest(more: list[str], environment: dict[str, str], folder: Path) -> tuple[int, int, int]:
+    """Run pytest with its output shown; return how many passed, how many did not, and its exit code.
+
+    They are counted from its own report: what it prints at the end depends on how quiet it was asked to be.
+    """
+    report = folder / 'report.xml'
+    command = [str(places.PYTHON), '-m', 'pytest', f'--junitxml={report}', *(more or _side_by_side())]
+    code = subprocess.run(command, cwd=places.ROOT, env=environment, check=False).returncode
+    return *counted(report), code
+
+
+def counted(report: Path) -> tuple[int, int]:
+    """How many tests of a report passed, and how many failed or broke; skipped ones are neither."""
+    if not report.is_file():
+        return 0, 0
+    root = ElementTree.parse(report).getroot()  # noqa: S314 - written by pytest just now
+    totals = dict.fromkeys(('tests', 'failures', 'errors', 'skipped'), 0)
+    for suite in root.iter('testsuite'):
+        for name in totals:
+            totals[name] += int(suite.get(name, 0))
+    broken = totals['failures'] + totals['errors']
+    return totals['tests'] - broken - totals['skipped'], broken
 
 
 def types(_: argparse.Namespace) -> int:
