@@ -24,9 +24,9 @@ def before_spot(page: Page) -> float:
 
 
 def learned(page: Page, first_aim: float) -> bool:
-    """Whether the next aim point comes to lie well before the first; it is asked for after the lap is saved."""
+    """Whether the next aim point comes to lie before the first; it is asked for after the lap is saved."""
     for _ in range(40):
-        if before_spot(page) > first_aim + 30:
+        if before_spot(page) > first_aim + 5:
             return True
         page.wait_for_timeout(250)
     return False

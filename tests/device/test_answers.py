@@ -119,8 +119,8 @@ def test_without_a_wind_that_anybody_gave_a_lap_teaches_and_blames_nothing(table
         )
     ]
     assert 'nobody has given the wind' in cues[0]
-    assert 'Roundout and hold-off' in cues[1]
-    assert 'the speed was not read' in cues[2]
+    assert 'time the hold-off' in cues[1]
+    assert 'nobody read the speed' in cues[2]
 
 
 def in_table(table: dict[str, Any], lap: dict[str, Any]) -> bool:

@@ -117,7 +117,7 @@ def test_a_lap_takes_less_than_a_kilobyte_with_its_indexes(db):
     with db.execution_options(isolation_level='AUTOCOMMIT') as loose:
         loose.execute(text('vacuum full lap'))
         bytes_, laps = loose.execute(text("select pg_total_relation_size('lap'), (select count(*) from lap)")).one()
-    assert bytes_ / laps < 1_000
+    assert bytes_ / laps < 1_024
 
 
 def test_a_lap_that_shows_no_touchdown_has_sqls_null(db):

@@ -146,9 +146,9 @@ def test_a_special_lap_and_a_go_around_for_other_reasons_teach_nothing():
     gone = advice(*laps, lap(None))
     assert gone.calibration == usual
     assert gone.split_ft is None
-    # another kind of landing has a bias of its own, of which this one learns less than a third while it is little known
+    # another kind of landing has a bias of its own, of which this one learns a little while it is little known
     wanted_ft = [advice(*flown).wanted_aim_ft for flown in (laps, [*laps, lap(1_500, landing='short_field')])]
-    assert wanted_ft[0] - 700 / 3 < wanted_ft[1] < wanted_ft[0]
+    assert abs(wanted_ft[1] - wanted_ft[0]) < 60  # whether it was fast or held off long is left open by it
     assert advice(*laps, lap(1_500, landing='short_field')).calibration.laps_used == 3
 
 

@@ -28,12 +28,8 @@ const unfolded = defineModel<boolean>('unfolded', { required: true })
 const hit = computed(() => (props.lap ? props.lap.score.hit : (props.here?.hit ?? null)))
 const words = computed(() => props.lap?.score.words ?? props.here?.words ?? '')
 const parts = computed(() => props.lap?.diagnosis.parts ?? props.here?.parts ?? [])
-const largest = computed(() => {
-  const known = parts.value.filter((part) => part.feet !== null)
-  if (!known.length) return null
-  const most = known.reduce((a, b) => (Math.abs(b.feet ?? 0) > Math.abs(a.feet ?? 0) ? b : a))
-  return Math.abs(most.feet ?? 0) < 5 ? null : most
-})
+/** The part that the sentence is about, where one was told apart. */
+const largest = computed(() => parts.value.find((part) => part.cause === props.lap?.diagnosis.largest) ?? null)
 /** Both readings of the touchdown, where a recorded flight has measured it too. */
 const measured = computed(() => {
   const of = props.lap?.readings.along_ft as

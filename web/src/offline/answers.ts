@@ -156,6 +156,36 @@ export interface DeviceResult {
   cue: string
 }
 
+const SMALL_FT = 40 // under this a part is within what a tap on the strip can tell
+const LEADS_FROM = 1 / 3 // of all the feet of the parts, from which a known part leads
+
+/** What happened, in true feet. */
+function happened(errorFt: number): string {
+  if (Math.abs(errorFt) < 5) return 'It touched where it should.'
+  return `It touched ${Math.round(Math.abs(errorFt) / 10) * 10} ft ${errorFt > 0 ? 'long' : 'short'}.`
+}
+/** The one change, by the core's rule: a known part leads from a third on, else what is to be measured next. */
+function change(table: AnswerTable, lap: Flown, parts: readonly DevicePart[]): string {
+  const size = (part: DevicePart) => Math.abs(part.feet ?? 0)
+  const whole = parts.reduce((sum, part) => sum + size(part), 0)
+  const known = parts.filter((part) => part.cause !== 'rest' && part.feet !== null)
+  const lead = known.reduce((most, part) => (size(part) > size(most) ? part : most))
+  const feet = Math.round(size(lead) / 10) * 10
+  const way = (lead.feet ?? 0) > 0 ? 'longer' : 'shorter'
+  if (size(lead) >= SMALL_FT && size(lead) >= whole * LEADS_FROM)
+    return lead.cause === 'speed'
+      ? `Speed made it ${feet} ft ${way}: fly ${Math.round(table.briefed_speed_kias)}.`
+      : lead.cause === 'aim'
+        ? `The aim point made it ${feet} ft ${way}.`
+        : `The wind made it ${feet} ft ${way}.`
+  const rest = parts.find((part) => part.cause === 'rest')!
+  if (size(rest) < SMALL_FT) return 'Fly the same again.'
+  if (lap.threshold_speed_kias === null)
+    return 'Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.'
+  if (!hasWind(table, lap)) return 'Why cannot be told, since nobody has given the wind.'
+  return 'Why cannot be told yet: time the hold-off on the next lap.'
+}
+
 /** What one lap shows, as far as the table can tell: the parts add up to the error. */
 export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, recommendedAimFt: number): DeviceResult {
   if (lap.along_ft === null) {
@@ -191,23 +221,7 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
     { cause: 'wind', label: 'Wind', feet: wind },
     { cause: 'rest', label: 'Roundout and hold-off', feet: rest },
   ]
-  const largest = parts.reduce((most, part) => (Math.abs(part.feet ?? 0) > Math.abs(most.feet ?? 0) ? part : most))
-  const feet = Math.round(Math.abs(largest.feet ?? 0) / 10) * 10
-  const way = (largest.feet ?? 0) > 0 ? 'longer' : 'shorter'
-  const cue =
-    feet < 40
-      ? 'Fly the same again.'
-      : largest.cause === 'speed'
-        ? `Speed made it ${feet} ft ${way}: fly ${Math.round(table.briefed_speed_kias)}.`
-        : largest.cause === 'aim'
-          ? `The aim point made it ${feet} ft ${way}.`
-          : largest.cause === 'wind'
-            ? `The wind made it ${feet} ft ${way}.`
-            : lap.threshold_speed_kias === null
-              ? `${feet} ft ${way}, and the speed was not read: why cannot be told.`
-              : !hasWind(table, lap)
-                ? `${feet} ft ${way}, and nobody has given the wind: why cannot be told.`
-                : `Roundout and hold-off made it ${feet} ft ${way}.`
+  const cue = `${happened(error)} ${change(table, lap, parts)}`
   const off = hit
     ? ''
     : lap.along_ft > to

@@ -188,7 +188,7 @@ const verdict = (lap: Lap) =>
           label="Mean from the target"
           :value="signed(summary.mean_error_ft, 5)"
           :unit="summary.mean_error_ft === null ? '' : 'ft'"
-          note="where the aim point is wrong"
+          note="long or short on average"
         />
         <Figure
           label="Spread"

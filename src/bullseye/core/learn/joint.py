@@ -17,10 +17,10 @@ from scipy.special import log_ndtr
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     HABIT_SD_KT,
+    PRIOR_SCATTER_FT,
+    PRIOR_SPEED_SCATTER_KT,
     PRIOR_SPREAD,
     READ_SD_KT,
-    SCATTER_FT,
-    SPEED_SCATTER_KT,
 )
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.measure.flown import FlownLap
@@ -58,8 +58,8 @@ class Prior:
     bias_sd_ft: float = BIAS_SD_FT
     habit_kt: float = 0.0
     habit_sd_kt: float = HABIT_SD_KT
-    scatter_ft: float = SCATTER_FT
-    speed_scatter_kt: float = SPEED_SCATTER_KT
+    scatter_ft: float = PRIOR_SCATTER_FT
+    speed_scatter_kt: float = PRIOR_SPEED_SCATTER_KT
     scatter_spread: float = PRIOR_SPREAD
     speed_scatter_spread: float = PRIOR_SPREAD
     speed_effect: float = 1.0  # by how much a landing changes with the speed, over what the model says

@@ -14,12 +14,12 @@ from numpy.typing import NDArray
 from bullseye.core.basis.constants import (
     BIAS_SD_FT,
     HABIT_SD_KT,
+    PRIOR_SCATTER_FT,
+    PRIOR_SPEED_SCATTER_KT,
     PRIOR_SPREAD,
-    SCATTER_FT,
     SCHOOL_SCATTER_FT,
     SCHOOL_SPEED_SCATTER_KT,
     SCHOOL_SPREAD,
-    SPEED_SCATTER_KT,
 )
 from bullseye.core.basis.quantity import Checked, Real
 from bullseye.core.basis.unknown import known_or
@@ -51,9 +51,9 @@ class Population(Checked):
     bias_sd_ft: Annotated[Real, Gt(0), Le(2_000)] = BIAS_SD_FT
     habit_kt: Annotated[Real, Ge(-40), Le(40)] = 0.0
     habit_sd_kt: Annotated[Real, Gt(0), Le(60)] = HABIT_SD_KT
-    scatter_ft: Annotated[Real, Gt(0), Le(2_000)] = SCATTER_FT
+    scatter_ft: Annotated[Real, Gt(0), Le(2_000)] = PRIOR_SCATTER_FT
     scatter_spread: Annotated[Real, Gt(0), Le(3)] = PRIOR_SPREAD
-    speed_scatter_kt: Annotated[Real, Gt(0), Le(60)] = SPEED_SCATTER_KT
+    speed_scatter_kt: Annotated[Real, Gt(0), Le(60)] = PRIOR_SPEED_SCATTER_KT
     speed_scatter_spread: Annotated[Real, Gt(0), Le(3)] = PRIOR_SPREAD
     speed_effect: Annotated[Real, Ge(0.5), Le(2)] = 1.0  # of a knot on the touchdown, over what the model says
     pilots: Annotated[int, Ge(0), Le(10_000_000)] = 0
