@@ -24,7 +24,7 @@ from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.exchange.metar import Report, read_metar
 from bullseye.core.given.belief import Calibration
 from bullseye.core.given.overrule import Overrule
-from bullseye.core.learn.steps import is_held_good, moves_the_aim, stepped_aim_ft
+from bullseye.core.learn.steps import moves_the_aim, stepped_aim_ft
 from bullseye.store import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow
 from bullseye.store.learning import TeachingLaps, teaching_laps
@@ -423,4 +423,6 @@ def _stepped(
     if abs(held_ft - aim_of_ft(request)) < 0.5:
         return request
     held = dataclasses.replace(request, aim_point_ft=held_ft)
-    return held if is_held_good(brief_of(held), brief_of(request)) else request
+    if brief_of(held).aim.aim_is_good or not brief_of(request).aim.aim_is_good:
+        return held
+    return request  # an aim that is not good is not flown for the sake of a step

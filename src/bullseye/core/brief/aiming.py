@@ -407,6 +407,32 @@ class Approached:
     nearest_aim_ft: float  # by wheels, threshold and what stands before it
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Reached:
+    """Where the wheels of a landing reach from its worked-out aim point [ft from the landing threshold]."""
+
+    spot_ft: float
+    box_to_ft: float
+    nearest_good_spot_ft: float
+    predicted_touchdown_ft: float
+    predicted_lately_ft: float
+    touchdown_95_ft: float
+
+
+def reached(request: BriefRequest, setup: LandingSetup, basis: Basis) -> Reached:
+    """The same figures as :func:`aim_and_touchdown`, without the chances, for an end that is only compared."""
+    aim_ft, briefed_minus_ft, lately_minus_ft = _recommended(request, setup, basis)
+    nearer_ft, far_ft = _usual_ends_ft(setup, pilot_forecast(request, setup, basis))
+    return Reached(
+        spot_ft=request.spot_ft,
+        box_to_ft=box_ft(request)[1],
+        nearest_good_spot_ft=request.spot_ft + _nearest_safe_aim_ft(request, setup, nearer_ft) - aim_ft,
+        predicted_touchdown_ft=aim_ft + briefed_minus_ft,
+        predicted_lately_ft=aim_ft + lately_minus_ft,
+        touchdown_95_ft=aim_ft + far_ft,
+    )
+
+
 def aim_and_touchdown(
     request: BriefRequest, setup: LandingSetup, basis: Basis
 ) -> tuple[AimPart, TouchdownPart, Approached]:

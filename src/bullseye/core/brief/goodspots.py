@@ -9,7 +9,8 @@ from bullseye.core.basis.constants import LOW_WHEELS_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.sentence import Phrasebook, Sentence
-from bullseye.core.brief.ground import expected_ft
+from bullseye.core.brief.aiming import Reached
+from bullseye.core.brief.ground import GroundPart, expected_ft
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 
@@ -27,23 +28,35 @@ def _is_good(brief: BriefAnswer) -> bool:
     return brief.aim.aim_is_good and brief.ground.box_fits is True
 
 
-def bounds_ft(brief: BriefAnswer) -> tuple[float, float]:
+def bounds_ft(where: Reached, ground: GroundPart) -> tuple[float, float]:
     """Between which spots a landing is good as far as places tell [ft from the threshold]; none where they cross.
 
     From spot to spot only the feet move: the nearest is bound by the wheels, the threshold and what stands before it,
     the farthest by the go-around point and by where 19 of 20 landings touch and stop.
     """
-    nearest_ft = max(0.0, math.ceil(brief.aim.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
-    spot_ft, ground, margin = brief.aim.spot_ft, brief.ground, brief.ground.landing_margin
+    nearest_ft = max(0.0, math.ceil(where.nearest_good_spot_ft / _STEP_FT) * _STEP_FT)
+    margin, spot_ft = ground.landing_margin, where.spot_ft
     limits_ft = [place for place in (ground.roll_point_ft, ground.climb_point_ft) if place is not None]
     # a place to go around by that the instructor set farther in makes no room for roll and climb
     last_ft = min(ground.go_around_point_ft, ground.part_point_ft, *limits_ft)
-    ends_ft = max(brief.aim.box_ft[1], expected_ft(brief.touchdown)) - spot_ft
-    room_ft = [last_ft - ends_ft]
-    room_ft += [place - (brief.touchdown.touchdown_95_ft - spot_ft) for place in limits_ft]
+    room_ft = [last_ft - (max(where.box_to_ft, expected_ft(where)) - spot_ft)]
+    room_ft += [place - (where.touchdown_95_ft - spot_ft) for place in limits_ft]
     if margin.stop_95_ft is not None:
         room_ft.append(margin.available_ft - (margin.stop_95_ft - spot_ft))
     return nearest_ft, min(room_ft)
+
+
+def reached_by(brief: BriefAnswer) -> Reached:
+    """Where a landing that was briefed reaches."""
+    aim, touchdown = brief.aim, brief.touchdown
+    return Reached(
+        spot_ft=aim.spot_ft,
+        box_to_ft=aim.box_ft[1],
+        nearest_good_spot_ft=aim.nearest_good_spot_ft,
+        predicted_touchdown_ft=touchdown.predicted_touchdown_ft,
+        predicted_lately_ft=touchdown.predicted_lately_ft,
+        touchdown_95_ft=touchdown.touchdown_95_ft,
+    )
 
 
 class GoodSpots:
@@ -60,7 +73,7 @@ class GoodSpots:
 
     def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
         """A landing at a spot; flap and speed that were chosen hold for the landing they were chosen for."""
-        return make_brief(self._request.elsewhere(landing=kind, spot_ft=spot_ft))
+        return make_brief(self._request.elsewhere(landing=kind, spot_ft=spot_ft), is_tried=True)
 
     def set_aim_ft(self, kind: LandingKind, spot_ft: float) -> float | None:
         """The aim point that the instructor set for this landing [ft]; None where it is as worked out."""
@@ -85,7 +98,7 @@ class GoodSpots:
         brief = self.brief(kind)
         if brief is None:
             return None
-        nearest_ft, farthest_ft = bounds_ft(brief)
+        nearest_ft, farthest_ft = bounds_ft(reached_by(brief), brief.ground)
         if nearest_ft > farthest_ft:
             return None
         nearest_ft = max(nearest_ft, min(farthest_ft, self._easy_ft(brief)))

@@ -16,7 +16,7 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import CorrectionSet
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, feet
-from bullseye.core.brief.aiming import TouchdownPart
+from bullseye.core.brief.aiming import Reached, TouchdownPart
 from bullseye.core.brief.margins import LandingMargin, landing_margin
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
@@ -122,7 +122,7 @@ def _climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: float
 
 
 def ground_part(
-    request: BriefRequest, setup: LandingSetup, touchdown: TouchdownPart, *, box_to_ft: float
+    request: BriefRequest, setup: LandingSetup, touchdown: TouchdownPart | Reached, *, box_to_ft: float
 ) -> tuple[GroundPart, list[Caution]]:
     """What happens after the touchdown, and what of it is unknown."""
     roll, why_not = ground_roll(request, setup)
@@ -220,7 +220,7 @@ def touchdown_problems(ground: GroundPart, touchdown: TouchdownPart) -> list[Sen
     return problems
 
 
-def expected_ft(touchdown: TouchdownPart) -> float:
+def expected_ft(touchdown: TouchdownPart | Reached) -> float:
     """The mean touchdown, as briefed or as flown lately, whichever is farther [ft from the threshold]."""
     return max(touchdown.predicted_touchdown_ft, touchdown.predicted_lately_ft)
 

@@ -9,7 +9,7 @@ from typing import Literal
 from bullseye.core.basis.constants import FPS_PER_KT, LEAST_MARGIN_SHARE, TOUCH_AND_GO_ROLL_S
 from bullseye.core.basis.kinds import CorrectionSet
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, feet
-from bullseye.core.brief.aiming import TouchdownPart
+from bullseye.core.brief.aiming import Reached, TouchdownPart
 from bullseye.core.model.distances import GroundRoll
 
 MarginBy = Literal['over_50_ft', 'stop']
@@ -55,7 +55,7 @@ class LandingMargin:
 
 def landing_margin(
     roll: GroundRoll | None,
-    touchdown: TouchdownPart,
+    touchdown: TouchdownPart | Reached,
     *,
     correction_set: CorrectionSet,
     available_ft: float,

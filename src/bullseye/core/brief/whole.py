@@ -13,8 +13,10 @@ from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, Severity, feet, gravest_first, knots
 from bullseye.core.basis.unknown import known_or
+from bullseye.core.brief.aiming import basis_of, reached
 from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
 from bullseye.core.brief.goodspots import GoodSpots, bounds_ft
+from bullseye.core.brief.ground import ground_part
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.lapplan import (
     BriefedLap,
@@ -228,28 +230,27 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
     """What is known of an end: of the one that was chosen as it is briefed, of another as it would be."""
     setup = landing_setup(there)
     takeoff = takeoff_of(there, plan, setup)
-    is_chosen = brief is not None
-    answer = brief or make_brief(there, is_tried=True)
-    margin = answer.ground.landing_margin
-    spots_ft = bounds_ft(answer)
-    moved_ft = 0.0 if is_chosen else max(0.0, spots_ft[0] - answer.aim.spot_ft)
-    weather_stops = [one.words for one in hazard_cautions(there) if one.severity == 'stop']
-    climb_fpm = answer.ground.go_around_climb_fpm
+    where = reached(there, setup, basis_of(there, setup.approach))
+    ground, _ = ground_part(there, setup, where, box_to_ft=where.box_to_ft)
+    nearest_ft, farthest_ft = bounds_ft(where, ground)
+    has_good_spot, moved_ft = nearest_ft <= farthest_ft, max(0.0, nearest_ft - where.spot_ft)
+    if brief is not None:
+        ground, moved_ft = brief.ground, 0.0
+    must_clear = there.runway.departure_obstacle is not None
+    climb_fpm = ground.go_around_climb_fpm
     return Candidate(
         runway=there.runway,
         wind=setup.wind,
         gust_spread_kt=there.wind.gust_spread_kt,
         limits=crosswind_limits(there, setup.wind),
         takeoff_margin_ft=takeoff.over_50_margin_ft,
-        landing_margin_ft=moved_margin_ft(margin, moved_ft),
+        landing_margin_ft=moved_margin_ft(ground.landing_margin, moved_ft),
         sun=sun,
         wind_is_known=there.weather.is_known,
-        weather_stops=tuple(weather_stops),
-        clears_obstacle=takeoff.clears_obstacle if there.runway.departure_obstacle else True,
-        climbs_away=None
-        if climb_fpm is None and there.runway.departure_obstacle
-        else climb_fpm is None or climb_fpm > 0,
-        has_good_spot=answer.aim.aim_is_good if is_chosen else spots_ft[0] <= spots_ft[1],
+        weather_stops=tuple(one.words for one in hazard_cautions(there) if one.severity == 'stop'),
+        clears_obstacle=takeoff.clears_obstacle if must_clear else True,
+        climbs_away=(None if must_clear else True) if climb_fpm is None else climb_fpm > 0,
+        has_good_spot=has_good_spot,
     )
 
 
