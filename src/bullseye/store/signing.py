@@ -147,9 +147,10 @@ def sign(db: Session, student: User, *, by: User, password: str, entry: Entry, t
 def _check(db: Session, student: User, entry: Entry) -> None:
     if entry.kind == 'exercise':
         record.exercise_of(db, entry.code or '')
-    is_named = entry.aircraft_id is not None
-    aircraft = db.get(Aircraft, entry.aircraft_id) if is_named and 0 < (entry.aircraft_id or 0) < 2**31 else None
-    if (is_named or entry.kind == 'check_out') and (aircraft is None or aircraft.school_id != student.school_id):
+    number = entry.aircraft_id
+    aircraft = db.get(Aircraft, number) if number is not None and 0 < number < 2**31 else None
+    is_asked = number is not None or entry.kind == 'check_out'
+    if is_asked and (aircraft is None or aircraft.school_id != student.school_id):
         raise InvalidInput('aircraft_id', entry.aircraft_id, 'an aircraft of the school')
     if (entry.kind == 'correction') != (entry.corrects is not None):
         raise InvalidInput('corrects', entry.corrects, 'the entry that a correction is of, and of nothing else')

@@ -22,6 +22,7 @@ from bullseye.core.basis.constants import (
     SCATTER_FT,
     SCATTER_SPREAD,
     SPEED_SCATTER_KT,
+    SPEED_SCATTER_SPREAD,
 )
 from bullseye.core.basis.sentence import (
     Caution,
@@ -302,7 +303,7 @@ def pilot_forecast(request: BriefRequest, setup: LandingSetup, basis: Basis) -> 
         speed_scatter_kt=basis.speed_scatter_kt,
         scatter_spread=known_or(known.scatter_spread, usual_spread),
         speed_scatter_spread=known_or(
-            known.speed_scatter_spread, SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0
+            known.speed_scatter_spread, SPEED_SCATTER_SPREAD if known.speed_scatter_kt is None else 0.0
         ),
         speed_effect=known_or(known.speed_effect, 1.0),
         doubt_with_scatter=known_or(known.doubt_with_scatter, 0.0),

@@ -128,13 +128,6 @@ class TakeoffAnswer:
     steps: tuple[str, ...]
     cautions: tuple[Caution, ...]  # gravest first
 
-    @property
-    def is_possible(self) -> bool | None:
-        """Whether the runway is long enough and what stands beyond is cleared; None: one of them is unknown."""
-        if self.over_50_margin_ft is None:
-            return None
-        return self.over_50_margin_ft >= 0 and self.clears_obstacle is not False
-
 
 class _Correction:
     """A distance with the corrections made to it so far, each as a factor."""
