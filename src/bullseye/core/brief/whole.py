@@ -15,7 +15,7 @@ from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import basis_of, reached
 from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
-from bullseye.core.brief.goodspots import GoodSpots, bounds_ft
+from bullseye.core.brief.goodspots import GoodSpots, bounds_ft, reached_by
 from bullseye.core.brief.ground import ground_part
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.lapplan import (
@@ -230,8 +230,11 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
     """What is known of an end: of the one that was chosen as it is briefed, of another as it would be."""
     setup = landing_setup(there)
     takeoff = takeoff_of(there, plan, setup)
-    where = reached(there, setup, basis_of(there, setup.approach))
-    ground, _ = ground_part(there, setup, where, box_to_ft=where.box_to_ft)
+    if brief is not None and there.asked_aim_ft is None:
+        where, ground = reached_by(brief), brief.ground
+    else:
+        where = reached(there, setup, basis_of(there, setup.approach))
+        ground, _ = ground_part(there, setup, where, box_to_ft=where.box_to_ft)
     nearest_ft, farthest_ft = bounds_ft(where, ground)
     has_good_spot, moved_ft = nearest_ft <= farthest_ft, max(0.0, nearest_ft - where.spot_ft)
     if brief is not None:
