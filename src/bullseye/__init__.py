@@ -1,3 +1,3 @@
 """Bullseye: coaching takeoffs, patterns and landings, in feet."""
 
-__version__ = '0.2.0'
+__version__ = '0.3.0'

@@ -45,6 +45,9 @@ def _move(landing: str, *feet: float) -> AimMove:
 LATEST: Final = ModelNews(
     version=MODEL_VERSION,
     words=(
+        'Fewer spots and runways are called good. A landing must leave the margin that its own touchdown leaves, and '
+        'roll and climb must fit behind 19 landings of 20. A go-around climbs less in thin air, and a wheel landing is '
+        'flown ten knots faster than before.',
         'Aim points move. The eyes, not the wheels, are held on the aim point now, and the wheels must pass 3 ft or '
         'more over the start of the pavement.',
         'The slope of the runway, the wind near the ground and the glide of the aircraft count too; in gusts the aim '
