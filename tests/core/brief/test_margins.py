@@ -219,3 +219,13 @@ def test_a_touch_and_go_needs_its_rollout_and_a_whole_takeoff():
     assert any('Land to a full stop' in str(one) for one in stops.notes)
     assert stops.lap_plan.lap_s > parts.lap_plan.lap_s + 150
     assert math.isclose(parts.lap_plan.lap_s, parts.pattern.seconds + 45)
+
+
+def test_in_a_wind_that_nobody_gave_no_margin_is_promised():
+    request = asked(spot_ft=500, length_ft=3_400, weather={'given': 'never'})
+    brief = make_brief(request)
+    parts = make_parts(request, Plan(), brief)
+    assert (brief.ground.landing_margin.margin_ft, parts.touch_and_go_margin_ft) == (None, None)
+    assert 'is unknown' in str(brief.ground.landing_margin.margin_words)
+    assert 'is unknown' in str(parts.touch_and_go_words)
+    assert ranking_of(request, Plan(), brief)[0].landing_margin_ft is None

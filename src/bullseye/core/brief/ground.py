@@ -154,12 +154,13 @@ def ground_part(
     return (
         GroundPart(
             ground_roll=roll,
+            # in a wind that nobody has given no margin is promised
             landing_margin=landing_margin(
-                roll,
+                roll if request.weather.is_known else None,
                 touchdown,
                 correction_set=request.technique.correction_set,
                 available_ft=available_ft,
-                set_roll_ft=set_roll_ft,
+                set_roll_ft=set_roll_ft if request.weather.is_known else None,
             ),
             go_around_point_ft=point_ft,
             go_around_by=point_by,

@@ -259,6 +259,8 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
 
 def touch_and_go_ft(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> float | None:
     """Runway left at 50 ft after a touch-and-go from the landing as briefed [ft]; None is unknown."""
+    if not request.weather.is_known:
+        return None
     setup = landing_setup(request)
     return touch_and_go_margin_ft(
         brief.touchdown,

@@ -33,6 +33,7 @@ from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.technique import Technique
 from bullseye.core.model.distances import (
+    CorrectedDistance,
     DistanceStep,
     require_known_surface,
     require_usual_tailwind,
@@ -129,18 +130,6 @@ class TakeoffAnswer:
     cautions: tuple[Caution, ...]  # gravest first
 
 
-class _Correction:
-    """A distance with the corrections made to it so far, each as a factor."""
-
-    def __init__(self, distance_ft: float, what: Sentence) -> None:
-        self.distance_ft = distance_ft
-        self.steps = [DistanceStep(factor=1.0, distance_ft=distance_ft, reason=what, source='handbook')]
-
-    def by(self, factor: float, reason: Sentence, source: str) -> None:
-        self.distance_ft *= factor
-        self.steps.append(DistanceStep(factor=factor, distance_ft=self.distance_ft, reason=reason, source=source))
-
-
 def _require_printed(runway: RunwayEnd, headwind_kt: float, surface_state: SurfaceState) -> None:
     require_known_surface(runway, surface_state, what='takeoff roll')
     require_usual_tailwind(headwind_kt)
@@ -170,8 +159,8 @@ def corrected(
     _require_printed(runway, headwind_kt, surface_state)
     common, leaflet = correction_set == 'common', 'UK CAA leaflet, from memory'
     source = 'common practice' if common else leaflet
-    roll = _Correction(roll_ft, say_distance('table_roll'))
-    over = _Correction(over_50_ft, say_distance('table_over_50'))
+    roll = CorrectedDistance(roll_ft, say_distance('table_roll'))
+    over = CorrectedDistance(over_50_ft, say_distance('table_over_50'))
     if runway.surface == 'grass':
         dry = TAKEOFF_GRASS if common else CAA_TAKEOFF_GRASS
         is_wet = surface_state == 'wet'

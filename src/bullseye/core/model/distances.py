@@ -163,7 +163,7 @@ def _slope(slope_pct: float) -> Quantity:
     return as_given(abs(slope_pct), 'pct')
 
 
-class _Distance:
+class CorrectedDistance:
     """A distance with the corrections made to it so far, each as a factor."""
 
     def __init__(self, distance_ft: float, what: Sentence) -> None:
@@ -205,8 +205,8 @@ def landing_distances(
     common = correction_set == 'common'
     roll_ft = table.ground_roll(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
     over_50_ft = table.over_50(pressure_altitude_ft=pressure_altitude_ft, temperature_c=temperature_c)
-    roll = _Distance(roll_ft, _BOOK.say('table'))
-    over = None if over_50_ft is None else _Distance(over_50_ft, _BOOK.say('table_from_50'))
+    roll = CorrectedDistance(roll_ft, _BOOK.say('table'))
+    over = None if over_50_ft is None else CorrectedDistance(over_50_ft, _BOOK.say('table_from_50'))
     both = [roll] if over is None else [roll, over]
 
     if abs(touchdown_over_table - 1) > 1e-9:
