@@ -94,12 +94,13 @@ export const wholeDirection = (deg: number | null) => (deg === null ? null : Mat
 /** Wind in words: `070° 9 gust 14 kt`. */
 export function windWords(wind: {
   wind_dir_deg_mag: number | null
-  wind_kt: number
+  /** null: nobody has given it, which is no calm */
+  wind_kt: number | null
   gust_kt: number | null
   /** when it was given; null: never */
   weather_at?: string | null
 }): string {
-  if (wind.weather_at === null) return 'wind not given'
+  if (wind.wind_kt === null || wind.weather_at === null) return 'wind not given'
   if (wind.wind_kt === 0 && !wind.gust_kt) return 'calm'
   const gust = wind.gust_kt === null ? '' : ` gust ${round(wind.gust_kt)}`
   const from = wind.wind_dir_deg_mag === null ? 'variable' : `${direction(wind.wind_dir_deg_mag)}°`

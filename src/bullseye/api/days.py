@@ -91,7 +91,7 @@ class SortieLine(Out):
     weather_at: AwareDatetime | None  # when wind and air were given; null: never
     wind_dir_deg_true: float | None
     wind_dir_deg_mag: float | None  # by the compass at its runway
-    wind_kt: float
+    wind_kt: float | None
     gust_kt: float | None
     laps: int
     is_mock_test: bool

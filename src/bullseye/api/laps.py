@@ -15,7 +15,7 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Note, Out
 from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import DriftSide, Excluded, FlownBy, LandingKind, LapMark, Outcome
-from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, LateralFt, RollFt, SpeedKias, SpotFt, WindKt
+from bullseye.core.basis.limits import AimFt, AlongFt, FloatS, GustKt, LateralFt, RollFt, SpeedKias, SpotFt, WindKt
 from bullseye.core.basis.quantity import ClockReading, Degrees, Real
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.explain.around import AroundJudged
@@ -50,6 +50,7 @@ class LapIn(In):
     ballooned: bool | None = None
     wind_dir_deg_mag: Degrees | None = None
     wind_kt: WindKt | None = None
+    gust_kt: GustKt | None = None
     aim_point_ft: AimFt | None = None
     marks: Annotated[list[LapMark], Field(max_length=20)] = Field(default_factory=list)
     note: Note | None = None
@@ -167,6 +168,7 @@ class LapCircumstances(Out):
     wind_dir_deg_true: float | None
     wind_dir_deg_mag: float | None  # by the compass at its runway
     wind_kt: float | None
+    gust_kt: float | None
 
 
 class LapOut(LapRead, LapCircumstances):
@@ -192,7 +194,7 @@ class LapOut(LapRead, LapCircumstances):
         """Reply for a lap with its result."""
         lap, brief, runway = result.lap, result.brief, result.request.runway
         of_lap = (
-            *('id', 'flown_at', *MEASURED, 'wind_dir_deg_true', 'wind_kt', 'known_by', 'model_version'),
+            *('id', 'flown_at', *MEASURED, 'wind_dir_deg_true', 'wind_kt', 'gust_kt', 'known_by', 'model_version'),
             *('marks', 'note', 'excluded', 'flown_by', 'landing', 'runway_end_id', 'liftoff_ft', 'revision'),
             *('readings', 'track_file_id', 'track_event'),
         )

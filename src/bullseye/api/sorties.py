@@ -120,7 +120,7 @@ class PeopleChange(In):
 class WeatherChange(In):
     """The wind has one direction: by the compass at the runway, or true as reports give it."""
 
-    wind_kt: WindKt | MISSING = MISSING
+    wind_kt: WindKt | MISSING | None = MISSING  # null: nobody has given it
     wind_dir_deg_mag: Degrees | MISSING | None = MISSING
     wind_dir_deg_true: Degrees | MISSING | None = MISSING
     gust_kt: GustKt | MISSING | None = MISSING
@@ -206,7 +206,7 @@ class SortieWeather(Out):
     wind_dir_deg_true: float | None
     wind_dir_deg_mag: float | None  # by the compass at its runway
     wind_reference: WindReference
-    wind_kt: float
+    wind_kt: float | None  # null: nobody has given it, which is no calm
     gust_kt: float | None
     wind_source: WindSource
     temperature_c: float

@@ -12,8 +12,8 @@ from bullseye.api.context import database, person
 from bullseye.api.schema import Id, In, Out, ReportText
 from bullseye.core.air.wind import magnetic_from_true_deg
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.kinds import SurfaceState, TakeoffKind
-from bullseye.core.basis.limits import GustKt, QnhHpa, TemperatureC, WeightLb, WindKt
+from bullseye.core.basis.kinds import LandingKind, SurfaceState, TakeoffKind
+from bullseye.core.basis.limits import GustKt, QnhHpa, SpotFt, TemperatureC, WeightLb, WindKt
 from bullseye.core.basis.quantity import Degrees, Moment
 from bullseye.core.brief.ranking import RankedEnd
 from bullseye.core.exchange.metar import Report, read_metar
@@ -41,7 +41,7 @@ class RankingIn(In):
 
     aircraft_id: Id
     student_id: Id | None = None
-    wind_kt: WindKt
+    wind_kt: WindKt | None = None  # null: nobody has given it
     wind_dir_deg_mag: Degrees | None = None
     wind_dir_deg_true: Degrees | None = None
     gust_kt: GustKt | None = None
@@ -52,6 +52,10 @@ class RankingIn(In):
     wind_source: Literal['hand', 'report', 'sock'] = 'hand'
     weight_lb: WeightLb | None = None
     takeoff: TakeoffKind = 'normal'
+    landing: LandingKind = 'normal'
+    standard_id: Id | None = None
+    technique_id: Id | None = None
+    spot_ft: SpotFt | None = None
     at: Moment | None = None  # when it is flown, for the sun; else now
 
 

@@ -232,11 +232,14 @@ def plan_sortie(
     planned_on: date,
     standard: str,
     landing: str,
-    wind: tuple[float, float, float | None],
+    wind: tuple[float, float, float | None] | None,
 ) -> Sortie:
-    """A sortie of a student with an instructor, by their places in the cast; the wind's direction is magnetic."""
+    """A sortie of a student with an instructor, by their places in the cast; the wind's direction is magnetic.
+
+    None is a wind that nobody has given.
+    """
     instructor = cast.instructors[people[1]]
-    from_deg_mag, wind_kt, gust_kt = wind
+    from_deg_mag, wind_kt, gust_kt = wind or (None, None, None)
     sortie = Sortie(
         school_id=cast.school.id,
         planned_on=planned_on,
@@ -250,14 +253,16 @@ def plan_sortie(
         flap='full',
         weight_lb=2_180,
         spot_ft=600,
-        wind_dir_deg_true=true_from_magnetic_deg(
+        wind_dir_deg_true=None
+        if from_deg_mag is None
+        else true_from_magnetic_deg(
             magnetic_deg=from_deg_mag, variation_deg=catalogue.runway_of(cast.end).magnetic_variation_deg
         ),
         wind_kt=wind_kt,
         gust_kt=gust_kt,
         temperature_c=14,
         qnh_hpa=1_016,
-        weather_at=datetime.now(UTC),
+        weather_at=None if wind is None else datetime.now(UTC),
         from_demo=True,
     )
     db.add(sortie)

@@ -15,10 +15,8 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
     request = live_request(db, sortie)
     brief = brief_of(request)
     wind, field = request.wind, sortie.runway_end.airfield.name
-    blows = 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
-    if not request.weather.is_known:
-        blows = 'not given'
-    elif wind.speed_kt:
+    blows = 'not given' if wind is None else 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
+    if wind is not None and wind.speed_kt:
         from_deg = brief.wind.wind_dir_deg_mag
         blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
         blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''

@@ -33,7 +33,7 @@ _READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _BY_TRACK: Measure = 'aim_flown_ft'  # only a track, or a correction by hand, tells it
 _EDITABLE = (
     *(name for name in MEASURED if name != _BY_TRACK),
-    *('wind_dir_deg_true', 'wind_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
+    *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
 _CLOCK_IS_WRONG = timedelta(minutes=5)
 
@@ -181,6 +181,7 @@ def keep(
     another_way = not is_new and _fly_another_way(db, sortie, lap, values, batch)
     flown_by = request or flown_request(db, lap)
     wind_deg_true = _wind_read(lap, values, flown_by)
+    _check_gust(values)
     values = {'marks': [], **values, 'wind_dir_deg_true': wind_deg_true}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
@@ -217,14 +218,15 @@ def _follow_the_wind(db: Session, sortie: Sortie, lap: Lap, batch: LapBatch | No
     is_older = sortie.weather_at is not None and lap.flown_at < sortie.weather_at
     if lap.wind_kt is None or is_older or not timedelta() <= now - lap.flown_at + _CLOCK_IS_WRONG <= _WIND_IS_NOW:
         return
-    if (lap.wind_dir_deg_true, lap.wind_kt) == (sortie.wind_dir_deg_true, sortie.wind_kt):
+    read = (lap.wind_dir_deg_true, lap.wind_kt, lap.gust_kt)
+    if read == (sortie.wind_dir_deg_true, sortie.wind_kt, sortie.gust_kt):
         return
     later = select(Lap.id).where(
         Lap.sortie_id == sortie.id, Lap.removed_at.is_(None), Lap.id != lap.id, Lap.flown_at > lap.flown_at
     )
     if db.scalar(later.limit(1)) is not None:
         return
-    sortie.wind_dir_deg_true, sortie.wind_kt, sortie.gust_kt = lap.wind_dir_deg_true, lap.wind_kt, None
+    sortie.wind_dir_deg_true, sortie.wind_kt, sortie.gust_kt = read
     sortie.wind_source, sortie.weather_at = 'sock', lap.flown_at
     if batch is not None:
         batch.so_far.request = None
@@ -352,6 +354,13 @@ def _wind_read(lap: Lap, values: Mapping[str, Any], request: BriefRequest) -> fl
     # sent again it is the same reading, however its last digits are rounded on the way
     known_deg = lap.wind_dir_deg_true
     return known_deg if known_deg is not None and math.isclose(known_deg, true_deg, abs_tol=1e-6) else true_deg
+
+
+def _check_gust(values: Mapping[str, Any]) -> None:
+    wind_kt, gust_kt = values.get('wind_kt'), values.get('gust_kt')
+    if gust_kt is not None and (wind_kt is None or gust_kt < wind_kt):
+        accepted = 'a gust with its wind' if wind_kt is None else f'at least the steady wind, {wind_kt:g}'
+        raise RefusedRequest({'gust_kt': str(InvalidInput('gust_kt', gust_kt, accepted))})
 
 
 def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str, Any], batch: LapBatch | None) -> bool:

@@ -22,7 +22,7 @@ def wind_of(lap: Lap, request: BriefRequest) -> LapWind | None:
     """The wind of a lap: read on it, told by the turns of its recorded flight, or briefed; None of an unknown one."""
     read = None
     if lap.wind_kt is not None:
-        read = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
+        read = Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt, gust_kt=lap.gust_kt)
     kept: Any = (lap.around or {}).get('wind')
     return lap_wind(request, read=read, aloft=None if kept is None else _ALOFT.validate_python(kept))
 
@@ -33,8 +33,8 @@ def wind_said(lap: Lap, request: BriefRequest) -> Wind | None:
     if known is not None:
         return known.wind
     if lap.wind_kt is not None:
-        return Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt)
-    return request.wind if request.weather.is_known else None
+        return Wind(direction_deg_true=lap.wind_dir_deg_true, speed_kt=lap.wind_kt, gust_kt=lap.gust_kt)
+    return request.wind
 
 
 def airspeed_of(lap: Lap, request: BriefRequest) -> Reading | None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 from functools import lru_cache
+from typing import Protocol
 
 from sqlalchemy import and_, literal, not_, select, union_all
 from sqlalchemy.orm import Session
@@ -14,7 +15,7 @@ from bullseye.core.learn.fit import calibrate
 from bullseye.core.learn.population import Population
 from bullseye.core.measure.flown import FlownLap
 from bullseye.store.flown import flown_laps
-from bullseye.store.models import Lap, Sortie
+from bullseye.store.models import Lap
 from bullseye.store.populations import population_of
 
 _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
@@ -78,7 +79,23 @@ class TeachingLaps:
         )
 
 
-def teaching_laps(db: Session, sortie: Sortie, *, landing: str, flap: str) -> TeachingLaps:
+class Flies(Protocol):
+    """Who flies in what: a sortie, or one that is only thought of."""
+
+    @property
+    def school_id(self) -> int:
+        """The school's number."""
+
+    @property
+    def aircraft_id(self) -> int:
+        """The aircraft's number."""
+
+    @property
+    def student_id(self) -> int:
+        """The pilot's number."""
+
+
+def teaching_laps(db: Session, sortie: Flies, *, landing: str, flap: str) -> TeachingLaps:
     """Read the laps that teach of a sortie's aircraft and pilot: the latest of each, all in one statement.
 
     Windows of the latest laps, read by index: what they teach is always in step with them, whoever corrects, excludes

@@ -237,6 +237,7 @@ class Sortie(SchoolOwned, Base):
         CheckConstraint("wind_source in ('hand', 'report', 'sock')", name='wind_source_known'),
         CheckConstraint("wind_reference in ('true', 'magnetic')", name='wind_reference_known'),
         CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='gust_not_below_wind'),
+        CheckConstraint('(wind_kt is null) = (weather_at is null)', name='no_wind_is_no_calm'),
         in_range('planned_on', of='date'),
         CheckConstraint("takeoff in ('normal', 'crosswind', 'short_field', 'soft_field')", name='takeoff_known'),
         CheckConstraint(
@@ -259,7 +260,7 @@ class Sortie(SchoolOwned, Base):
     approach_speed_kias: Mapped[float | None]  # None: as worked out
     wind_dir_deg_true: Mapped[float | None]  # None: variable, or calm
     wind_reference: Mapped[str] = mapped_column(String(8), default='magnetic')  # north of the direction as it was given
-    wind_kt: Mapped[float]
+    wind_kt: Mapped[float | None]  # None: nobody has given it, which is no calm
     gust_kt: Mapped[float | None]
     temperature_c: Mapped[float]
     qnh_hpa: Mapped[float]
@@ -343,6 +344,7 @@ class Lap(SchoolOwned, Base):
         CheckConstraint("excluded in ('gust', 'traffic', 'instructor_flew', 'other')", name='excluded_known'),
         CheckConstraint("flown_by in ('student', 'instructor')", name='flown_by_known'),
         CheckConstraint('float_s >= 0', name='float_not_negative'),
+        CheckConstraint('gust_kt is null or gust_kt >= wind_kt', name='lap_gust_not_below_wind'),
         in_range('flown_at'),
         ForeignKeyConstraint(
             ['school_id', 'track_file_id'], ['track_file.school_id', 'track_file.id'], ondelete='RESTRICT'
@@ -369,6 +371,7 @@ class Lap(SchoolOwned, Base):
     ballooned: Mapped[bool | None]
     wind_dir_deg_true: Mapped[float | None]  # as read on this lap; None with a speed: variable
     wind_kt: Mapped[float | None]
+    gust_kt: Mapped[float | None]
     marks: Mapped[list[str]] = mapped_column(JSONB, default=list)  # what else was seen
     note: Mapped[str | None] = mapped_column(String(200))
     excluded: Mapped[str | None] = mapped_column(String(16))  # why it teaches nothing; null: it does
@@ -395,7 +398,7 @@ class Lap(SchoolOwned, Base):
     aim_point_ft: Mapped[float | None]  # None: as worked out
     approach_speed_kias: Mapped[float | None]  # None: as worked out
     briefed_wind_deg_true: Mapped[float | None]  # None: variable, or calm
-    briefed_wind_kt: Mapped[float]
+    briefed_wind_kt: Mapped[float | None]  # None: nobody had given it
     briefed_gust_kt: Mapped[float | None]
     temperature_c: Mapped[float]
     qnh_hpa: Mapped[float]

@@ -61,7 +61,7 @@ def next_flight(
 
 def _crosswind_kt(sortie: Sortie) -> float | None:
     """Of the wind that was given for the hour of the flight; None of an old one, or of none."""
-    if weather_given(sortie, now=datetime.now(UTC)) != 'current':
+    if sortie.wind_kt is None or weather_given(sortie, now=datetime.now(UTC)) != 'current':
         return None
     wind = Wind(direction_deg_true=sortie.wind_dir_deg_true, speed_kt=sortie.wind_kt, gust_kt=sortie.gust_kt)
     return components(wind, course_deg_true=catalogue.runway_of(sortie.runway_end).course_deg_true).cross_kt

@@ -74,7 +74,7 @@ def weather_given(sortie: Sortie, *, now: datetime) -> WeatherGiven:
 
     What is given after a flight was planned to end is how it was, and never old.
     """
-    if sortie.weather_at is None:
+    if sortie.weather_at is None or sortie.wind_kt is None:
         return 'never'
     if sortie.planned_time is None and sortie.planned_on == now.date():
         flown_at = now
@@ -199,8 +199,8 @@ def _unusual(request: BriefRequest) -> dict[str, Any]:
     usual = {one.name: one.default for kind in (Weather, BriefRequest) for one in dataclasses.fields(kind)}
     found = {name: getattr(request.weather, name) for name in _REPORTED}
     found |= {name: getattr(request, name) for name in _OF_THE_DAY}
-    if not request.weather.is_known:
-        found['given'] = request.weather.given
+    if request.weather.is_old:
+        found['is_old'] = True
     return {
         name: list(value) if isinstance(value, tuple) else value
         for name, value in found.items()
@@ -227,9 +227,9 @@ def fly_by(db: Session, lap: Lap, request: BriefRequest) -> None:
     lap.aim_point_ft, lap.approach_speed_kias = request.aim_point_ft, request.approach_speed_kias
     wind = request.wind
     lap.briefed_wind_deg_true, lap.briefed_wind_kt, lap.briefed_gust_kt = (
-        wind.direction_deg_true,
-        wind.speed_kt,
-        wind.gust_kt,
+        None if wind is None else wind.direction_deg_true,
+        None if wind is None else wind.speed_kt,
+        None if wind is None else wind.gust_kt,
     )
     lap.temperature_c, lap.qnh_hpa = request.weather.temperature_c, request.weather.qnh_hpa
     lap.school_crosswind_limit_kt = request.school_crosswind_limit_kt
@@ -281,7 +281,7 @@ def _request_of_lap(lap: Lap, parts: dict[uuid.UUID, Any]) -> BriefRequest:
             gust_kt=lap.briefed_gust_kt,
             temperature_c=lap.temperature_c,
             qnh_hpa=lap.qnh_hpa,
-            **{name: value for name, value in conditions.items() if name in (*_REPORTED, 'given')},
+            **{name: value for name, value in conditions.items() if name in (*_REPORTED, 'is_old')},
         ),
         **{name: value for name, value in conditions.items() if name in _OF_THE_DAY},
         weight_lb=lap.weight_lb,
@@ -403,8 +403,8 @@ def _asked(
             spot_ft=spot_ft if is_elsewhere else None,  # the sortie's own may lie beyond the end of another runway
         )
         given = weather_given(sortie, now=datetime.now(UTC))
-        if given != request.weather.given:
-            request = dataclasses.replace(request, weather=dataclasses.replace(request.weather, given=given))
+        if given == 'old':
+            request = dataclasses.replace(request, weather=dataclasses.replace(request.weather, is_old=True))
     if so_far is not None and not is_elsewhere:
         so_far.request = request
     try:

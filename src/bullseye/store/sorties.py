@@ -14,6 +14,7 @@ from bullseye.core.air.wind import given_direction_deg_true
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
+from bullseye.core.given.airfield import RunwayEnd as CoreRunwayEnd
 from bullseye.core.given.technique import usual_flap
 from bullseye.store import catalogue
 from bullseye.store.base import SchoolOwned
@@ -34,7 +35,7 @@ _USUAL = {
     **{'takeoff': 'normal', 'surface_state': 'dry', 'wind_source': 'hand', 'booked_min': 60.0},
     **_STANDARD_AIR,
 }
-_NO_WEATHER = {'wind_kt': 0.0, 'wind_dir_deg_true': None, 'gust_kt': None, **_STANDARD_AIR}
+_NO_WIND = {'wind_kt': None, 'wind_dir_deg_true': None, 'gust_kt': None}
 _CHOICES: dict[str, tuple[type[SchoolOwned], str]] = {
     'student_id': (User, 'student'),
     'instructor_id': (User, 'instructor'),
@@ -123,6 +124,11 @@ def usual_weight_lb(aircraft: CoreAircraft) -> float:
     return round(aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1)
 
 
+def usual_spot_ft(runway: CoreRunwayEnd) -> float:
+    """500 ft in, on a short runway a third of it, in tens [own]."""
+    return float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))
+
+
 def _with_true_wind(db: Session, values: Mapping[str, Any], *, runway_end_id: int) -> dict[str, Any]:
     """Values of a sortie with the wind's direction true, and which north it was given by.
 
@@ -156,10 +162,9 @@ def made(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     """As :func:`create`, within a transaction that its caller ends: nothing of it stays when the rest is refused."""
     require_coach(by)
     filled: dict[str, Any] = {'instructor_id': by.id, 'planned_on': date.today(), **_USUAL, **values}
-    # what nobody has given is kept as a calm, and said to be unknown wherever it is shown
     filled['weather_at'] = None if filled.get('wind_kt') is None else datetime.now(UTC)
     if filled['weather_at'] is None:
-        filled |= _NO_WEATHER
+        filled |= {**_NO_WIND, **_STANDARD_AIR}
     if filled.get('technique_id') is None:
         ours = [row.id for row in catalogue.all_techniques(db)]
         if not ours:
@@ -174,8 +179,7 @@ def made(db: Session, *, by: User, values: Mapping[str, Any]) -> Sortie:
     if filled.get('weight_lb') is None:
         filled['weight_lb'] = usual_weight_lb(aircraft)
     if filled.get('spot_ft') is None:
-        runway = catalogue.runway_of(db.get_one(RunwayEnd, filled['runway_end_id']))
-        filled['spot_ft'] = float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))
+        filled['spot_ft'] = usual_spot_ft(catalogue.runway_of(db.get_one(RunwayEnd, filled['runway_end_id'])))
     sortie = Sortie(school_id=by.school_id, **filled)
     _check(db, sortie)
     return sortie
@@ -200,7 +204,9 @@ def change(db: Session, sortie: Sortie, *, by: User, values: Mapping[str, Any]) 
         sortie.weight_lb = min(max(sortie.weight_lb, aircraft.empty_weight_lb), aircraft.max_weight_lb)
     for field, value in values.items():
         setattr(sortie, field, value)
-    if any(name in values for name in _WEATHER):
+    if sortie.wind_kt is None:  # air without a wind is no weather to fly by
+        sortie.weather_at = sortie.wind_dir_deg_true = sortie.gust_kt = None
+    elif any(name in values for name in _WEATHER):
         sortie.weather_at = datetime.now(UTC)
     sortie.from_demo = False
     if {'takeoff', 'pattern'} & moved.keys():  # by which its laps are judged: what is kept of them is made anew

@@ -75,7 +75,9 @@ def test_the_turns_count_where_they_are_surely_another_wind(off_deg, speed_kt, b
 
 def test_of_a_wind_that_nobody_gave_the_turns_tell_and_unsure_turns_do_not():
     never = one_day.scene()
-    never = replace(never, weather=replace(never.weather, given='never'))
+    never = replace(
+        never, weather=replace(never.weather, wind_kt=None, wind_dir_deg_true=None, wind_dir_deg_mag=None, gust_kt=None)
+    )
     variable = one_day.scene(weather={'wind_dir_deg_mag': None, 'gust_kt': None})
     for request in (never, variable):
         assert told(request) is None

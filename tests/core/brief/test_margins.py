@@ -222,7 +222,11 @@ def test_a_touch_and_go_needs_its_rollout_and_a_whole_takeoff():
 
 
 def test_in_a_wind_that_nobody_gave_no_margin_is_promised():
-    request = asked(spot_ft=500, length_ft=3_400, weather={'given': 'never'})
+    request = asked(
+        spot_ft=500,
+        length_ft=3_400,
+        weather={'wind_kt': None, 'wind_dir_deg_mag': None, 'wind_dir_deg_true': None, 'gust_kt': None},
+    )
     brief = make_brief(request)
     parts = make_parts(request, Plan(), brief)
     assert (brief.ground.landing_margin.margin_ft, parts.touch_and_go_margin_ft) == (None, None)

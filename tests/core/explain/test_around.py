@@ -240,7 +240,10 @@ def test_what_is_worked_out_is_that_of_the_day():
     assert calm.final_groundspeed_kt > found.final_groundspeed_kt
     assert calm.downwind_groundspeed_kt < found.downwind_groundspeed_kt
     unknown = one_day.scene()
-    unknown = replace(unknown, weather=replace(unknown.weather, given='never'))
+    unknown = replace(
+        unknown,
+        weather=replace(unknown.weather, wind_kt=None, wind_dir_deg_true=None, wind_dir_deg_mag=None, gust_kt=None),
+    )
     never = worked_out(unknown)
     # the turns told another wind: downwind slower over the ground by that, and the wind of the climb with it
     blown = WindAloft(from_deg_true=one_day.COURSE_DEG_TRUE, speed_kt=34.0, half_kt=4.0)

@@ -322,7 +322,7 @@ def test_an_end_without_a_touchdown_is_named_for_what_it_was(outcome, word):
 
 @pytest.mark.parametrize('along_ft', [350.0, 1_450.0])
 def test_where_nobody_gave_the_wind_nothing_is_blamed_or_learned_by_a_calm(along_ft):
-    asked = make_request(weather={'wind_kt': 0, 'given': 'never'})
+    asked = make_request(weather={'wind_kt': None, 'wind_dir_deg_mag': None, 'wind_dir_deg_true': None})
     calm = make_request(weather={'wind_kt': 0})
     seen = {'along_ft': along_ft, 'threshold_speed_kias': 62.0, 'float_s': 6.2}
     _, untold, _ = judged(request=asked, **seen)
@@ -366,7 +366,7 @@ def test_along_the_runway_one_height_is_kept_as_well_as_it_was_seen(seen, verdic
 
 def test_a_wind_that_the_turns_showed_is_split_and_learned_by_like_one_that_was_read():
     asked = make_request(weather={'wind_kt': 5, 'wind_dir_deg_mag': 50.4})
-    never = make_request(weather={'wind_kt': 0, 'given': 'never'})
+    never = make_request(weather={'wind_kt': None, 'wind_dir_deg_mag': None, 'wind_dir_deg_true': None})
     seen = LAP | {'along_ft': 1_050.0, 'headwind_kt': -6.0}
     for request, words in ((asked, 'tailwind 6 kt as the turns showed it, headwind 5 kt briefed'), (never, 'none was')):
         of = {}

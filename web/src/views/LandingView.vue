@@ -73,7 +73,7 @@ function now<K extends Asked>(key: K) {
 }
 const wind = computed(() => ({
   wind_dir_deg_mag: (now('wind_dir_deg_mag') as number | null | undefined) ?? null,
-  wind_kt: (now('wind_kt') as number | undefined) ?? 0,
+  wind_kt: (now('wind_kt') as number | null | undefined) ?? null, // null: nobody has given it
   gust_kt: (now('gust_kt') as number | null | undefined) ?? null,
 }))
 
@@ -260,9 +260,11 @@ const otherProblem = computed(() =>
             unit="kt"
             :min="LIMITS.windKt.min"
             :max="LIMITS.windKt.max"
+            :start="5"
+            empty-word="not given"
             slide
             :error="whatIf.fields.value.wind_kt"
-            @update:model-value="change('wind_kt', $event ?? 0)"
+            @update:model-value="$event === null || change('wind_kt', $event)"
           />
           <Stepper
             :model-value="wind.gust_kt"
@@ -270,7 +272,7 @@ const otherProblem = computed(() =>
             unit="kt"
             :min="LIMITS.gustKt.min"
             :max="LIMITS.gustKt.max"
-            :start="wind.wind_kt + 5"
+            :start="(wind.wind_kt ?? 5) + 5"
             empty-word="none"
             :error="whatIf.fields.value.gust_kt"
             @update:model-value="change('gust_kt', $event)"

@@ -508,7 +508,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               @update:model-value="
                 set('wind', {
                   wind_dir_deg_mag: $event,
-                  wind_kt: recorder.latest().wind_kt ?? (brief.wind.is_known ? sortie.wind_kt : null),
+                  wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt,
                 })
               "
             />
@@ -519,7 +519,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               unit="kt"
               :min="LIMITS.windKt.min"
               :max="LIMITS.windKt.max"
-              :start="brief.wind.is_known ? sortie.wind_kt : 5"
+              :start="sortie.wind_kt ?? 5"
               :empty-word="brief.wind.is_known ? 'as briefed' : 'not given'"
               :error="fieldErrors.wind_kt"
               @update:model-value="

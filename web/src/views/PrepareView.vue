@@ -109,7 +109,7 @@ watch(
       ...(own?.wind_reference === 'magnetic'
         ? { wind_dir_deg_mag: own.wind_dir_deg_mag, wind_dir_deg_true: null }
         : { wind_dir_deg_mag: null, wind_dir_deg_true: from?.wind_dir_deg_true ?? null }),
-      wind_kt: own?.weather_given === 'never' ? null : (from?.wind_kt ?? null),
+      wind_kt: from?.wind_kt ?? null,
       gust_kt: from?.gust_kt ?? null,
       temperature_c: from?.temperature_c ?? 15,
       qnh_hpa: from?.qnh_hpa ?? 1013.25,
@@ -171,9 +171,9 @@ const reportProblem = ref('')
 const grave = ref(false)
 /** The wind as the report has it, beside what the sock says. */
 const reported = ref<Pick<Form, 'wind_dir_deg_mag' | 'wind_dir_deg_true' | 'wind_kt' | 'gust_kt'> | null>(null)
-type Read = Awaited<ReturnType<typeof api.readMetar>>
+type Read = Pick<Awaited<ReturnType<typeof api.readMetar>>, 'report'>
 /** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
-function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
+function take({ report: found }: Read) {
   form.metar = found.text
   grave.value = found.hazards.length > 0
   reported.value =
@@ -192,11 +192,7 @@ function take({ report: found, wind_dir_deg_mag: magnetic }: Read) {
   form.temperature_c = found.temperature_c ?? form.temperature_c
   form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
   form.surface_state = found.surface_state ?? form.surface_state
-  const true_deg = found.wind_dir_deg_true
   said.value = [
-    ...(true_deg === null || magnetic === null
-      ? []
-      : [`Reported from ${direction(true_deg)}° true: ${direction(magnetic)}° magnetic here.`]),
     ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
     ...(found.wind_range_from_deg_true === null || found.wind_range_to_deg_true === null
       ? []
@@ -244,7 +240,7 @@ watch(
   (now) => {
     if (!follows.value || !now?.report || !now.text) return
     report.value = now.text
-    take({ report: now.report, wind_dir_deg_mag: now.wind_dir_deg_mag })
+    take({ report: now.report })
   },
   { immediate: true },
 )
@@ -253,7 +249,7 @@ function takeStation() {
   const now = station.data.value
   if (!now?.report || !now.text) return
   report.value = now.text
-  take({ report: now.report, wind_dir_deg_mag: now.wind_dir_deg_mag })
+  take({ report: now.report })
 }
 /** A wind entered by hand is what the sock says: it wins over any report until given back. */
 function bySock(part: Partial<Form>) {
@@ -284,10 +280,15 @@ function from(typed: number | null) {
     ? { wind_dir_deg_mag: typed, wind_dir_deg_true: null }
     : { wind_dir_deg_mag: null, wind_dir_deg_true: typed }
 }
+/** The reported direction by both norths, at the runway that is chosen. */
+const reportedFrom = computed(() => {
+  const isTrue = reported.value?.wind_dir_deg_true
+  if (isTrue == null) return ''
+  return `Reported from ${direction(isTrue)}° true: ${direction(round360(isTrue - variation.value))}° magnetic here.`
+})
 /** A wind in words, by the compass at the runway chosen. */
 function spoken(wind: NonNullable<typeof reported.value> | Form) {
-  const { wind_dir_deg_true: isTrue, gust_kt = null } = wind
-  const wind_kt = wind.wind_kt ?? 0
+  const { wind_dir_deg_true: isTrue, gust_kt = null, wind_kt = null } = wind
   const wind_dir_deg_mag = wind.wind_dir_deg_mag ?? (isTrue == null ? null : round360(isTrue - variation.value))
   return windWords({ wind_dir_deg_mag, wind_kt, gust_kt })
 }
@@ -299,13 +300,17 @@ const asked = computed(() => ({
   surface_state: form.surface_state ?? 'dry',
   metar: form.metar ?? null,
   wind_source: form.wind_source ?? 'hand',
-  wind_kt: form.wind_kt ?? 0,
+  wind_kt: form.wind_kt ?? null,
   wind_dir_deg_mag: form.wind_dir_deg_mag,
   wind_dir_deg_true: form.wind_dir_deg_true,
   gust_kt: form.gust_kt,
   temperature_c: form.temperature_c,
   qnh_hpa: form.qnh_hpa,
   weight_lb: form.weight_lb,
+  landing: form.landing,
+  standard_id: form.standard_id || null,
+  technique_id: form.technique_id ?? null,
+  spot_ft: kept.data.value?.spot_ft ?? null,
 }))
 /** What is unknown is not within limits: outside the handbook's table nobody knows whether the runway is long enough. */
 function verdict(end: RankedEnd): { words: string; tone: string } {
@@ -350,7 +355,7 @@ function changesFrom(values: Form) {
 }
 /** What a sortie holds, as a change that brings it back. */
 function asItIs(one: Sortie) {
-  const weather = isGiven.value && one.weather_given !== 'never'
+  const weather = isGiven.value
   const { weight_lb, wind_kt, gust_kt, temperature_c, qnh_hpa, planned_on, metar, wind_source, surface_state } = one
   return {
     ...{ weight_lb, planned_on },
@@ -508,6 +513,7 @@ const otherProblem = computed(() =>
           </div>
           <p v-if="reportProblem" role="alert" class="font-bold text-fail-ink">{{ reportProblem }}</p>
           <ul class="text-sm" aria-label="What the report says">
+            <li v-if="reportedFrom && said.length">{{ reportedFrom }}</li>
             <li
               v-for="line in said"
               :key="line"

@@ -269,10 +269,10 @@ def winds_met_ft(setup: LandingSetup, *, faster_kt: float = 0.0) -> NDArray[np.f
         replace(approach, speed_ktas=max(1.0, approach.speed_ktas + faster_kt)) if faster_kt else approach,
         bias_ft=0.0,
         scatter_ft=0.0,
-        gust_headwind_kt=setup.wind.gust_head_kt,
-        variable_wind_kt=setup.wind.any_way_kt,
-        swinging_heads_kt=setup.wind.swinging_heads_kt,
-        gust_over_steady=setup.wind.gust_over_steady,
+        gust_headwind_kt=setup.assumed_wind.gust_head_kt,
+        variable_wind_kt=setup.assumed_wind.any_way_kt,
+        swinging_heads_kt=setup.assumed_wind.swinging_heads_kt,
+        gust_over_steady=setup.assumed_wind.gust_over_steady,
     )
 
 
@@ -369,10 +369,10 @@ def _landings_ft(
         setup.approach,
         pilot=pilot,
         flies_briefed_speed=flies_briefed_speed,
-        gust_headwind_kt=setup.wind.gust_head_kt,
-        variable_wind_kt=setup.wind.any_way_kt,
-        swinging_heads_kt=setup.wind.swinging_heads_kt,
-        gust_over_steady=setup.wind.gust_over_steady,
+        gust_headwind_kt=setup.assumed_wind.gust_head_kt,
+        variable_wind_kt=setup.assumed_wind.any_way_kt,
+        swinging_heads_kt=setup.assumed_wind.swinging_heads_kt,
+        gust_over_steady=setup.assumed_wind.gust_over_steady,
         count=count,
     )
 

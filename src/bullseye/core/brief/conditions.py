@@ -96,7 +96,7 @@ def strongest_crosswind_kt(parts: Components) -> float | None:
     return max(parts.cross_kt, parts.gust_cross_kt, parts.most_from_right_kt, -parts.most_from_left_kt, key=abs)
 
 
-def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[CrosswindLimit, ...]:
+def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[CrosswindLimit, ...]:
     """Every limit of crosswind that is known, against the strongest crosswind of the day."""
     aircraft_kt, source = request.aircraft.crosswind_limit
     given = [
@@ -109,7 +109,7 @@ def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[Crosswin
             name=name,
             limit_kt=limit_kt,
             source=source,
-            within=parts.worst_crosswind_kt <= limit_kt if request.weather.is_known else None,
+            within=None if parts is None else parts.worst_crosswind_kt <= limit_kt,
         )
         for name, limit_kt, source in given
         if limit_kt is not None
@@ -118,15 +118,14 @@ def crosswind_limits(request: BriefRequest, parts: Components) -> tuple[Crosswin
 
 def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
     """The wind and the air of one landing."""
-    is_known = request.weather.is_known
-    parts = setup.wind if is_known else Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None)
-    from_deg_true = request.wind.direction_deg_true
+    parts = setup.wind or Components(head_kt=None, cross_kt=None, gust_head_kt=None, gust_cross_kt=None)
+    from_deg_true = request.assumed_wind.direction_deg_true
     limit_kt, source = request.aircraft.crosswind_limit
     altitude_ft = density_altitude_ft(
         pressure_altitude_ft=setup.pressure_altitude_ft, temperature_c=request.weather.temperature_c
     )
     return WindPart(
-        is_known=is_known,
+        is_known=setup.wind is not None,
         headwind_kt=parts.head_kt,
         crosswind_kt=parts.cross_kt,
         gust_headwind_kt=parts.gust_head_kt,
@@ -153,7 +152,10 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
 
 def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) -> list[Caution]:
     """What the wind warns of, for landing and takeoff alike."""
-    said, parts, reported = [], setup.wind, request.wind
+    said: list[Caution] = []
+    parts, reported = setup.wind, request.wind
+    if parts is None or reported is None:
+        return said
     tail_kt = parts.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
         tailwind, limit_of_it = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
@@ -181,15 +183,17 @@ def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) ->
 def variable_cautions(setup: LandingSetup, wind: WindPart) -> list[Caution]:
     """What a landing is worked out for in a wind that swings, or from no known direction."""
     parts = setup.wind
-    if parts.swinging_heads_kt and wind.is_known:
+    if parts is None:
+        return []
+    if parts.swinging_heads_kt:
         right, left = parts.most_from_right_kt, parts.most_from_left_kt
         heads = {'least': knots(parts.least_head_kt), 'most': knots(max(parts.swinging_heads_kt))}
         if min(right, left) >= _SWINGS_SAID_KT:
             return [Caution('mind', _BOOK.say('swings_both', right=knots(right), left=knots(left), **heads))]
         side, across = ('right', right) if right > left else ('left', left)
         return [Caution('mind', _BOOK.say('swings', across=knots(across), side=side, **heads))]
-    if wind.headwind_kt is None and wind.is_known:
-        return [Caution('mind', _BOOK.say('variable', wind=knots(setup.wind.any_way_kt)))]
+    if wind.headwind_kt is None:
+        return [Caution('mind', _BOOK.say('variable', wind=knots(parts.any_way_kt)))]
     return []
 
 
@@ -207,12 +211,15 @@ def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
 
 def wind_problems(setup: LandingSetup) -> list[Sentence]:
     """Winds in which no figure of the brief is to be flown."""
-    said = []
-    tail_kt = setup.wind.worst_tailwind_kt
+    said: list[Sentence] = []
+    parts = setup.wind
+    if parts is None:
+        return said
+    tail_kt = parts.worst_tailwind_kt
     if tail_kt > TAILWIND_LIMIT_KT:
         tailwind, limit = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
         said.append(_BOOK.say('tailwind_over', tailwind=tailwind, limit=limit))
-    head_kt = max(known_or(setup.wind.head_kt, 0.0), known_or(setup.wind.gust_head_kt, 0.0), setup.wind.any_way_kt)
+    head_kt = max(known_or(parts.head_kt, 0.0), known_or(parts.gust_head_kt, 0.0), parts.any_way_kt)
     ground_kt = setup.approach.speed_ktas - head_kt
     if ground_kt < LEAST_APPROACH_GROUND_KT:
         said.append(_BOOK.say('too_strong', headwind=knots(head_kt), ground=knots(max(0.0, ground_kt))))

@@ -90,7 +90,7 @@ def ground_roll(request: BriefRequest, setup: LandingSetup) -> tuple[GroundRoll 
                 correction_set=correction_set,
                 pressure_altitude_ft=setup.pressure_altitude_ft,
                 temperature_c=request.weather.temperature_c,
-                headwind_kt=setup.wind.sure_headwind_kt,
+                headwind_kt=setup.assumed_wind.sure_headwind_kt,
                 touchdown_ktas=setup.approach.touchdown_ktas,
                 surface_state=request.surface_state,
                 touchdown_over_table=setup.touchdown_kcas / (TOUCHDOWN_OVER_STALL * of_table),
@@ -114,7 +114,7 @@ def _climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: float
     obstacle = request.runway.departure_obstacle
     if obstacle is None or climb_fpm is None or climb_fpm <= 0:
         return None
-    ground_fps = max(1.0, setup.approach.speed_ktas - setup.wind.sure_headwind_kt) * FPS_PER_KT
+    ground_fps = max(1.0, setup.approach.speed_ktas - setup.assumed_wind.sure_headwind_kt) * FPS_PER_KT
     gradient = climb_fpm / 60 / ground_fps
     rise_ft = obstacle.height_ft + OBSTACLE_MARGIN_FT
     away_ft = ground_fps * CLIMB_AWAY_S + rise_ft / gradient

@@ -143,6 +143,10 @@ def _takeoff(takeoff: TakeoffAnswer) -> tuple[Line, ...]:
     )
 
 
+def _descent(rate_fpm: float | None) -> str:
+    return 'unknown' if rate_fpm is None else f'{round(rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'
+
+
 def make_kneeboard(
     *,
     request: BriefRequest,
@@ -166,7 +170,7 @@ def make_kneeboard(
             Line(label='Aim', value=_aim(brief)),
             Line(label='Go around by', value=_ft(brief.ground.go_around_point_ft)),
             Line(label='Wind', value=_wind(brief)),
-            Line(label='Descent', value=f'{round(brief.speed.descent_rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'),
+            Line(label='Descent', value=_descent(brief.speed.descent_rate_fpm)),
         ),
         speeds=_speeds(request, brief, parts),
         headings=headings,

@@ -96,8 +96,8 @@ class SpeedPart:
     approach_speed_steps: tuple[SpeedStep, ...]
     recommended_speed_kias: float
     approach_speed_ktas: float
-    approach_groundspeed_kt: float
-    descent_rate_fpm: float
+    approach_groundspeed_kt: float | None  # None: nobody has given the wind
+    descent_rate_fpm: float | None
     touchdown_speed_kias: float
     path_angle_deg: float
     stall_speed_kias: float  # at this weight and flap, wings level
@@ -135,10 +135,10 @@ def _speed_part(setup: LandingSetup) -> SpeedPart:
         approach_speed_steps=setup.speed_steps,
         recommended_speed_kias=setup.recommended_kias,
         approach_speed_ktas=approach.speed_ktas,
-        approach_groundspeed_kt=ground_kt,
-        descent_rate_fpm=glidepath.descent_rate_fpm(
-            groundspeed_kt=max(0.0, ground_kt), path_angle_deg=setup.path_angle_deg
-        ),
+        approach_groundspeed_kt=None if setup.wind is None else ground_kt,
+        descent_rate_fpm=None
+        if setup.wind is None
+        else glidepath.descent_rate_fpm(groundspeed_kt=max(0.0, ground_kt), path_angle_deg=setup.path_angle_deg),
         touchdown_speed_kias=setup.flap.airspeed_table.indicated_kt(setup.touchdown_kcas),
         path_angle_deg=setup.path_angle_deg,
         stall_speed_kias=stall_kias,
@@ -149,14 +149,15 @@ def _speed_part(setup: LandingSetup) -> SpeedPart:
 def _speed_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
     """What a speed warns of that is not the one worked out, or that leaves little margin."""
     said = []
-    extra_kt, head_kt = setup.speed_kias - setup.recommended_kias, setup.wind.head_kt
+    extra_kt = setup.speed_kias - setup.recommended_kias
+    head_kt = None if setup.wind is None else setup.wind.head_kt
     if extra_kt > _OFF_KT and head_kt is not None and head_kt > _WINDY_KT:
         said.append(Caution('mind', _BOOK.say('steady_adds_nothing', extra=knots(extra_kt))))
     elif extra_kt > _OFF_KT:
         said.append(Caution('mind', _BOOK.say('fast', extra=knots(extra_kt))))
     elif extra_kt < -_OFF_KT:
         said.append(Caution('mind', _BOOK.say('slow', short=knots(-extra_kt))))
-    margin_kt, spread_kt = setup.speed_kias - _stall_kias(setup), request.wind.gust_spread_kt
+    margin_kt, spread_kt = setup.speed_kias - _stall_kias(setup), request.gust_spread_kt
     stall_kcas = setup.stall_kcas
     if setup.flap.airspeed_table.calibrated_kt(setup.speed_kias) < LOW_STALL_MARGIN * stall_kcas - 1e-6:
         said.append(Caution('mind', _BOOK.say('margin', margin=knots(margin_kt))))
@@ -255,9 +256,12 @@ def _place_that_would_do(request: BriefRequest, aim: AimPart, way: Approached) -
 def _steep_cautions(setup: LandingSetup, speed: SpeedPart, way: Approached) -> list[Caution]:
     """What a path warns of that comes down faster than a light aircraft is used to."""
     height_ft = way.touch.roundout_height_ft
-    if setup.path_angle_deg < _STEEP_DEG and speed.descent_rate_fpm < _STEEP_FPM and height_ft < _STEEP_ROUNDOUT_FT:
+    down_fpm = speed.descent_rate_fpm
+    if down_fpm is None:
         return []
-    descent = Quantity(speed.descent_rate_fpm, 'fpm', 10.0)
+    if setup.path_angle_deg < _STEEP_DEG and down_fpm < _STEEP_FPM and height_ft < _STEEP_ROUNDOUT_FT:
+        return []
+    descent = Quantity(down_fpm, 'fpm', 10.0)
     angle = degrees(setup.path_angle_deg)
     return [Caution('mind', _BOOK.say('steep', angle=angle, descent=descent, height=feet(height_ft)))]
 

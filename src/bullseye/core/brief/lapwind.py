@@ -69,15 +69,16 @@ def lap_wind(request: BriefRequest, *, read: Wind | None, aloft: WindAloft | Non
     if read is not None and (head_kt := _head_kt(read, request)) is not None:
         return LapWind(by='read', wind=read, headwind_kt=head_kt, half_kt=_READ_KT, aloft=aloft)
     turns = None if aloft is None else _by_turns(aloft, request)
-    briefed_kt = _head_kt(request.wind, request) if request.weather.is_known else None
-    if briefed_kt is None:
+    briefed = request.wind
+    briefed_kt = None if briefed is None else _head_kt(briefed, request)
+    if briefed is None or briefed_kt is None:
         return turns
     if turns is not None and abs(turns.headwind_kt - briefed_kt) > turns.half_kt:
         return turns
     half_kt = _BRIEFED_KT
     if turns is not None:
         half_kt = min(half_kt, math.hypot(turns.half_kt, turns.headwind_kt - briefed_kt))
-    return LapWind(by='briefed', wind=request.wind, headwind_kt=briefed_kt, half_kt=half_kt, aloft=aloft)
+    return LapWind(by='briefed', wind=briefed, headwind_kt=briefed_kt, half_kt=half_kt, aloft=aloft)
 
 
 def _head_kt(wind: Wind, request: BriefRequest) -> float | None:
@@ -119,7 +120,7 @@ def speed_by_ground(
     true_kt = groundspeed_kt + share * wind.headwind_kt
     if true_kt <= 0:
         return None
-    gust_kt = max(_GUST_SHARE * wind.wind.speed_kt, request.wind.gust_spread_kt / 2)
+    gust_kt = max(_GUST_SHARE * wind.wind.speed_kt, request.gust_spread_kt / 2)
     return Reading(
         value=setup.flap.airspeed_table.indicated_kt(true_kt * setup.density_ratio**0.5),
         half_width=math.hypot(wind.half_kt, _GROUNDSPEED_KT, gust_kt),
@@ -139,6 +140,6 @@ def in_wind(request: BriefRequest, wind: LapWind | None) -> BriefRequest:
         gust_kt=None,
         wind_range_from_deg_true=None,
         wind_range_to_deg_true=None,
-        given='current',
+        is_old=False,
     )
     return replace(request, weather=weather)

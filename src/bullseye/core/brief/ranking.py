@@ -84,13 +84,12 @@ class Candidate:
     """What is known of an end before it is ranked; None is unknown."""
 
     runway: RunwayEnd
-    wind: Components
+    wind: Components | None  # None: nobody has given it
     gust_spread_kt: float
     limits: Sequence[CrosswindLimit]
     takeoff_margin_ft: float | None
     landing_margin_ft: float | None
     sun: Sun | None
-    wind_is_known: bool = True
     weather_stops: Sequence[Sentence] = ()  # weather in which nobody should fly, wherever the wind stands
     clears_obstacle: bool | None = True  # whether the takeoff clears what stands beyond the end
     climbs_away: bool | None = True  # whether a go-around with the flap of the landing climbs
@@ -119,7 +118,7 @@ def _by(over_kt: float) -> Quantity | Sentence:
 
 
 def _wind_reasons(one: Candidate) -> list[Reason]:
-    if not one.wind_is_known:
+    if one.wind is None:
         return [Reason(name='wind', value=None, unit='kt', words=_BOOK.say('never'), points=0.0, is_unknown=True)]
     head, cross = one.wind.head_kt, one.wind.cross_kt
     tail, worst = one.wind.worst_tailwind_kt, one.wind.worst_crosswind_kt
@@ -267,8 +266,8 @@ def rank_ends(candidates: Sequence[Candidate]) -> tuple[RankedEnd, ...]:
                 ident=one.runway.ident,
                 points=sum(reason.points for reason in reasons),
                 within_limits=_within(reasons),
-                headwind_kt=one.wind.head_kt if one.wind_is_known else None,
-                crosswind_kt=one.wind.cross_kt if one.wind_is_known else None,
+                headwind_kt=None if one.wind is None else one.wind.head_kt,
+                crosswind_kt=None if one.wind is None else one.wind.cross_kt,
                 takeoff_margin_ft=one.takeoff_margin_ft,
                 landing_margin_ft=one.landing_margin_ft,
                 sun_in_the_eyes=dazzled,

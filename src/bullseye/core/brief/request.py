@@ -44,11 +44,14 @@ from bullseye.core.given.technique import Technique, usual_flap
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Weather(Checked):
-    """Wind and air. Name one wind direction, true or magnetic; none means variable, or calm at 0 kt."""
+    """Wind and air. Name one wind direction, true or magnetic; none means variable, or calm at 0 kt.
 
-    wind_kt: WindKt
+    ``wind_kt`` is None where nobody has given the wind: that is no calm, and nothing may take it for one.
+    """
+
     temperature_c: TemperatureC
     qnh_hpa: QnhHpa
+    wind_kt: WindKt | None = None
     wind_dir_deg_true: Degrees | None = None
     wind_dir_deg_mag: Degrees | None = None
     gust_kt: GustKt | None = None
@@ -58,18 +61,29 @@ class Weather(Checked):
     ceiling_ft: CeilingFt | None = None  # lowest broken or overcast cloud above the field
     hazards: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()
     later: Annotated[tuple[WeatherHazard, ...], Field(max_length=20)] = ()  # hazards forecast within the lesson
-    given: WeatherGiven = 'current'  # old: of another time than the flight's; never: nobody has said what it is
+    is_old: bool = False  # of another time than the flight's
 
     def check_together(self) -> None:
+        if self.wind_kt is None:
+            of_wind = ('wind_dir_deg_true', 'wind_dir_deg_mag', 'gust_kt', 'wind_range_from_deg_true')
+            if any(getattr(self, name) is not None for name in (*of_wind, 'wind_range_to_deg_true')):
+                raise InvalidInput('wind_kt', None, 'how fast the wind blows, with its direction or gust')
         self.wind(variation_deg=0.0)
 
     @property
     def is_known(self) -> bool:
-        """Whether anybody has said what wind and air are; where nobody has, what stands here is a calm."""
-        return self.given != 'never'
+        """Whether anybody has given the wind."""
+        return self.wind_kt is not None
 
-    def wind(self, *, variation_deg: float) -> Wind:
-        """The wind by its true direction; variation is positive east."""
+    @property
+    def given(self) -> WeatherGiven:
+        """Whether the weather is of the flight, of another time, or of nobody."""
+        return 'never' if self.wind_kt is None else 'old' if self.is_old else 'current'
+
+    def wind(self, *, variation_deg: float) -> Wind | None:
+        """The wind by its true direction, None where nobody has given it; variation is positive east."""
+        if self.wind_kt is None:
+            return None
         direction = given_direction_deg_true(
             wind_dir_deg_true=self.wind_dir_deg_true,
             wind_dir_deg_mag=self.wind_dir_deg_mag,
@@ -217,9 +231,25 @@ class BriefRequest(Checked):
         )
 
     @property
-    def wind(self) -> Wind:
-        """The wind by its true direction; one given as magnetic is turned by the variation of the runway."""
+    def wind(self) -> Wind | None:
+        """The wind by its true direction, None where nobody has given it.
+
+        One given as magnetic is turned by the variation of the runway.
+        """
         return self.weather.wind(variation_deg=self.runway.magnetic_variation_deg)
+
+    @property
+    def assumed_wind(self) -> Wind:
+        """The wind that speeds, aim and touchdown are worked out for: a calm where nobody has given it.
+
+        What they are worked out for is said beside them, and no margin, distance or limit takes it.
+        """
+        return self.wind or Wind(direction_deg_true=None, speed_kt=0.0)
+
+    @property
+    def gust_spread_kt(self) -> float:
+        """Gust less steady wind [kt]; 0 when no gust is reported, or no wind."""
+        return self.assumed_wind.gust_spread_kt
 
     @property
     def flap_setting(self) -> FlapSetting:

@@ -17,6 +17,7 @@ _TENS = 10.0  # [own]
 _BOOK = Phrasebook(
     'rollout',
     unknown='Where it stops is unknown without a ground roll.',
+    no_wind='Where it stops is unknown while nobody has given the wind.',
     stop='As braked in the handbook it stops {stop} from the threshold, {total} after the aim point.',
     flap_up='Flap up on the roll would save about {less}: not worth the wrong lever unless the handbook calls for it.',
     flap_no='Flap up on the roll would save nothing.',
@@ -54,8 +55,8 @@ def rollout_part(
     request: BriefRequest, setup: LandingSetup, aim: AimPart, touchdown: TouchdownPart, ground: GroundPart
 ) -> RolloutPart:
     """What happens between the touchdown and the turn-off."""
-    roll, runway = ground.ground_roll, request.runway
-    if roll is None:
+    roll, runway, wind = ground.ground_roll, request.runway, setup.wind
+    if roll is None or wind is None:
         return RolloutPart(
             stop_ft=None,
             stop_minus_aim_ft=None,
@@ -63,20 +64,20 @@ def rollout_part(
             flap_up_changes_ft=None,
             no_brakes_change_ft=None,
             exits=(),
-            rollout_words=(_BOOK.say('unknown'),),
+            rollout_words=(_BOOK.say('unknown' if roll is None else 'no_wind'),),
         )
     stop_ft = touchdown.predicted_touchdown_ft + roll.expected_ft
     changes = rollout(
         roll_ft=roll.expected_ft,
         touchdown_ktas=setup.approach.touchdown_ktas,
-        headwind_kt=setup.wind.sure_headwind_kt,
+        headwind_kt=wind.sure_headwind_kt,
         slope=runway.slope_pct / 100,
         is_grass=not runway.has_paint,
     )
     slow_ft = touchdown.predicted_touchdown_ft + slowed_to_ft(
         roll_ft=roll.expected_ft,
         touchdown_ktas=setup.approach.touchdown_ktas,
-        headwind_kt=setup.wind.sure_headwind_kt,
+        headwind_kt=wind.sure_headwind_kt,
         to_kt=EXIT_SPEED_KT,
     )
     exits = tuple(

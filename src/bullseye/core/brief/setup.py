@@ -30,7 +30,8 @@ class LandingSetup:
     """The air, the speeds and the wind of a request, and the approach that the touchdown model takes."""
 
     flap: FlapSetting
-    wind: Components
+    wind: Components | None  # None: nobody has given it
+    assumed_wind: Components  # for speeds, aim and touchdown: a calm then
     pressure_altitude_ft: float
     density_ratio: float
     recommended_kias: float
@@ -79,7 +80,7 @@ def deceleration_fps2(request: BriefRequest) -> float:
 def landing_setup(request: BriefRequest) -> LandingSetup:
     """Bring a request to the approach that the touchdown model takes."""
     flap, runway, weather = request.flap_setting, request.runway, request.weather
-    wind = request.wind
+    wind = request.assumed_wind
     parts = components(wind, course_deg_true=runway.course_deg_true)
     altitude_ft = pressure_altitude_ft(elevation_ft=runway.elevation_ft, qnh_hpa=weather.qnh_hpa)
     sigma = density_ratio(pressure_altitude_ft=altitude_ft, temperature_c=weather.temperature_c)
@@ -112,7 +113,8 @@ def landing_setup(request: BriefRequest) -> LandingSetup:
     )
     return LandingSetup(
         flap=flap,
-        wind=parts,
+        wind=parts if weather.is_known else None,
+        assumed_wind=parts,
         pressure_altitude_ft=altitude_ft,
         density_ratio=sigma,
         recommended_kias=speed.speed_kias,

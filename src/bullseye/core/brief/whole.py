@@ -166,7 +166,7 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
         pressure_altitude_ft=setup.pressure_altitude_ft,
         density_ratio=setup.density_ratio,
         temperature_c=request.weather.temperature_c,
-        headwind_kt=setup.wind.sure_headwind_kt,
+        headwind_kt=None if setup.wind is None else setup.wind.sure_headwind_kt,
         technique=request.technique,
         pattern_altitude_ft=pattern_altitude_ft(request, plan),
         as_set=AsSet(
@@ -181,7 +181,7 @@ def takeoff_of(request: BriefRequest, plan: Plan, setup: LandingSetup) -> Takeof
     answer = brief_takeoff(task)
     # the wind that forbids a landing forbids the takeoff before it
     said = [one for one in today_cautions(request, setup) if one.severity != 'know']
-    if setup.wind.head_kt is None:
+    if setup.wind is not None and setup.wind.head_kt is None:
         said.append(Caution('mind', _BOOK.say('no_direction', wind=knots(setup.wind.any_way_kt))))
     worked_out: dict[OverruledNumber, float | None] = {}
     if any(one.number in TAKEOFF_NUMBERS for one in request.overruled):
@@ -209,7 +209,8 @@ def ranking_of(request: BriefRequest, plan: Plan, brief: BriefAnswer | None = No
         sun = sun_at(lat_deg=airfield.latitude_deg, lon_deg=airfield.longitude_deg, at=plan.at)
     wind = request.wind
     # one wind for all ends, whatever variation each prints
-    weather = replace(request.weather, wind_dir_deg_mag=None, wind_dir_deg_true=wind.direction_deg_true)
+    from_deg_true = None if wind is None else wind.direction_deg_true
+    weather = replace(request.weather, wind_dir_deg_mag=None, wind_dir_deg_true=from_deg_true)
     return rank_ends(
         [
             _candidate(_at_end(request, end, weather), plan, sun, brief=brief if end == request.runway else None)
@@ -244,12 +245,11 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
     return Candidate(
         runway=there.runway,
         wind=setup.wind,
-        gust_spread_kt=there.wind.gust_spread_kt,
+        gust_spread_kt=there.gust_spread_kt,
         limits=crosswind_limits(there, setup.wind),
         takeoff_margin_ft=takeoff.over_50_margin_ft,
         landing_margin_ft=moved_margin_ft(ground.landing_margin, moved_ft),
         sun=sun,
-        wind_is_known=there.weather.is_known,
         weather_stops=tuple(one.words for one in hazard_cautions(there) if one.severity == 'stop'),
         clears_obstacle=takeoff.clears_obstacle if must_clear else True,
         climbs_away=(None if must_clear else True) if climb_fpm is None else climb_fpm > 0,
@@ -259,9 +259,9 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
 
 def touch_and_go_ft(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -> float | None:
     """Runway left at 50 ft after a touch-and-go from the landing as briefed [ft]; None is unknown."""
-    if not request.weather.is_known:
-        return None
     setup = landing_setup(request)
+    if setup.wind is None:
+        return None
     return touch_and_go_margin_ft(
         brief.touchdown,
         available_ft=request.runway.landing_distance_available_ft,
@@ -274,7 +274,7 @@ def pattern_task(
     request: BriefRequest, plan: Plan, setup: LandingSetup, brief: BriefAnswer, takeoff: TakeoffAnswer
 ) -> PatternTask:
     """What the pattern of a brief is worked out for."""
-    wind = request.wind
+    wind = request.assumed_wind
     roll_ft, over_ft = takeoff.ground_roll_ft, takeoff.over_50_ft_ft
     known = roll_ft is not None and over_ft is not None and over_ft > roll_ft
     climb = Climb(ground_roll_ft=roll_ft, over_50_ft_ft=over_ft) if known else None  # type: ignore[arg-type]
@@ -407,7 +407,7 @@ def _lap_plan(
     wanted = kinds_wanted(
         request.landing,
         crosswind_kt=brief.wind.crosswind_kt,
-        gust_spread_kt=request.wind.gust_spread_kt,
+        gust_spread_kt=request.gust_spread_kt,
         record=plan.lesson.record,
     )
     ranges = {} if no_lap else {kind: briefs.range_ft(kind) for kind in kinds if kind in wanted}
@@ -424,7 +424,7 @@ def _lap_plan(
             fuel_burn_gph=request.aircraft.fuel_burn_gph,
             daylight_min=daylight,
             crosswind_kt=brief.wind.crosswind_kt,
-            gust_spread_kt=request.wind.gust_spread_kt,
+            gust_spread_kt=request.gust_spread_kt,
             headwind_kt=brief.wind.headwind_kt,
             no_lap=no_lap,
             no_landing=() if no_lap or ranges.get(request.landing) else briefs.problems(request.landing),

@@ -38,8 +38,8 @@ def work_out(request: BriefRequest, plan: Plan, wind: LapWind | None) -> WorkedO
         choice=_in_wind_aloft(plan, wind),
         weight_lb=request.weight_lb,
         density_ratio=setup.density_ratio,
-        surface_wind_deg_true=flown.wind.direction_deg_true,
-        surface_wind_kt=flown.wind.speed_kt,
+        surface_wind_deg_true=flown.assumed_wind.direction_deg_true,
+        surface_wind_kt=flown.assumed_wind.speed_kt,
         pattern_altitude_ft=pattern_altitude_ft(request, plan),
         first_turn_ft=takeoff.first_turn_ft,
         aim_point_ft=request.spot_ft,  # it changes neither speeds nor spacing

@@ -47,7 +47,7 @@ from bullseye.core.model.speeds import stall_margin
 _BOOK = Phrasebook(
     'takeoff',
     no_table='the aircraft has no takeoff table or rotation speed',
-    no_wind='the wind direction is unknown',
+    no_wind='nobody has given the wind',
     no_distance='No takeoff distance: {why}. Do not guess it; use the handbook.',
     idle='Idle, brake, keep straight.',
     land_ahead='Nose down, land on what is left, brake.',
@@ -273,7 +273,7 @@ class AsSet:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TakeoffTask:
-    """What a takeoff is worked out for; ``headwind_kt`` is None while the wind along the runway is unknown."""
+    """What a takeoff is worked out for; ``headwind_kt`` is None where nobody has given the wind."""
 
     kind: TakeoffKind
     aircraft: Aircraft
