@@ -2,6 +2,7 @@ import pytest
 from alembic import command
 from alembic.util import CommandError
 from sqlalchemy import create_engine, exists, func, inspect, select, text, update
+from sqlalchemy.exc import IntegrityError
 
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.demo import seed
@@ -88,9 +89,14 @@ def test_laps_of_a_wind_that_nobody_gave_are_told_apart_by_the_update(sessions, 
     with sessions() as db:
         scope.see_every_school(db)
         for lap in db.scalars(select(Lap).where(Lap.sortie_id.in_([never, given]))):
-            said = (lap.conditions or {}).get('given')
-            assert said == ('never' if lap.sortie_id == never else None)
+            assert (lap.briefed_wind_kt is None) == (lap.sortie_id == never)
+            assert 'given' not in (lap.conditions or {})
             assert (lap.flown is not None) == (taught[lap.id] and (lap.sortie_id == given or lap.id == one))
+        unknown, known = db.get_one(Sortie, never), db.get_one(Sortie, given)
+        assert (unknown.wind_kt, unknown.wind_dir_deg_true, unknown.gust_kt) == (None, None, None)
+        assert known.wind_kt is not None
+        with pytest.raises(IntegrityError, match='no_wind_is_no_calm'):
+            db.execute(update(Sortie).where(Sortie.id == never).values(wind_kt=0.0))
 
 
 def test_a_database_of_a_newer_version_is_left_alone(demo_url):

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from contextlib import suppress
+from functools import lru_cache
 from typing import Any
 
 from apiflask import APIBlueprint
@@ -28,15 +30,17 @@ from bullseye.store.judging import summary_of
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
 from bullseye.store.plan import parts_of, plan_of, requests_of_plan
-from bullseye.store.requests import brief_of, live_request
+from bullseye.store.requests import SortieSoFar, brief_of, live_request
 
+answers_of = lru_cache(300)(make_answers)  # a request says all that they depend on
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
 
 
 class ElsewhereOut(Out):
-    """Brief and answers for the sortie's landing on another runway of its field."""
+    """Brief and answers for a landing of the sortie on another runway of its field."""
 
     runway_end_id: int
+    landing: LandingKind
     brief: BriefAnswer
     answers: AnswerTable
 
@@ -121,24 +125,28 @@ def take_along(sortie_id: int) -> AboardOut:
             ),
             'kneeboard': kneeboard_of(db, sortie),
             'answers': {
-                kind: make_answers(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
+                kind: answers_of(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
             },
-            'elsewhere': _elsewhere(db, sortie),
+            'elsewhere': _elsewhere(db, sortie, list(requests)),
             'catalogue': CatalogueOut.model_validate(read_catalogue_data(db, person())),
         }
     )
 
 
-def _elsewhere(db: Session, sortie: Sortie) -> list[ElsewhereOut]:
+def _elsewhere(db: Session, sortie: Sortie, kinds: Sequence[LandingKind]) -> list[ElsewhereOut]:
+    """The same landings on the other ends, each as it would be asked for there."""
     found = []
+    so_far = SortieSoFar()  # what was learned is the same on every runway, and read once
     for end in sortie.runway_end.airfield.ends:
         if end.id == sortie.runway_end_id or end.removed_at is not None:
             continue
-        # a runway on which this cannot be flown, too short for the spot say, is not taken along
-        with suppress(RefusedRequest, InvalidInput):
-            request = live_request(db, sortie, runway_end=end)
-            answers = make_answers(request, aim_step_ft=sortie.school.aim_step_ft)
-            found.append(ElsewhereOut(runway_end_id=end.id, brief=brief_of(request), answers=answers))
+        for kind in kinds:
+            # a runway on which this cannot be flown, too short for the spot say, is not taken along
+            with suppress(RefusedRequest, InvalidInput):
+                request = live_request(db, sortie, landing=kind, runway_end=end, so_far=so_far)
+                answers = answers_of(request, aim_step_ft=sortie.school.aim_step_ft)
+                brief = brief_of(request)
+                found.append(ElsewhereOut(runway_end_id=end.id, landing=kind, brief=brief, answers=answers))
     return found
 
 

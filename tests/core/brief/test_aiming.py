@@ -86,9 +86,9 @@ def laps_of(
 
 def test_the_order_of_the_aircrafts_laps_does_not_matter_and_that_of_the_pilots_does():
     rng = np.random.default_rng(77)
-    early = laps_of(rng, 6, a_fps2=3.2, bias_ft=200, scatter_ft=10)
-    late = laps_of(rng, 6, a_fps2=3.2, bias_ft=-100, scatter_ft=10)
-    timed = [dataclasses.replace(lap, float_s=4.0 + i / 10, speed_is_known=True) for i, lap in enumerate(early)]
+    early = laps_of(rng, 14, a_fps2=3.2, bias_ft=200, scatter_ft=10)
+    late = laps_of(rng, 14, a_fps2=3.2, bias_ft=-100, scatter_ft=10)
+    timed = [dataclasses.replace(lap, float_s=4.0 + i / 20, speed_is_known=True) for i, lap in enumerate(early)]
 
     def learned(aircraft: list[FlownLap], pilot: list[FlownLap]) -> Calibration:
         return calibrate(aircraft_laps=aircraft, pilot_laps=pilot, prior_deceleration_fps2=3.2)
@@ -97,7 +97,7 @@ def test_the_order_of_the_aircrafts_laps_does_not_matter_and_that_of_the_pilots_
     assert one.deceleration_fps2 == pytest.approx(other.deceleration_fps2)
     now_short, now_long = learned([], early + late), learned([], late + early)
     assert now_short.bias_ft < now_long.bias_ft - 25
-    assert now_short.laps == now_long.laps == 12
+    assert now_short.laps == now_long.laps == 28
 
 
 @given(st.lists(st.floats(-600, 900), min_size=1, max_size=25))

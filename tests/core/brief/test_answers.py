@@ -10,7 +10,7 @@ from bullseye.core.brief.aiming import winds_met_ft
 from bullseye.core.brief.answers import AnswerTable, make_answers
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.setup import landing_setup
+from bullseye.core.brief.setup import landing_setup, path_angle_deg
 from bullseye.core.given.belief import Calibration
 from bullseye.core.model.forecast import hit_chance, simulate_from_aim_ft
 from bullseye.core.model.touchdown import predict
@@ -67,9 +67,13 @@ def test_reading_between_the_values_stays_within_ten_feet_of_the_model(cases):
             speed = float(rng.uniform(table.speed_kias[0], table.speed_kias[-1]))
             wind = float(rng.uniform(table.headwind_kt[0], table.headwind_kt[-1]))
             calls.append(['touchdownMinusAimFt', plain(table), speed, wind])
-            approach = landing_setup(dataclasses.replace(request, approach_speed_kias=speed)).approach
+            there = dataclasses.replace(request, approach_speed_kias=speed)
+            approach = landing_setup(there).approach
+            # of a glide the path over the ground follows the wind
+            path_deg = path_angle_deg(there, speed_ktas=approach.speed_ktas, headwind_kt=wind)
+            approach = dataclasses.replace(approach, headwind_kt=wind, path_angle_deg=path_deg)
             gusts = winds_met_ft(landing_setup(request)).mean() - predict(landing_setup(request).approach).touchdown_ft
-            truth.append(gusts + predict(dataclasses.replace(approach, headwind_kt=wind)).touchdown_ft)
+            truth.append(gusts + predict(approach).touchdown_ft)
     off = np.abs(np.array(on_device(calls)) - np.array(truth))
     assert len(off) == 720
     assert off.max() < 10

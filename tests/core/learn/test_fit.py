@@ -76,8 +76,12 @@ def test_one_wild_lap_moves_the_bias_by_less_than_a_third_of_its_error():
 
 def test_what_the_pilot_does_lately_counts_more():
     rng = np.random.default_rng(3)
-    old, new = [fly(rng, bias=0, scatter=40) for _ in range(8)], [fly(rng, bias=200, scatter=40) for _ in range(4)]
+    old, new = [fly(rng, bias=0, scatter=40) for _ in range(22)], [fly(rng, bias=200, scatter=40) for _ in range(8)]
     assert bias_of(old + new) > 1.4 * bias_of(new + old) > 0  # the same laps, in another order
+    shares = joint.share_of_laps(30)
+    assert list(shares[-10:]) == [1.0] * 10  # those of a lesson tell alike
+    assert shares[0] == pytest.approx(0.5 ** (20 / 16))
+    assert shares[19] == pytest.approx(0.5 ** (1 / 16))
 
 
 def test_the_robust_mean_agrees_with_a_general_library():
@@ -198,7 +202,7 @@ def test_the_belief_is_that_of_a_posterior_drawn_by_brute_force():
     log = np.zeros(count)
     scale = np.sqrt(3 / 5)  # of Student's t with five degrees of freedom and that standard deviation
     for i, lap in enumerate(laps):
-        share = 0.5 ** ((len(laps) - 1 - i) / joint._HALF_LIFE_LAPS)
+        share = 0.5 ** (max(0, len(laps) - 10 - i) / joint._HALF_LIFE_LAPS)
         per_kt = (
             predict(dataclasses.replace(lap.approach, speed_ktas=lap.approach.speed_ktas + 0.5)).touchdown_ft
             - predict(dataclasses.replace(lap.approach, speed_ktas=lap.approach.speed_ktas - 0.5)).touchdown_ft

@@ -3,7 +3,11 @@ import type { QueryClient } from '@tanstack/vue-query'
 import { allAboard, aboardOf, isOutOfReach, keepAboard, orAboard, orCopy } from '@/offline/aboard'
 import { forgetPerson, hasEnded, isEnding, keepSession, keptSession, noteEnding } from '@/offline/device'
 import { link } from '@/offline/link'
-import { movedBy } from '@/strip/places'
+import type { Waiting } from '@/offline/device'
+import { keptRows } from '@/offline/disk'
+import { shownLaps } from '@/offline/shown'
+import { briefHere, rankHere } from '@/offline/tables'
+import type { WindRead } from '@/offline/wind'
 import { today } from '@/words'
 import { answered, ApiError, http, rememberCsrfToken } from './client'
 import type {
@@ -19,7 +23,6 @@ import type {
   Match,
   Measure,
   Aboard,
-  Brief,
   LandingKind,
   Laps,
   Plan,
@@ -423,7 +426,8 @@ export const sortiesQuery = (search: Partial<SortieSearch> = {}) => ({
     orCopy(
       () => api.sorties(search),
       async () => {
-        const lines = (await allAboard()).map(({ data }) => lineOf(data))
+        const waiting = await keptRows()
+        const lines = (await allAboard()).map(({ data }) => lineOf(data, waiting))
         if (!lines.length) return null
         return () => ({ sorties: lines.filter((one) => isLookedFor(one, search)), after: null })
       },
@@ -464,7 +468,8 @@ export const proposalQuery = (student_id: number | null) => ({
   queryKey: ['sorties', 'proposal', student_id] as const,
   queryFn: () => api.proposal(student_id),
 })
-function lineOf({ sortie: one, laps }: Aboard): SortieLine {
+/** A line of the list, with the laps that wait on this device. */
+function lineOf({ sortie: one, laps }: Aboard, waiting: readonly Waiting[]): SortieLine {
   const { student, instructor, aircraft, standard, runway, ...plain } = one
   return {
     ...plain,
@@ -477,7 +482,10 @@ function lineOf({ sortie: one, laps }: Aboard): SortieLine {
     runway_ident: runway.ident,
     standard_id: standard.id,
     standard_name: standard.name,
-    laps: laps.laps.length,
+    laps: shownLaps(
+      laps.laps,
+      waiting.filter((row) => row.sortie_id === one.id),
+    ).length,
   }
 }
 export const sortieQuery = (id: number) => ({
@@ -526,24 +534,75 @@ export const lapsQuery = (id: number) => ({
       (copy) => copy.laps,
     ),
 })
+/** A wind as the API is asked for it. */
+export const windAsked = (wind: WindRead) => ({
+  wind_dir_deg_mag: wind.from_deg_mag,
+  wind_kt: wind.kt,
+  gust_kt: wind.gust_kt,
+})
 /** The brief of one lap that may be of another kind or spot than the sortie's. */
-export const briefForQuery = (id: number, landing: LandingKind, spot_ft: number, runway_end_id: number | null) => ({
-  queryKey: ['brief', id, landing, spot_ft, runway_end_id] as const,
+export const briefForQuery = (
+  id: number,
+  landing: LandingKind,
+  spot_ft: number,
+  runway_end_id: number | null,
+  wind: WindRead | null,
+) => ({
+  queryKey: ['brief', id, landing, spot_ft, runway_end_id, wind] as const,
   queryFn: () =>
     orAboard(
       id,
-      () => api.brief(id, { landing, spot_ft, runway_end_id }),
+      () => api.brief(id, { landing, spot_ft, runway_end_id, ...(wind ? windAsked(wind) : {}) }),
       (copy): BriefOut => {
-        const there = runway_end_id !== null && runway_end_id !== copy.sortie.runway_end_id
-        const elsewhere = there ? copy.elsewhere?.find((one) => one.runway_end_id === runway_end_id) : undefined
-        if (there && !elsewhere)
-          throw new ApiError(0, 'That runway was not taken along: it cannot be briefed without a network.')
-        const brief = (elsewhere?.brief ?? (copy.briefs as Record<string, Brief>)[landing] ?? copy.brief.brief) as Brief
-        return { brief: movedBy(brief, spot_ft - brief.aim.spot_ft), change: null }
+        const brief = briefHere(copy, landing, runway_end_id ?? copy.sortie.runway_end_id, spot_ft, wind)
+        if (!brief)
+          throw new ApiError(0, 'That landing or runway was not taken along: it cannot be briefed without a network.')
+        return { brief, change: null }
       },
     ),
   placeholderData: <T>(before: T) => before,
 })
+/** What a change would do: the server says it; without a network the device does, for spot and wind. */
+export const briefAsked = (id: number, asked: Partial<BriefChanges>) =>
+  orAboard(
+    id,
+    () => api.brief(id, asked),
+    ({ sortie, ...copy }): BriefOut => {
+      const { spot_ft, wind_dir_deg_mag, wind_kt, gust_kt, ...more } = asked
+      if (Object.keys(more).length)
+        throw new ApiError(
+          0,
+          'Without a network only the spot and the wind can be asked about: the rest needs the server.',
+        )
+      const kt = wind_kt === undefined ? sortie.wind_kt : wind_kt
+      const from_deg_mag = wind_dir_deg_mag === undefined ? sortie.wind_dir_deg_mag : wind_dir_deg_mag
+      const gust = gust_kt === undefined ? sortie.gust_kt : gust_kt
+      const wind = kt === null ? null : { from_deg_mag, kt, gust_kt: gust === null ? null : Math.max(gust, kt) }
+      const spot = spot_ft ?? sortie.spot_ft
+      const brief = briefHere({ sortie, ...copy }, sortie.landing, sortie.runway_end_id, spot, wind)
+      if (!brief) throw new ApiError(0, 'This landing was not taken along: it cannot be asked about without a network.')
+      return { brief, change: null }
+    },
+  )
+/** The runways of a field, best first; of a sortie that was taken along also without a network. */
+export const rankAsked = (airfield_id: number, sortie_id: number | null, asked: RankingIn) => {
+  const ask = () => api.rankRunways(airfield_id, asked)
+  if (sortie_id === null) return ask()
+  return orAboard(sortie_id, ask, (copy) => {
+    if (airfield_id !== copy.sortie.airfield_id || asked.wind_kt == null)
+      throw new ApiError(
+        0,
+        'Without a network only the field that was taken along can be ranked, in a wind that is given.',
+      )
+    const from_deg_mag =
+      asked.wind_dir_deg_mag ??
+      (asked.wind_dir_deg_true == null
+        ? null
+        : asked.wind_dir_deg_true - (copy.sortie.runway.magnetic_variation_deg ?? 0))
+    const wind = { from_deg_mag, kt: asked.wind_kt, gust_kt: asked.gust_kt ?? null }
+    return { ends: rankHere(copy, asked.landing ?? copy.sortie.landing, wind) }
+  })
+}
 export const schoolQuery = { queryKey: ['school'] as const, queryFn: api.school }
 export const tracksQuery = { queryKey: ['tracks'] as const, queryFn: api.trackFiles }
 export const trackQuery = (id: string) => ({

@@ -4,9 +4,13 @@ import { computed, type Ref } from 'vue'
 import { briefForQuery } from '@/api/queries'
 import type { Brief, LandingKind, LapIn, Plan, PlannedLap, Sortie } from '@/api/types'
 import { useAboard } from '@/composables/useAboard'
-import { lapOnDevice, nextLap, overLimits, type AnswerTable, type Flown } from '@/offline/answers'
+import { windReadOf } from '@/composables/useWindRead'
+import { lapOnDevice, nextLap, type AnswerTable, type Flown } from '@/offline/answers'
+import { briefNow } from '@/offline/briefed'
 import type { ShownLap } from '@/offline/shown'
-import { landingLength, staysGood } from '@/strip/places'
+import { answersOf } from '@/offline/tables'
+import { windOn } from '@/offline/wind'
+import { landingLength } from '@/strip/places'
 
 const NOT_LANDING = new Set(['go_around', 'low_approach', 'hold_off_drill'])
 
@@ -37,37 +41,32 @@ export function useNextLap(
       ? Math.min(wanted, Math.max(0, landingLength(runway) - 300))
       : wanted
   })
+  /** The wind that was read last, on the lap in hand or on the latest that has one; null: as the sortie has it. */
+  const windRead = computed(() => windReadOf(sortie.value, shown.value, draft.value))
   const isElsewhere = computed(() => endId.value !== sortie.value?.runway_end_id)
   const briefState = useQuery(
     computed(() =>
-      briefForQuery(id, landing.value, spotFt.value, isElsewhere.value && sortie.value ? endId.value : null),
+      briefForQuery(
+        id,
+        landing.value,
+        spotFt.value,
+        isElsewhere.value && sortie.value ? endId.value : null,
+        windRead.value,
+      ),
     ),
   )
   const brief = computed<Brief | undefined>(() => briefState.data.value?.brief)
 
-  const table = (kind: LandingKind, end: number): AnswerTable | null => {
-    const data = aboard.value?.data
-    if (!data || end === data.sortie.runway_end_id)
-      return (data?.answers as Record<string, AnswerTable> | undefined)?.[kind] ?? null
-    const there = kind === data.sortie.landing ? data.elsewhere?.find((one) => one.runway_end_id === end) : undefined
-    return (there?.answers as AnswerTable | undefined) ?? null
-  }
-  /** The headwind read on a lap, on this runway. */
+  const answers = (kind: LandingKind, end: number) => (aboard.value ? answersOf(aboard.value.data, kind, end) : null)
+  const table = (kind: LandingKind, end: number): AnswerTable | null => answers(kind, end)?.table ?? null
+  const courseOf = (end: number) =>
+    ends.value.find((one) => one.id === end)?.course_deg_mag ?? sortie.value?.course_deg_mag ?? 0
+  /** The headwind read on a lap, on the runway it was flown to. */
   function headwind(values: LapIn): number | null {
     if (values.wind_kt == null || values.wind_dir_deg_mag == null || !sortie.value) return null
-    const course = ends.value.find((one) => one.id === endOf(values))?.course_deg_mag ?? sortie.value.course_deg_mag
-    return values.wind_kt * Math.cos(((values.wind_dir_deg_mag - course) * Math.PI) / 180)
+    const wind = { from_deg_mag: values.wind_dir_deg_mag, kt: values.wind_kt, gust_kt: null }
+    return windOn(wind, courseOf(endOf(values))).head_kt
   }
-  /** The wind that was read last, in the lap in hand or on the latest that has one, along and across this runway. */
-  const windNow = computed(() => {
-    const read = [...shown.value.map((one) => one.values), draft.value as LapIn]
-      .filter((values) => values?.wind_kt != null && values.wind_dir_deg_mag != null)
-      .at(-1)
-    if (!read || !sortie.value) return null
-    const course = ends.value.find((one) => one.id === endId.value)?.course_deg_mag ?? sortie.value.course_deg_mag
-    const off = ((read.wind_dir_deg_mag! - course) * Math.PI) / 180
-    return { along_kt: read.wind_kt! * Math.cos(off), across_kt: read.wind_kt! * Math.sin(off) }
-  })
   /** Laps that the table does not know yet, with the aim each was flown by. */
   const sinceTaken = computed(() => {
     const known = new Set(aboard.value?.data.laps.laps.map((one) => one.id) ?? [])
@@ -94,38 +93,18 @@ export function useNextLap(
     }
     return flown
   }
-  /** The figures of the next lap: the server's while it knows every lap, else this device's. */
+  /** The figures of the next lap: the server's while it knows every lap and the wind, else this device's. */
   const isFromDevice = computed(
-    () => table(landing.value, endId.value) !== null && shown.value.some((one) => one.waits && one.values),
+    () =>
+      table(landing.value, endId.value) !== null &&
+      (shown.value.some((one) => one.waits && one.values) || (!!windRead.value && briefState.isPlaceholderData.value)),
   )
-  const figures = computed(() => {
-    if (!brief.value) return null
-    const answers = isFromDevice.value ? table(landing.value, endId.value) : null
-    const wind = isFromDevice.value ? windNow.value : null
-    const next =
-      answers && nextLap(answers, flownLaps(landing.value, endId.value), spotFt.value, wind ? wind.along_kt : null)
-    if (!next) return brief.value
-    const over = wind ? overLimits(brief.value.wind.crosswind_limits, wind) : []
-    const by = next.aim_point_ft - brief.value.aim.aim_point_ft
-    const { aim, touchdown } = brief.value
-    const is_good = !over.length && staysGood(brief.value, next.aim_point_ft, aim.box_ft[1]!)
-    const [low, high] = touchdown.predicted_band_ft as [number, number]
-    return {
-      ...brief.value,
-      cautions: [
-        ...over.map((words) => ({ severity: 'stop' as const, words, alone_only: false })),
-        ...brief.value.cautions,
-      ],
-      aim: {
-        ...aim,
-        aim_point_ft: next.aim_point_ft,
-        aim_is_good: is_good,
-        hit_chance: next.hit_chance,
-        hit_chance_if_briefed: next.hit_chance_if_briefed,
-        aim_before_spot_words: '',
-      },
-      touchdown: { ...touchdown, predicted_touchdown_ft: next.predicted_ft, predicted_band_ft: [low + by, high + by] },
-    } as Brief
+  const figures = computed<Brief | null>(() => {
+    const known = isFromDevice.value ? answers(landing.value, endId.value) : null
+    if (!known) return brief.value ?? null
+    const now = windRead.value && windOn(windRead.value, known.courseDegMag)
+    const laps = flownLaps(landing.value, endId.value)
+    return briefNow(known.brief, known.table, laps, spotFt.value, now, windRead.value?.from_deg_mag ?? null)
   })
   function resultHere(one: ShownLap) {
     const kind = (one.values.landing ?? sortie.value?.landing ?? 'normal') as LandingKind
@@ -160,6 +139,8 @@ export function useNextLap(
     brief,
     figures,
     isFromDevice,
+    windRead,
+    courseOf,
     resultHere,
   }
 }

@@ -16,7 +16,8 @@ export async function aboardOf(sortieId: number): Promise<AboardRow | null> {
 /** A copy that an older Bullseye took along is laid out otherwise: it is as if there were none, and is taken anew. */
 function isReadable(row: AboardRow): boolean {
   const brief: unknown = row.data.brief.brief
-  return typeof brief === 'object' && brief !== null && 'aim' in brief
+  const tables: object[] = Object.values(row.data.answers ?? {})
+  return typeof brief === 'object' && brief !== null && 'aim' in brief && tables.every((one) => 'in_wind' in one)
 }
 
 /** Keep a sortie on this device. */

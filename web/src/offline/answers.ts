@@ -2,6 +2,8 @@
  * Answers without a network: reading between the values of the table that the server handed along. The model itself
  * stays on the server; its own result takes the place of these as soon as it is reached.
  */
+import type { WindOn } from './wind'
+
 export interface AnswerTable {
   speed_kias: number[]
   headwind_kt: number[]
@@ -26,6 +28,27 @@ export interface AnswerTable {
   forecast_sd_ft: number
   forecast_if_briefed_sd_ft: number
   aim_step_ft: number
+  in_wind: InWind
+}
+
+/** What follows the wind as it is read now: rows by the step of the gust spread, columns by the table's headwinds. */
+export interface InWind {
+  /** of the grid of touchdowns: by how much the winds briefed move their mean, and by how much they scatter them */
+  winds_ft: number
+  winds_sd_ft: number
+  gust_spread_kt: number[]
+  approach_speed_kias: number[]
+  /** of a rule of thumb, by headwind; null: the aim is worked out */
+  before_spot_ft: number[] | null
+  roll_point_ft: (number | null)[][]
+  climb_point_ft: (number | null)[][]
+  stop_roll_ft: (number | null)[][]
+  over_50_ft: (number | null)[][]
+  part_point_ft: number
+  set_point_ft: number | null
+  available_ft: number
+  is_good_in_a_breeze: boolean
+  cautions: { severity: 'stop' | 'mind' | 'know'; words: string; alone_only: boolean }[]
 }
 
 /** What is known of one lap: null where nobody saw it. */
@@ -120,32 +143,100 @@ export interface NextLap {
   /** as flown lately, and if the briefed speed is flown */
   hit_chance: number
   hit_chance_if_briefed: number
+  /** by how much the winds of now scatter the touchdowns beyond those briefed [ft²] */
+  more_ft2: number
+  /** and by how much more a knot moves them than in the wind briefed, where it is more */
+  wider: number
+}
+
+const GUSTS_MET = [0.1, 0.3, 0.5, 0.7, 0.9] // anywhere between the steady wind and the gust
+const FROM_ALL_ROUND = [0, 1, 2, 3, 4, 5, 6, 7].map((eighth) => Math.cos((eighth * Math.PI) / 4 + 0.2))
+
+/** Headwinds that may be met in a wind: those between steady and gust; of one from anywhere, those from all round. */
+function headsMet(wind: WindOn): number[] {
+  if (wind.head_kt === null || wind.gust_head_kt === null) return FROM_ALL_ROUND.map((share) => share * wind.any_way_kt)
+  const [head, gust] = [wind.head_kt, wind.gust_head_kt]
+  return GUSTS_MET.map((share) => head + share * (gust - head))
+}
+
+/** A figure of a grid by gust and headwind; null where one of its neighbours is unknown. */
+export function cellAt(table: AnswerTable, grid: readonly (readonly (number | null)[])[], wind: WindOn): number | null {
+  const steps = table.in_wind.gust_spread_kt
+  const spread = clamp(wind.spread_kt, steps[0]!, steps.at(-1)!)
+  const [i] = between(steps, spread)
+  const head = clamp(wind.sure_head_kt, table.headwind_kt[0]!, table.headwind_kt.at(-1)!)
+  const [j, share] = between(table.headwind_kt, head)
+  // a neighbour that is not needed may be unknown
+  const columns = share === 0 ? [j] : share === 1 ? [j + 1] : [j, j + 1]
+  const needed = [grid[i]!, grid[i + 1]!].flatMap((row) => columns.map((column) => row[column]))
+  if (needed.some((one) => one === null || one === undefined)) return null
+  const filled = grid.map((row) => row.map((one) => one ?? 0))
+  return readGrid(steps, table.headwind_kt, filled, spread, head)
+}
+
+/** The approach speed by the gust of a wind. */
+export function speedIn(table: AnswerTable, wind: WindOn): number {
+  const steps = table.in_wind.gust_spread_kt
+  const [i, share] = between(steps, clamp(wind.spread_kt, steps[0]!, steps.at(-1)!))
+  const speeds = table.in_wind.approach_speed_kias
+  return speeds[i]! * (1 - share) + speeds[i + 1]! * share
 }
 
 /**
- * The next lap's aim point, each lap having taught a step at most; `spotFt` may be another spot, and `headwindNowKt` the
- * wind as it was read last.
+ * The next lap's aim point, each lap having taught a step at most; `spotFt` may be another spot, and `now` the wind as it
+ * was read last, on the runway.
  */
 export function nextLap(
   table: AnswerTable,
   laps: readonly Flown[],
   spotFt: number = table.spot_ft,
-  headwindNowKt: number | null = null,
+  now: WindOn | null = null,
 ): NextLap | null {
   const briefed = touchdownMinusAimFt(table, table.briefed_speed_kias, table.briefed_headwind_kt)
-  const float = touchdownMinusAimFt(table, table.briefed_speed_kias, headwindNowKt ?? table.briefed_headwind_kt)
-  if (float === null || briefed === null) return null
+  if (briefed === null) return null
+  const speed = now ? speedIn(table, now) : table.briefed_speed_kias
+  let float = briefed
+  let more = 0 // what the winds of now scatter beyond those briefed, as a variance
+  if (now) {
+    const met = headsMet(now).map((head) => touchdownMinusAimFt(table, speed, head))
+    if (met.some((one) => one === null)) return null
+    const known = met as number[]
+    const middle = known.reduce((sum, one) => sum + one, 0) / known.length
+    float = middle - table.in_wind.winds_ft
+    more = known.reduce((sum, one) => sum + (one - middle) ** 2, 0) / known.length - table.in_wind.winds_sd_ft ** 2
+  }
   const { bias_ft: bias, moved_ft: moved } = learned(table, laps)
   const target = spotFt + table.target_minus_spot_ft
-  const aim = table.briefed_aim_ft + (spotFt - table.spot_ft) + moved + briefed - float
+  const thumb = table.in_wind.before_spot_ft ? beforeSpot(table, now?.head_kt ?? table.briefed_headwind_kt) : null
+  const aim =
+    thumb === null ? table.briefed_aim_ft + (spotFt - table.spot_ft) + moved + briefed - float : spotFt - thumb
   const predicted = aim + float + bias
+  const wider = now ? Math.max(1, perKt(table, speed, now) / perKt(table, table.briefed_speed_kias, null)) : 1
+  const scatter = (sd: number) => Math.sqrt(Math.max(1, (sd * wider) ** 2 + more))
   return {
     aim_point_ft: aim,
-    speed_kias: table.briefed_speed_kias,
+    speed_kias: speed,
     predicted_ft: predicted,
-    hit_chance: hitChance(table, table.forecast_sd_ft, predicted + table.habit_ft - target),
-    hit_chance_if_briefed: hitChance(table, table.forecast_if_briefed_sd_ft, predicted - target),
+    hit_chance: hitChance(table, scatter(table.forecast_sd_ft), predicted + table.habit_ft - target),
+    hit_chance_if_briefed: hitChance(table, scatter(table.forecast_if_briefed_sd_ft), predicted - target),
+    more_ft2: more,
+    wider,
   }
+}
+
+/** How far a knot moves the touchdown [ft/kt], with the wind of now or the briefed one. */
+function perKt(table: AnswerTable, speed: number, now: WindOn | null): number {
+  const from = clamp(speed, table.speed_kias[0]!, table.speed_kias.at(-1)! - 2)
+  const head = clamp(now?.head_kt ?? table.briefed_headwind_kt, table.headwind_kt[0]!, table.headwind_kt.at(-1)!)
+  return (touchdownMinusAimFt(table, from + 2, head)! - touchdownMinusAimFt(table, from, head)!) / 2
+}
+
+/** A rule of thumb: how far before the spot, by the headwind. */
+function beforeSpot(table: AnswerTable, headwindKt: number): number {
+  const rule = table.in_wind.before_spot_ft!
+  const head = clamp(headwindKt, table.headwind_kt[0]!, table.headwind_kt.at(-1)!)
+  const [j, share] = between(table.headwind_kt, head)
+  return rule[j]! * (1 - share) + rule[j + 1]! * share
 }
 
 export interface DeviceResult {
@@ -228,30 +319,4 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
       ? `${Math.round(lap.along_ft - to)} ft beyond the box`
       : `${Math.round(from - lap.along_ft)} ft short of the box`
   return { error_ft: error, hit, words: hit ? 'In the box' : off, parts, cue }
-}
-
-/** One limit of the day, as the brief holds it. */
-export interface WindLimit {
-  name: string
-  limit_kt: number
-  source: string
-}
-/** Over a limit, in words; an empty list where the wind is within all of them. Limits themselves are still within. */
-export function overLimits(
-  limits: readonly WindLimit[],
-  wind: { along_kt: number; across_kt: number },
-  mostTailwindKt = 10,
-): string[] {
-  const across = Math.abs(wind.across_kt)
-  const said = limits
-    .filter((one) => across > one.limit_kt)
-    .map(
-      (one) =>
-        `Crosswind ${Math.round(across)} kt is over the ${one.name} limit of ${Math.round(one.limit_kt)} kt (${one.source}).`,
-    )
-  if (-wind.along_kt > mostTailwindKt)
-    said.push(
-      `Tailwind ${Math.round(-wind.along_kt)} kt is over the limit of ${mostTailwindKt} kt: choose another end.`,
-    )
-  return said
 }

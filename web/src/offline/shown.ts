@@ -28,6 +28,7 @@ export function asWritten(lap: Lap): LapIn {
     ballooned: lap.ballooned,
     wind_dir_deg_mag: lap.wind_dir_deg_mag,
     wind_kt: lap.wind_kt,
+    gust_kt: lap.gust_kt,
     aim_point_ft: lap.aim_point_ft,
     landing: lap.landing,
     runway_end_id: lap.runway_end_id,

@@ -3,14 +3,17 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { api, briefQuery, lapsQuery, sessionQuery, sortieQuery, tracksQuery } from '@/api/queries'
+import { api, briefQuery, lapsQuery, planQuery, sessionQuery, sortieQuery, tracksQuery } from '@/api/queries'
 import type { Lap } from '@/api/types'
 import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
+import WaitingLaps from '@/components/WaitingLaps.vue'
 import ExaminedPanel from '@/record/ExaminedPanel.vue'
 import ProposeSigning from '@/record/ProposeSigning.vue'
 import { useWidth } from '@/composables/useWidth'
+import { useNextLap } from '@/composables/useNextLap'
+import { shownLaps } from '@/offline/shown'
 import { useSync } from '@/offline/sync'
 import { windowAround, marksOf, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
@@ -21,6 +24,7 @@ const sortieState = useQuery(sortieQuery(id))
 const briefState = useQuery(briefQuery(id))
 const lapsState = useQuery(lapsQuery(id))
 const session = useQuery(sessionQuery)
+const sync = useSync()
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 const sortie = computed(() => sortieState.data.value)
 const laps = computed(() => lapsState.data.value?.laps ?? [])
@@ -29,14 +33,29 @@ const summary = computed(() => lapsState.data.value?.summary)
 const counted = computed(
   () => laps.value.find((one) => one.diagnosis.error_ft !== null)?.diagnosis.counted_from ?? 'the target',
 )
+/** Laps of this device that the server does not know yet. */
+const withWaiting = computed(() =>
+  shownLaps(
+    laps.value,
+    sync.waiting.filter((one) => one.sortie_id === id),
+  ),
+)
+const plan = useQuery(planQuery(id))
+const onDevice = useNextLap(
+  id,
+  sortie,
+  computed(() => plan.data.value?.plan),
+  withWaiting,
+  ref({}),
+)
+const waiting = computed(() =>
+  withWaiting.value.filter((one) => !one.result).map((lap) => ({ lap, here: onDevice.resultHere(lap) })),
+)
 const unreadable = computed(() => lapsState.data.value?.unreadable.length ?? 0)
 const brief = computed(() => briefState.data.value?.brief)
 
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
-const view = computed(() =>
-  sortie.value ? windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 1.9) : { from: 0, to: 1 },
-)
 /** Laps are compared at the spot of today: one flown to another spot keeps its distance from it. */
 const touches = computed<Touch[]>(() =>
   laps.value
@@ -49,6 +68,16 @@ const touches = computed<Touch[]>(() =>
       strong: lap.score.hit === true,
     })),
 )
+/** Wide enough for every touchdown, the worst too, whatever the screen. */
+const view = computed(() => {
+  if (!sortie.value) return { from: 0, to: 1 }
+  const around = windowAround(sortie.value.runway, sortie.value.spot_ft, width.value, 1.9)
+  const places = touches.value.map((one) => one.along)
+  return {
+    from: Math.min(around.from, ...places.map((ft) => ft - 60)),
+    to: Math.max(around.to, ...places.map((ft) => ft + 60)),
+  }
+})
 const moved = computed(() => laps.value.some((lap) => lap.spot_ft !== sortie.value?.spot_ft))
 const marks = computed<Marks | null>(() =>
   brief.value ? { ...marksOf(brief.value), predicted_band_ft: undefined } : null,
@@ -71,7 +100,6 @@ const halfWidth = (lap: Lap) =>
 const flights = useQuery({ ...tracksQuery, retry: false })
 const ofSortie = computed(() => flights.data.value?.tracks.filter((one) => one.sortie_id === id) ?? [])
 const pieces = useQuery({ queryKey: ['pieces', id], queryFn: () => api.tracks(id), retry: false })
-const sync = useSync()
 watch(
   () => sync.pieces,
   () => void pieces.refetch(),
@@ -154,11 +182,12 @@ const verdict = (lap: Lap) =>
       {{ unreadable === 1 ? 'One lap of this sortie is' : `${unreadable} laps of this sortie are` }} kept but cannot be
       read, and not shown here. Tell whoever runs Bullseye at your school; the others are complete.
     </p>
-    <p v-if="!laps.length" class="panel">
+    <WaitingLaps v-if="waiting.length" :laps="waiting" />
+    <p v-if="!laps.length && !waiting.length" class="panel">
       No lap flown yet.
       <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
     </p>
-    <template v-else>
+    <template v-if="laps.length">
       <section class="panel border-l-8 !border-l-aim" aria-label="The one change">
         <p class="heading">The one change</p>
         <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>

@@ -4,7 +4,17 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { LIMITS } from '@/api/limits'
-import { api, briefQuery, forgetSortie, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import {
+  api,
+  briefAsked,
+  briefForQuery,
+  briefQuery,
+  forgetSortie,
+  windAsked,
+  planQuery,
+  sessionQuery,
+  sortieQuery,
+} from '@/api/queries'
 import type { BriefChanges } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Figure from '@/components/Figure.vue'
@@ -15,6 +25,7 @@ import SpeedSteps from '@/components/SpeedSteps.vue'
 import Stepper from '@/components/Stepper.vue'
 import WindOnRunway from '@/components/WindOnRunway.vue'
 import { useWhatIf } from '@/composables/useWhatIf'
+import { useWindRead } from '@/composables/useWindRead'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
@@ -26,16 +37,23 @@ const id = Number(useRoute().params.id)
 const client = useQueryClient()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
-const briefState = useQuery(briefQuery(id))
 const sortie = computed(() => sortieState.data.value)
+/** In the wind that was read last on a lap, where that is another than the sortie's. */
+const windRead = useWindRead(id, sortie)
+const briefState = useQuery(briefQuery(id))
+const inWind = useQuery(
+  computed(() => ({
+    ...briefForQuery(id, sortie.value?.landing ?? 'normal', sortie.value?.spot_ft ?? 0, null, windRead.value),
+    enabled: !!sortie.value && !!windRead.value,
+  })),
+)
+const kept = computed(() => (windRead.value ? inWind.data.value : briefState.data.value)?.brief)
 const mayChange = computed(() => session.data.value?.person?.role !== 'student')
 
 const changes = reactive<Partial<BriefChanges>>({})
 const isChanged = computed(() => Object.keys(changes).length > 0)
-const whatIf = useWhatIf((asked) => api.brief(id, asked))
-const answered = computed(
-  () => (isChanged.value ? (whatIf.answer.value?.brief ?? null) : null) ?? briefState.data.value?.brief,
-)
+const whatIf = useWhatIf((asked) => briefAsked(id, { ...(windRead.value ? windAsked(windRead.value) : {}), ...asked }))
+const answered = computed(() => (isChanged.value ? (whatIf.answer.value?.brief ?? null) : null) ?? kept.value)
 /** While the spot is dragged the drawing moves with it at once; the server's answer follows. */
 const brief = computed(() => {
   const base = answered.value
@@ -69,7 +87,8 @@ const isFlown = computed(() => !!brief.value && (brief.value.aim.aim_is_good || 
 
 type Asked = 'spot_ft' | 'approach_speed_kias' | 'wind_dir_deg_mag' | 'wind_kt' | 'gust_kt' | 'weight_lb' | 'flap'
 function now<K extends Asked>(key: K) {
-  return key in changes ? changes[key] : sortie.value?.[key]
+  const read: Partial<BriefChanges> = windRead.value ? windAsked(windRead.value) : {}
+  return key in changes ? changes[key] : key in read ? read[key] : sortie.value?.[key]
 }
 const wind = computed(() => ({
   wind_dir_deg_mag: (now('wind_dir_deg_mag') as number | null | undefined) ?? null,

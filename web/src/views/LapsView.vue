@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Made for one thumb in sunlight, with or without a network: where it touched, how it ended, how it was. */
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { LIMITS } from '@/api/limits'
-import { lapsQuery, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
-import type { LandingKind, LapIn, Outcome } from '@/api/types'
+import { api, forgetSortie, lapsQuery, planQuery, sessionQuery, sortieQuery, windAsked } from '@/api/queries'
+import type { LandingKind, LapIn, Outcome, Sortie } from '@/api/types'
 import Cautions from '@/components/Cautions.vue'
 import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
@@ -17,6 +17,7 @@ import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
 import TakeAlong from '@/components/TakeAlong.vue'
 import TrackSwitch from '@/components/TrackSwitch.vue'
+import WindDial from '@/components/WindDial.vue'
 import { useHoldTimer } from '@/composables/useHoldTimer'
 import { useKeys } from '@/composables/useKeys'
 import { useLapRecorder } from '@/composables/useLapRecorder'
@@ -25,7 +26,10 @@ import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
 import { usePhrases } from '@/composables/usePhrases'
 import { EXCLUDED_LABEL, type LapState } from '@/marks'
+import { link } from '@/offline/link'
 import { useSync } from '@/offline/sync'
+import { useUndo } from '@/stores/undo'
+import type { WindRead } from '@/offline/wind'
 import { clamp, landingLength, marksOf, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import {
@@ -45,6 +49,7 @@ const LISTED = 10
 const route = useRoute()
 const id = Number(route.params.id)
 const sync = useSync()
+const client = useQueryClient()
 const session = useQuery(sessionQuery)
 const sortieState = useQuery(sortieQuery(id))
 const planState = useQuery(planQuery(id))
@@ -54,6 +59,7 @@ const laps = computed(() => lapsState.data.value?.laps ?? [])
 const person = computed(() => session.data.value?.person ?? null)
 const mayRecord = computed(() => person.value?.role !== 'student')
 const recorder = useLapRecorder(id, laps, person)
+const undo = useUndo()
 /** A lap that is to be put right opens when the debrief sends here. */
 const asked = typeof route.query.lap === 'string' ? route.query.lap : null
 const stop = watch(
@@ -207,6 +213,56 @@ const PILOTS = [
   { value: 'student' as const, label: 'Student' },
   { value: 'instructor' as const, label: 'Instructor' },
 ]
+/** The wind of now, from which all that comes is briefed: asked for by one tap. */
+const asksWind = ref(false)
+const windStart = computed<WindRead | null>(() => {
+  if (next.windRead.value) return next.windRead.value
+  const given = sortie.value
+  if (!given || given.wind_kt === null) return null
+  return { from_deg_mag: wholeDirection(given.wind_dir_deg_mag), kt: given.wind_kt, gust_kt: given.gust_kt }
+})
+const windNow = computed(() => {
+  const wind = windStart.value
+  return wind
+    ? windWords({ wind_dir_deg_mag: wind.from_deg_mag, wind_kt: wind.kt, gust_kt: wind.gust_kt })
+    : 'not given'
+})
+const dialEnds = computed(() =>
+  next.ends.value.map((one) => ({ id: one.id, ident: one.runway.ident, courseDegMag: one.course_deg_mag })),
+)
+const windOfSortie = ({ wind_dir_deg_mag, wind_kt, gust_kt, wind_source }: Sortie) => ({
+  ...{ wind_dir_deg_mag, wind_kt, gust_kt, wind_source },
+})
+/** With a network the whole sortie follows at once; without one the lap carries the wind, and the sortie follows it. */
+async function tellSortie(wind: Parameters<typeof api.changeSortie>[1]) {
+  if (!link.reached.value) return
+  try {
+    await api.changeSortie(id, wind)
+    await forgetSortie(client, id)
+  } catch {
+    // it stays with the lap, and is sent with it
+  }
+}
+async function useWind(wind: WindRead, endId: number) {
+  asksWind.value = false
+  const before = { ...recorder.draft.value }
+  // read now, so it belongs to the lap that is being flown, whichever one is looked at
+  if (ended.value) recorder.begin()
+  await recorder.keepDraft({
+    ...recorder.draft.value,
+    wind_dir_deg_mag: wind.from_deg_mag,
+    wind_kt: wind.kt,
+    gust_kt: wind.gust_kt,
+    known_by: { ...recorder.draft.value.known_by, wind_kt: 'read' },
+    ...(endId === next.endId.value ? {} : { runway_end_id: endId }),
+  })
+  const was = sortie.value
+  undo.done('wind', async () => {
+    await recorder.keepDraft(before)
+    if (was) await tellSortie(windOfSortie(was))
+  })
+  await tellSortie({ ...windAsked(wind), wind_source: 'sock' })
+}
 function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
   set('left out of learning', { excluded: recorder.latest().excluded === value ? null : value })
 }
@@ -240,9 +296,27 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
       </h1>
       <span class="hidden text-soft sm:inline">
-        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }} ·
-        {{ windWords(sortie) }}
+        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }}
       </span>
+      <button
+        v-if="mayRecord"
+        type="button"
+        class="button !min-h-14 !px-3"
+        :aria-label="`Wind now: ${windNow}. Change it`"
+        @click="asksWind = true"
+      >
+        <span aria-hidden="true">Wind</span> <span class="figure">{{ windNow }}</span>
+      </button>
+      <span v-else>{{ windNow }}</span>
+      <WindDial
+        :open="asksWind"
+        :ends="dialEnds"
+        :end-id="next.endId.value"
+        :start="windStart"
+        :limits="figures.wind.limits"
+        @close="asksWind = false"
+        @use="useWind"
+      />
       <span class="flex-1" />
       <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
         <button
@@ -411,7 +485,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           </div>
         </div>
         <button type="button" class="button w-full !min-h-14" :aria-expanded="more" @click="more = !more">
-          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim and wind, a note' }}
+          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim, a note' }}
         </button>
         <div v-if="more" class="space-y-3">
           <div class="grid gap-3 sm:grid-cols-2">
@@ -493,45 +567,6 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               empty-word="–"
               :error="fieldErrors.float_s"
               @update:model-value="set('float time', { float_s: $event, known_by: { float_s: 'timed' } })"
-            />
-            <Stepper
-              :model-value="values?.wind_dir_deg_mag ?? null"
-              :latest="() => recorder.latest().wind_dir_deg_mag"
-              label="Wind now, from"
-              unit="°"
-              :min="0"
-              :max="360"
-              :step="10"
-              :start="wholeDirection(sortie.wind_dir_deg_mag) ?? 360"
-              empty-word="as briefed"
-              :error="fieldErrors.wind_dir_deg_mag"
-              @update:model-value="
-                set('wind', {
-                  wind_dir_deg_mag: $event,
-                  wind_kt: recorder.latest().wind_kt ?? sortie.wind_kt,
-                })
-              "
-            />
-            <Stepper
-              :model-value="values?.wind_kt ?? null"
-              :latest="() => recorder.latest().wind_kt"
-              label="Wind now"
-              unit="kt"
-              :min="LIMITS.windKt.min"
-              :max="LIMITS.windKt.max"
-              :start="sortie.wind_kt ?? 5"
-              :empty-word="brief.wind.is_known ? 'as briefed' : 'not given'"
-              :error="fieldErrors.wind_kt"
-              @update:model-value="
-                set('wind', {
-                  wind_kt: $event,
-                  wind_dir_deg_mag:
-                    $event === null
-                      ? null
-                      : (recorder.latest().wind_dir_deg_mag ??
-                        (brief.wind.is_known ? wholeDirection(sortie.wind_dir_deg_mag) : null)),
-                })
-              "
             />
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">

@@ -3,7 +3,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, catalogueQuery, forgetSortie, proposalQuery, sessionQuery, sortieQuery } from '@/api/queries'
+import { api, catalogueQuery, forgetSortie, proposalQuery, rankAsked, sessionQuery, sortieQuery } from '@/api/queries'
 import type { LandingKind, RankedEnd, Sortie, SortieIn } from '@/api/types'
 import Choice from '@/components/Choice.vue'
 import Loading from '@/components/Loading.vue'
@@ -321,7 +321,7 @@ function verdict(end: RankedEnd): { words: string; tone: string } {
 }
 const ranking = useQuery({
   queryKey: ['ranking', computed(() => field.value?.id ?? 0), asked],
-  queryFn: () => api.rankRunways(field.value?.id ?? 0, asked.value),
+  queryFn: () => rankAsked(field.value?.id ?? 0, id, asked.value),
   enabled: computed(
     () => ready.value && mayPlan.value && !!field.value && form.aircraft_id > 0 && form.wind_kt !== null,
   ),

@@ -156,6 +156,14 @@ class Phrasebook:
         self._names = {name: frozenset(re.findall(r'\{(\w+)\}', text)) for name, text in templates.items()}
         _TEMPLATES.update({f'{subject}.{name}': text for name, text in templates.items()})
 
+    def names(self, name: str) -> frozenset[str]:
+        """What a template takes."""
+        return self._names[name]
+
+    def text(self, name: str) -> str:
+        """A template as it stands, for where its values are filled in elsewhere."""
+        return _TEMPLATES[f'{self.subject}.{name}']
+
     def say(self, name: str, /, **values: Quantity | Sentence | str) -> Sentence:
         """A sentence; its values must be those that its template names.
 

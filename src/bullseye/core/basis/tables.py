@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections.abc import Sequence
 from itertools import pairwise
 
@@ -29,14 +30,19 @@ def read_table(values: object, axes: Sequence[tuple[str, Sequence[float], float]
         that one, which for altitude, temperature and weight errs long
     :raises OutsideTable: above the last printed value
     """
-    grid = np.asarray(values, float)
+    grid: NDArray[np.float64] = np.asarray(values, float)
     for name, printed, value in axes:
         if value > printed[-1]:
             raise OutsideTable(_BOOK.say('above', what=name, value=count(value), last=count(printed[-1])))
     for _, printed, value in reversed(axes):
-        grid = np.apply_along_axis(_interpolated, -1, grid, value, printed)
+        grid = _interpolated(grid, value, printed)
     return float(grid)
 
 
-def _interpolated(row: NDArray[np.float64], value: float, printed: Sequence[float]) -> float:
-    return float(np.interp(value, printed, row))
+def _interpolated(grid: NDArray[np.float64], value: float, printed: Sequence[float]) -> NDArray[np.float64]:
+    """Along the last axis; below the first printed value its own cells."""
+    if len(printed) == 1 or value <= printed[0]:
+        return np.asarray(grid[..., 0])
+    above = bisect_left(printed, value)
+    share = (value - printed[above - 1]) / (printed[above] - printed[above - 1])
+    return np.asarray(grid[..., above - 1] * (1 - share) + grid[..., above] * share)

@@ -10,16 +10,11 @@ from bullseye.core.air.wind import Components, magnetic_from_true_deg
 from bullseye.core.basis.constants import (
     DENSITY_ALTITUDE_ABOVE_FIELD_FT,
     DENSITY_ALTITUDE_HIGH_FT,
-    GUST_SPREAD_LIMIT_KT,
-    LEAST_APPROACH_GROUND_KT,
-    SOLO_WIND_LIMIT_KT,
-    TAILWIND_CAUTION_KT,
-    TAILWIND_LIMIT_KT,
 )
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity, feet, knots, per_cent, told_apart
-from bullseye.core.basis.unknown import known_or
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, knots, per_cent
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
+from bullseye.core.brief.windlimits import WindLimit, exceeded, wind_limits, wind_values_kt
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
 _BOOK = Phrasebook(
@@ -30,13 +25,6 @@ _BOOK = Phrasebook(
     'The limits hold for its worst direction, the aim is for all of them.',
     swings_both='The wind swings: up to {right} across from the right and {left} from the left, between {least} and '
     '{most} of headwind. The limits hold for its worst direction, the aim is for all of them.',
-    tailwind='Tailwind {tailwind}, gusts included: longer float and roll. Consider the other end.',
-    tailwind_over='Tailwind {tailwind}, gusts included, is over the limit of {limit}: choose another runway end.',
-    over_limit='Crosswind {crosswind} is over the {name} limit of {limit} ({source}).',
-    gusts='Gusts {spread} above the steady wind; {limit} is our limit: rather wait.',
-    strong='Wind of {wind}: too much for a student alone, whose limit is {limit}.',
-    too_strong='In {headwind} of headwind the aircraft makes only {ground} over the ground: our model knows no such '
-    'landing. Do not fly by these figures.',
     rudder='{words}',
     thin_air='Density altitude {altitude}: longer roll, weaker climb, faster over the ground. '
     'Fly the same indicated speeds, and lean the mixture as the handbook says.',
@@ -51,7 +39,6 @@ _BOOK = Phrasebook(
 )
 
 
-_TAILWIND_SAID_KT = 0.5  # [own]
 _SWINGS_SAID_KT = 1.0  # [own] from both sides
 
 
@@ -78,6 +65,7 @@ class WindPart:
     worst_crosswind_kt: float | None  # of the worst direction of a wind that swings, gusts included; positive as above
     least_headwind_kt: float | None  # likewise; negative is a tailwind
     crosswind_limits: tuple[CrosswindLimit, ...]
+    limits: tuple[WindLimit, ...]  # all of them as rows, for another wind than this
     wind_dir_deg_mag: float | None
     crosswind: CrosswindHands | None
     pressure_altitude_ft: float
@@ -96,14 +84,24 @@ def strongest_crosswind_kt(parts: Components) -> float | None:
     return max(parts.cross_kt, parts.gust_cross_kt, parts.most_from_right_kt, -parts.most_from_left_kt, key=abs)
 
 
-def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[CrosswindLimit, ...]:
-    """Every limit of crosswind that is known, against the strongest crosswind of the day."""
+def _crosswind_limits(request: BriefRequest) -> list[tuple[str, float, str]]:
+    """Whose limit of crosswind, how much [kt], and its source; those that are known."""
     aircraft_kt, source = request.aircraft.crosswind_limit
     given = [
         ('aircraft', aircraft_kt, source),
         ('school', request.school_crosswind_limit_kt, 'school rule'),
         ('student', request.student_crosswind_limit_kt, "student's own limit"),
     ]
+    return [(name, limit_kt, source) for name, limit_kt, source in given if limit_kt is not None]
+
+
+def limits_of_wind(request: BriefRequest, setup: LandingSetup) -> tuple[WindLimit, ...]:
+    """All limits of wind that hold for a landing, as rows."""
+    return wind_limits(crosswind=_crosswind_limits(request), approach_ktas=setup.approach.speed_ktas)
+
+
+def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[CrosswindLimit, ...]:
+    """Every limit of crosswind that is known, against the strongest crosswind of the day."""
     return tuple(
         CrosswindLimit(
             name=name,
@@ -111,8 +109,7 @@ def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[C
             source=source,
             within=None if parts is None else parts.worst_crosswind_kt <= limit_kt,
         )
-        for name, limit_kt, source in given
-        if limit_kt is not None
+        for name, limit_kt, source in _crosswind_limits(request)
     )
 
 
@@ -133,6 +130,7 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
         worst_crosswind_kt=strongest_crosswind_kt(parts),
         least_headwind_kt=None if parts.head_kt is None else parts.least_head_kt,
         crosswind_limits=crosswind_limits(request, setup.wind),
+        limits=limits_of_wind(request, setup),
         wind_dir_deg_mag=None
         if from_deg_true is None
         else magnetic_from_true_deg(true_deg=from_deg_true, variation_deg=request.runway.magnetic_variation_deg),
@@ -150,34 +148,19 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
     )
 
 
-def wind_cautions(request: BriefRequest, setup: LandingSetup, wind: WindPart) -> list[Caution]:
+def _exceeded(request: BriefRequest, setup: LandingSetup) -> list[tuple[WindLimit, Caution]]:
+    """The limits that the wind is over, with what is said of each; none of a wind that nobody has given."""
+    parts, wind = setup.wind, request.wind
+    if parts is None or wind is None:
+        return []
+    values_kt = wind_values_kt(parts, wind)
+    over = exceeded(limits_of_wind(request, setup), values_kt, has_direction=parts.head_kt is not None)
+    return [(one, one.caution(values_kt[one.quantity])) for one in over]
+
+
+def wind_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
     """What the wind warns of, for landing and takeoff alike."""
-    said: list[Caution] = []
-    parts, reported = setup.wind, request.wind
-    if parts is None or reported is None:
-        return said
-    tail_kt = parts.worst_tailwind_kt
-    if tail_kt > TAILWIND_LIMIT_KT:
-        tailwind, limit_of_it = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
-        said.append(Caution('stop', _BOOK.say('tailwind_over', tailwind=tailwind, limit=limit_of_it)))
-    elif tail_kt > _TAILWIND_SAID_KT and wind.headwind_kt is not None:
-        severity: Severity = 'mind' if tail_kt >= TAILWIND_CAUTION_KT else 'know'
-        said.append(Caution(severity, _BOOK.say('tailwind', tailwind=knots(tail_kt))))
-    for limit in wind.crosswind_limits:
-        if limit.within is False:
-            crosswind, most = told_apart(knots(parts.worst_crosswind_kt), knots(limit.limit_kt))
-            over = _BOOK.say('over_limit', crosswind=crosswind, name=limit.name, limit=most, source=limit.source)
-            said.append(Caution('stop', over, alone_only=limit.name != 'aircraft'))
-    if reported.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
-        spread, most = told_apart(knots(reported.gust_spread_kt), knots(GUST_SPREAD_LIMIT_KT))
-        gusts = _BOOK.say('gusts', spread=spread, limit=most)
-        said.append(Caution('stop', gusts))
-    strongest_kt = reported.speed_kt + reported.gust_spread_kt
-    if strongest_kt > SOLO_WIND_LIMIT_KT:
-        wind_words, most = told_apart(knots(strongest_kt), knots(SOLO_WIND_LIMIT_KT))
-        strong = _BOOK.say('strong', wind=wind_words, limit=most)
-        said.append(Caution('mind', strong))
-    return said
+    return [said for one, said in _exceeded(request, setup) if not one.landing_only]
 
 
 def variable_cautions(setup: LandingSetup, wind: WindPart) -> list[Caution]:
@@ -209,21 +192,10 @@ def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
     return [Caution('mind', _BOOK.say('thin_air_above', altitude=altitude, above=feet(above_ft, step=100.0)))]
 
 
-def wind_problems(setup: LandingSetup) -> list[Sentence]:
+def wind_problems(request: BriefRequest, setup: LandingSetup) -> list[Sentence]:
     """Winds in which no figure of the brief is to be flown."""
-    said: list[Sentence] = []
-    parts = setup.wind
-    if parts is None:
-        return said
-    tail_kt = parts.worst_tailwind_kt
-    if tail_kt > TAILWIND_LIMIT_KT:
-        tailwind, limit = told_apart(knots(tail_kt), knots(TAILWIND_LIMIT_KT))
-        said.append(_BOOK.say('tailwind_over', tailwind=tailwind, limit=limit))
-    head_kt = max(known_or(parts.head_kt, 0.0), known_or(parts.gust_head_kt, 0.0), parts.any_way_kt)
-    ground_kt = setup.approach.speed_ktas - head_kt
-    if ground_kt < LEAST_APPROACH_GROUND_KT:
-        said.append(_BOOK.say('too_strong', headwind=knots(head_kt), ground=knots(max(0.0, ground_kt))))
-    return said
+    over = [(one, said) for one, said in _exceeded(request, setup) if one.severity == 'stop']
+    return [said.words for one, said in over if one.quantity in ('tailwind', 'headwind')]
 
 
 def rudder_cautions(wind: WindPart) -> list[Caution]:

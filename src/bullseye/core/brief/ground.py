@@ -102,14 +102,15 @@ def ground_roll(request: BriefRequest, setup: LandingSetup) -> tuple[GroundRoll 
     return ground_roll_by(*by_set), None
 
 
-def _climb_fpm(request: BriefRequest, setup: LandingSetup) -> float | None:
+def go_around_climb_fpm(request: BriefRequest, setup: LandingSetup) -> float | None:
+    """How a go-around climbs in this air [fpm]; None where the handbook's figure is not entered."""
     altitude_ft = density_altitude_ft(
         pressure_altitude_ft=setup.pressure_altitude_ft, temperature_c=request.weather.temperature_c
     )
     return request.aircraft.go_around_climb_fpm(density_altitude_ft=altitude_ft)
 
 
-def _climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: float | None) -> float | None:
+def last_climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: float | None) -> float | None:
     """Last place from which a climb in landing configuration clears what stands beyond the end [ft]."""
     obstacle = request.runway.departure_obstacle
     if obstacle is None or climb_fpm is None or climb_fpm <= 0:
@@ -131,8 +132,8 @@ def ground_part(
     set_roll_ft = request.overrule('landing_roll_ft')
     needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
     roll_point_ft = None if needed_ft is None else available_ft - needed_ft
-    climb_fpm = _climb_fpm(request, setup)
-    climb_point_ft = _climb_point_ft(request, setup, climb_fpm)
+    climb_fpm = go_around_climb_fpm(request, setup)
+    climb_point_ft = last_climb_point_ft(request, setup, climb_fpm)
     must_clear = request.runway.departure_obstacle is not None
     if climb_fpm is None:
         said.append(

@@ -219,7 +219,7 @@ def _judged(
             *touchdown_problems(ground, touchdown),
             *margin_problems(ground.landing_margin),
         ),
-        of_all=(*wind_problems(setup), *problems_of_the_speed(setup, way), *climb_problems(ground), *stops),
+        of_all=(*wind_problems(request, setup), *problems_of_the_speed(setup, way), *climb_problems(ground), *stops),
         mind=(*mind, *touchdown_cautions(ground, touchdown, aim.box_ft)),
     )
 
@@ -281,7 +281,7 @@ def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     ground, unknown = ground_part(request, setup, touchdown, box_to_ft=aim.box_ft[1])
     today = [
         *variable_cautions(setup, wind),
-        *wind_cautions(request, setup, wind),
+        *wind_cautions(request, setup),
         *weather_cautions(request),
         *air_cautions(request, wind),
         *_speed_cautions(request, setup),

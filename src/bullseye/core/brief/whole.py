@@ -148,7 +148,7 @@ def pattern_altitude_ft(request: BriefRequest, plan: Plan) -> float:
 def today_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
     """What wind, weather and air of the day warn of, on every screen alike."""
     wind = wind_part(request, setup)
-    return [*wind_cautions(request, setup, wind), *weather_cautions(request), *air_cautions(request, wind)]
+    return [*wind_cautions(request, setup), *weather_cautions(request), *air_cautions(request, wind)]
 
 
 def _stops_today(request: BriefRequest, setup: LandingSetup) -> list[Caution]:

@@ -36,7 +36,8 @@ _NARROWER = 0.8566
 _TELLS = (_DEGREES + 1) / (
     _DEGREES + 3
 )  # [own] what a lap tells by the expected information of t, over its mean weight
-_HALF_LIFE_LAPS = 16.0  # [own] so many laps ago a lap tells half as much of the pilot who flies now
+_LATEST_LAPS = 10  # [own] a lesson or two: they tell alike of the pilot who flies now
+_HALF_LIFE_LAPS = 16.0  # [own] and so many laps before them a lap tells half as much
 _SCATTERS_FT = np.geomspace(15.0, 480.0, 13)
 _SPEED_SCATTERS_KT = np.geomspace(0.5, 8.0, 8)
 _ROUNDS = 8
@@ -139,7 +140,6 @@ def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats, speed_eff
     faster = np.array([[0.0], [0.0], [0.0], [_STEP_KT], [-_STEP_KT]])
     changed = {**given, 'deceleration_fps2': deceleration_fps2 + spread, 'speed_ktas': given['speed_ktas'] + faster}
     here, more, less, fast, slow = reckon(**changed)['touchdown_ft']
-    age = np.arange(len(laps) - 1, -1, -1)
     per_kt = (fast - slow) / (2 * _STEP_KT)
     speed_off_kt = np.where(read, given['speed_ktas'] - briefed, math.nan)
     more_ft = (speed_effect - 1) * per_kt * np.nan_to_num(speed_off_kt)
@@ -150,8 +150,14 @@ def _seen(laps: Sequence[FlownLap], deceleration_fps2: float | Floats, speed_eff
         beyond=np.array([side for _, side in touched], float),
         per_fps2=(more - less) / (2 * _STEP_FPS2),
         per_kt=speed_effect * per_kt,
-        share=0.5 ** (age / _HALF_LIFE_LAPS),
+        share=share_of_laps(len(laps)),
     )
+
+
+def share_of_laps(number: int) -> Floats:
+    """How much each of so many laps tells of the pilot who flies now, oldest first, shape (number,)."""
+    older = np.maximum(0, np.arange(number, 0, -1) - _LATEST_LAPS)
+    return np.asarray(0.5 ** (older / _HALF_LIFE_LAPS), float)
 
 
 def learn(laps: Sequence[FlownLap], *, prior: Prior, by_their_own: bool = False) -> Belief:

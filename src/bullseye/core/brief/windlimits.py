@@ -1,0 +1,134 @@
+"""The limits of wind as rows: a value, how it is compared, how grave it is to be over it, and what is said then.
+
+One small function reads them here, and its twin reads the same rows on a tablet that has no network.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from bullseye.core.air.wind import Components, Wind
+from bullseye.core.basis.constants import (
+    GUST_SPREAD_LIMIT_KT,
+    LEAST_APPROACH_GROUND_KT,
+    SOLO_WIND_LIMIT_KT,
+    TAILWIND_CAUTION_KT,
+    TAILWIND_LIMIT_KT,
+)
+from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, knots, told_apart
+from bullseye.core.basis.unknown import known_or
+
+WindQuantity = Literal['crosswind', 'tailwind', 'gust_spread', 'wind', 'headwind']
+_BOOK = Phrasebook(
+    'windlimit',
+    tailwind='Tailwind {value}, gusts included: longer float and roll. Consider the other end.',
+    tailwind_over='Tailwind {value}, gusts included, is over the limit of {limit}: choose another runway end.',
+    crosswind='Crosswind {value} is over the {name} limit of {limit} ({source}).',
+    gusts='Gusts {value} above the steady wind; {limit} is our limit: rather wait.',
+    strong='Wind of {value}: too much for a student alone, whose limit is {limit}.',
+    too_strong='In {value} of headwind the aircraft hardly gets ahead over the ground: our model knows no such landing '
+    'beyond {limit}. Do not fly by these figures.',
+)
+_TAILWIND_SAID_KT = 0.5  # [own]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WindLimit:
+    """One limit. Of the rows of one quantity and name only the first that is exceeded speaks."""
+
+    quantity: WindQuantity
+    name: str  # whose limit it is
+    source: str
+    limit_kt: float
+    compared: Literal['above', 'from']  # above: the limit itself is still within
+    severity: Severity
+    alone_only: bool
+    landing_only: bool
+    needs_direction: bool  # says nothing in a wind from no known direction, of which more is said elsewhere
+    template: str
+    words: str  # of it, with {value} and {limit} to be filled
+
+    def is_exceeded(self, value_kt: float) -> bool:
+        """Whether a wind is over it."""
+        return value_kt > self.limit_kt if self.compared == 'above' else value_kt >= self.limit_kt
+
+    def caution(self, value_kt: float) -> Caution:
+        """What is said of a wind that is over it."""
+        names = _BOOK.names(self.template)
+        value, limit = knots(value_kt), knots(self.limit_kt)
+        if 'limit' in names:
+            value, limit = told_apart(value, limit)
+        known: dict[str, Quantity | str] = {'value': value, 'limit': limit, 'name': self.name, 'source': self.source}
+        said = {name: known[name] for name in names}
+        return Caution(self.severity, _BOOK.say(self.template, **said), alone_only=self.alone_only)
+
+
+def _row(
+    template: str,
+    quantity: WindQuantity,
+    limit_kt: float,
+    severity: Severity,
+    *,
+    compared: Literal['above', 'from'] = 'above',
+    name: str = 'ours',
+    source: str = '',
+    needs_direction: bool = False,
+) -> WindLimit:
+    texts = {'value': '{value}', 'limit': '{limit}', 'name': name, 'source': source}
+    return WindLimit(
+        quantity=quantity,
+        name=name,
+        source=source,
+        limit_kt=limit_kt,
+        compared=compared,
+        severity=severity,
+        alone_only=name in ('school', 'student'),
+        landing_only=quantity == 'headwind',
+        needs_direction=needs_direction,
+        template=template,
+        words=_BOOK.text(template).format_map(texts),
+    )
+
+
+def wind_limits(*, crosswind: Iterable[tuple[str, float, str]], approach_ktas: float) -> tuple[WindLimit, ...]:
+    """All limits of wind of a landing, as rows.
+
+    :param crosswind: whose limit, how much [kt], and its source
+    :param approach_ktas: true airspeed of the approach
+    """
+    slowest_kt = max(0.0, approach_ktas - LEAST_APPROACH_GROUND_KT)
+    return (
+        _row('tailwind_over', 'tailwind', TAILWIND_LIMIT_KT, 'stop'),
+        _row('tailwind', 'tailwind', TAILWIND_CAUTION_KT, 'mind', compared='from', needs_direction=True),
+        _row('tailwind', 'tailwind', _TAILWIND_SAID_KT, 'know', needs_direction=True),
+        *(_row('crosswind', 'crosswind', kt, 'stop', name=name, source=source) for name, kt, source in crosswind),
+        _row('gusts', 'gust_spread', GUST_SPREAD_LIMIT_KT, 'stop'),
+        _row('strong', 'wind', SOLO_WIND_LIMIT_KT, 'mind'),
+        _row('too_strong', 'headwind', slowest_kt, 'stop'),
+    )
+
+
+def wind_values_kt(parts: Components, wind: Wind) -> dict[WindQuantity, float]:
+    """What is held against the limits [kt]: the worst of the day's directions, gusts included."""
+    return {
+        'crosswind': parts.worst_crosswind_kt,
+        'tailwind': parts.worst_tailwind_kt,
+        'gust_spread': wind.gust_spread_kt,
+        'wind': wind.speed_kt + wind.gust_spread_kt,
+        'headwind': max(known_or(parts.head_kt, 0.0), known_or(parts.gust_head_kt, 0.0), parts.any_way_kt),
+    }
+
+
+def exceeded(
+    limits: Iterable[WindLimit], values_kt: Mapping[WindQuantity, float], *, has_direction: bool
+) -> list[WindLimit]:
+    """The limits that a wind is over, in their order."""
+    found: list[WindLimit] = []
+    for one in limits:
+        if any((one.quantity, one.name) == (other.quantity, other.name) for other in found):
+            continue
+        if one.is_exceeded(values_kt[one.quantity]) and (has_direction or not one.needs_direction):
+            found.append(one)
+    return found

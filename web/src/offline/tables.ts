@@ -1,0 +1,102 @@
+/** What a sortie that was taken along answers by: for each landing and runway a brief and its table. */
+import type { Aboard, Brief, LandingKind } from '@/api/types'
+import type { AnswerTable } from './answers'
+import { briefNow } from './briefed'
+import { exceeded, limitWords, windOn, type WindLimit, type WindRead } from './wind'
+
+export interface Answers {
+  brief: Brief
+  table: AnswerTable
+  courseDegMag: number
+}
+
+/** Brief and table of a landing on a runway; null where that was not taken along. */
+export function answersOf(copy: Aboard, landing: LandingKind, endId: number): Answers | null {
+  const { sortie } = copy
+  const course = sortie.ends?.find((one) => one.id === endId)?.course_deg_mag ?? sortie.course_deg_mag
+  const found =
+    endId === sortie.runway_end_id
+      ? {
+          brief: (copy.briefs as Record<string, Brief>)[landing],
+          answers: (copy.answers as unknown as Record<string, AnswerTable>)[landing],
+        }
+      : copy.elsewhere.find((one) => one.runway_end_id === endId && one.landing === landing)
+  if (!found?.brief || !found.answers) return null
+  return { brief: found.brief as Brief, table: found.answers as unknown as AnswerTable, courseDegMag: course }
+}
+
+/** A landing as it would be briefed, in the wind of now where somebody read one; null where it was not taken along. */
+export function briefHere(
+  copy: Aboard,
+  landing: LandingKind,
+  endId: number,
+  spotFt: number,
+  wind: WindRead | null,
+): Brief | null {
+  const found = answersOf(copy, landing, endId)
+  if (!found) return null
+  const now = wind && windOn(wind, found.courseDegMag)
+  return briefNow(found.brief, found.table, [], spotFt, now, wind?.from_deg_mag ?? null)
+}
+
+type RankedEnd = Aboard['plan']['plan']['runway_ranking'][number]
+const OF_THE_WIND = new Set(['wind', 'headwind', 'crosswind', 'tailwind limit', 'gust limit', 'takeoff margin'])
+const OVER_LIMIT = 100 // as the server counts: no headwind makes up for it
+const ORDER = [true, null, false]
+
+/**
+ * The ends of the field in another wind, best first: limits as the server holds them, the landing margin by the tables,
+ * the rest as it was taken along. How much runway the takeoff takes in another wind is not known here.
+ */
+export function rankHere(copy: Aboard, landing: LandingKind, wind: WindRead): RankedEnd[] {
+  const { sortie } = copy
+  const kept = new Map(copy.plan.plan.runway_ranking.map((one) => [one.ident, one]))
+  const ranked = sortie.ends.map((end): RankedEnd => {
+    const ident = end.runway.ident
+    const on = windOn(wind, end.course_deg_mag)
+    const brief = briefHere(copy, landing, end.id, sortie.spot_ft, wind)
+    const over = exceeded(copy.brief.brief.wind.limits as WindLimit[], on).filter((one) => one.severity === 'stop')
+    const rest = (kept.get(ident)?.reasons ?? []).filter(
+      (one) => !OF_THE_WIND.has(one.name) && !one.name.endsWith(' limit') && one.name !== 'landing margin',
+    )
+    const margin = brief?.ground.landing_margin.margin_ft ?? null
+    const head = on.head_kt ?? -on.any_way_kt
+    const reason = (name: string, words: string, points: number, more: Partial<RankedEnd['reasons'][number]> = {}) => ({
+      ...{ name, words, points, value: null, unit: '', over_limit: false, is_unknown: false },
+      ...more,
+    })
+    const reasons = [
+      reason(
+        'headwind',
+        `${Math.round(Math.abs(head))} kt ${head < -0.5 ? 'tailwind' : 'headwind'}`,
+        head < 0 ? 4 * head : head,
+      ),
+      reason('crosswind', `${Math.round(on.values.crosswind)} kt across`, -on.values.crosswind / 2),
+      ...over.map((one) => reason(`${one.name} limit`, limitWords(one, on), -OVER_LIMIT, { over_limit: true })),
+      margin === null
+        ? reason('landing margin', 'landing margin unknown', 0, { is_unknown: true })
+        : margin < 0
+          ? reason('landing margin', `${Math.round(-margin)} ft too short to land`, -OVER_LIMIT, { over_limit: true })
+          : reason(
+              'landing margin',
+              `${Math.floor(margin / 10) * 10} ft to spare for the landing`,
+              Math.min(margin, 1_000) / 500,
+            ),
+      reason('takeoff margin', 'takeoff margin unknown without a network', 0, { is_unknown: true }),
+      ...rest,
+    ]
+    const isOver = reasons.some((one) => one.over_limit)
+    return {
+      ident,
+      reasons,
+      points: reasons.reduce((sum, one) => sum + one.points, 0),
+      within_limits: isOver ? false : null,
+      headwind_kt: on.head_kt,
+      crosswind_kt: on.cross_kt,
+      takeoff_margin_ft: null,
+      landing_margin_ft: margin,
+      sun_in_the_eyes: kept.get(ident)?.sun_in_the_eyes ?? null,
+    }
+  })
+  return ranked.sort((a, b) => ORDER.indexOf(a.within_limits) - ORDER.indexOf(b.within_limits) || b.points - a.points)
+}
