@@ -6,6 +6,7 @@ import threading
 import pytest
 
 from bullseye.demo.fleet import MARRAM_160
+from bullseye.paper.kneeboard import latin
 from bullseye.sim.weather import station
 from tests.api.conftest import Browser
 
@@ -270,6 +271,15 @@ def test_the_kneeboard_card_is_had_by_who_may_read_the_sortie(app, marta, ines):
         assert reply.data.startswith(b'%PDF-')
     ines.get(f'/api/sorties/{marta.sortie_of("Owen")}/kneeboard', status=404)
     assert Browser(app).client.get(f'/api/sorties/{sortie}/kneeboard-a5.pdf').status_code == 401
+
+
+def test_names_in_other_letters_stand_on_paper_in_fonts_that_have_them():
+    assert latin('Ines Carvalho') == 'Ines Carvalho'
+    assert latin('Łukasz') == '<font name="DejaVuSans">Ł</font>ukasz'
+    assert latin('山田 太郎').count('<font name="DroidSansFallback">') == 2
+    # joined, and from the right: the first letter of the name stands last, in the form that begins a word
+    assert latin('محمد') == '<font name="DejaVuSans">ﺪﻤﺤﻣ</font>'
+    assert latin('a<b & 山') == 'a&lt;b &amp; <font name="DroidSansFallback">山</font>'
 
 
 def test_without_a_station_there_is_none_and_a_silent_one_is_said(marta, monkeypatch):

@@ -415,7 +415,7 @@ def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
     sortie = recorder(page)
     context.set_offline(True)
     page.get_by_role('radio', name='23', exact=True).click()
-    expect(page.get_by_text('· 23 ·')).to_be_visible()
+    expect(page.get_by_text('· 23')).to_be_visible()
     tap(page, 900)
     page.get_by_role('button', name='Touch-and-go', exact=True).click()
     expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
@@ -428,6 +428,63 @@ def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
     context.set_offline(False)
     expect(device(page)).to_be_hidden()
     assert [lap['runway_ident'] for lap in stored(page, sortie)] == ['23', '23', '05']
+    quiet.clear()  # the browser itself complained of the lost connection
+
+
+def dial(page: Page, *, right: float, up: float) -> Any:
+    """Open the dial and put the thumb down so far from its middle, in shares of its half; the dialog."""
+    page.get_by_role('button', name=re.compile('^Wind now')).click()
+    dialog = page.get_by_role('dialog')
+    box = dialog.get_by_role('img', name=re.compile('Dial over runway')).bounding_box()
+    assert box is not None
+    page.mouse.click(box['x'] + box['width'] * (1 + right) / 2, box['y'] + box['height'] * (1 - up) / 2)
+    return dialog
+
+
+@pytest.mark.parametrize('is_offline', [False, True])
+def test_a_wind_set_by_thumb_moves_brief_limits_and_ranking_from_now_on(
+    marta: Page, context: BrowserContext, quiet: list[str], is_offline: bool
+):
+    page = marta
+    sortie = recorder(page)
+    calm_aim = before_spot(page)
+    if is_offline:
+        context.set_offline(True)
+    dialog = dial(page, right=0.0, up=0.5)  # down runway 05
+    expect(dialog).to_contain_text('Within every limit that is known')
+    expect(dialog).to_contain_text('Wind now: 050° 20 kt')
+    dialog.get_by_label('Gusts to: more').click()
+    dialog.get_by_role('button', name=re.compile('^Use 050° 20 gust 25 kt')).click()
+    expect(page.get_by_role('button', name=re.compile('^Wind now: 050° 20 gust 25 kt'))).to_be_visible()
+    # it floats less against 20 kt than against 9: the aim is nearer the spot
+    for _ in range(80):
+        if before_spot(page) <= calm_aim - 40:
+            break
+        page.wait_for_timeout(100)
+    assert before_spot(page) <= calm_aim - 40
+    # from the side: over the limits of student and school, and the grass runway is better
+    dialog = dial(page, right=0.45, up=0.0)
+    expect(dialog).to_contain_text('is over the school limit of 8 kt')
+    ends = dialog.get_by_role('group', name='Runway, best first by this wind').get_by_role('button')
+    expect(ends.first).to_contain_text('14')
+    expect(ends.filter(has_text='05')).to_contain_text('✕')
+    dialog.get_by_role('button', name=re.compile('^Use 140°')).click()
+    expect(page.get_by_text(re.compile('Crosswind .* is over the school limit of 8 kt')).first).to_be_visible()
+    page.get_by_role('link', name='Landing').click()
+    expect(page.get_by_label('Wind on the runway')).to_contain_text('140°')
+    expect(page.get_by_label('Wind on the runway')).to_contain_text('✕ school 8 kt')
+    page.get_by_role('link', name='Laps').click()
+    tap(page, 900)
+    if is_offline:
+        page.get_by_role('link', name='Debrief').click()
+        expect(page.get_by_label('Laps kept on this device')).to_contain_text('Lap 1: Touch-and-go')
+        context.set_offline(False)
+        page.get_by_role('link', name='Laps').click()
+    expect(device(page)).to_be_hidden()
+    eventually(page, sortie, wind_dir_deg_mag=140.0)
+    kept = page.request.get(f'{page.url.split("/sorties")[0]}/api/sorties/{sortie}').json()
+    assert (round(kept['wind_dir_deg_mag']), kept['wind_source']) == (140, 'sock')
+    assert kept['wind_kt'] == stored(page, sortie)[0]['wind_kt'] > 12
     quiet.clear()  # the browser itself complained of the lost connection
 
 

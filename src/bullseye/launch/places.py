@@ -14,6 +14,8 @@ WEB = ROOT / 'web'
 DEBIAN_PYTHON = Path('/usr/bin/python3')
 # of Debian, for the tests: the first draws the same pages for less than half the work
 WIDE_FONT = Path('/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf')  # of Debian's fonts-dejavu-core, for paper
+# of fonts-droid-fallback, for Chinese, Japanese and Korean names on paper
+EAST_ASIAN_FONT = Path('/usr/share/fonts-droid-fallback/truetype/DroidSansFallback.ttf')
 CHROMIUM = ('chromium-headless-shell', 'chromium')
 SMALLEST_FREE_BYTES = 500_000_000
 

@@ -14,6 +14,7 @@ from pathlib import Path
 from bullseye.launch.places import (
     CHROMIUM,
     DEBIAN_PYTHON,
+    EAST_ASIAN_FONT,
     PYTHON,
     ROOT,
     SMALLEST_FREE_BYTES,
@@ -64,8 +65,8 @@ def debian_packages(*, for_tests: bool, with_front: bool = False) -> None:
         missing.append('postgresql')
     if not PYTHON.exists() and interpreter() is None:
         missing.append('python3-venv')
-    if not WIDE_FONT.exists():
-        missing.append('fonts-dejavu-core')
+    fonts = ((WIDE_FONT, 'fonts-dejavu-core'), (EAST_ASIAN_FONT, 'fonts-droid-fallback'))
+    missing += [package for font, package in fonts if not font.exists()]
     if for_tests and chromium() is None:
         missing.append(CHROMIUM[0])
     if not missing:

@@ -6,21 +6,24 @@ import io
 import re
 from collections.abc import Sequence
 from functools import cache
+from itertools import groupby
 from typing import Any
 from xml.sax.saxutils import escape
 
+import arabic_reshaper
+from bidi import get_display
 from reportlab.lib import colors
 from reportlab.lib.pagesizes import A4, A5, landscape
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
-from reportlab.pdfbase.pdfmetrics import registerFont
+from reportlab.pdfbase.pdfmetrics import getFont, registerFont
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
 from bullseye.core.basis.sentence import Severity
 from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
-from bullseye.launch.places import WIDE_FONT
+from bullseye.launch.places import EAST_ASIAN_FONT, WIDE_FONT
 
 _MARGIN = 7 * mm
 PLAIN = ParagraphStyle('plain', fontName='Helvetica', fontSize=8, leading=9.4)
@@ -33,28 +36,46 @@ _BARE = TableStyle(
     + [(f'{side}PADDING', (0, 0), (-1, -1), 0) for side in ('LEFT', 'RIGHT', 'TOP', 'BOTTOM')]
 )
 # the standard fonts of PDF hold Latin-1 only; names have other letters
-_WIDE = 'DejaVuSans'
+_WIDE, _EAST_ASIAN = 'DejaVuSans', 'DroidSansFallback'
+_FONTS = {_WIDE: WIDE_FONT, _EAST_ASIAN: EAST_ASIAN_FONT}
+_FROM_THE_RIGHT = re.compile('[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]')
 _LETTERS = str.maketrans({'−': '-', '–': '-', '’': "'", '√': 'root of ', 'γ': 'angle', '▲': '!', '₂': '2'})
 
 
 def latin(words: str) -> str:
-    """Words as a paragraph of the standard fonts takes them."""
+    """Words as a paragraph takes them: other letters in fonts that have them, from right to left where they run so."""
     plain = words.translate(_LETTERS)
-    if not _has_wide():
-        return escape(plain.encode('latin-1', 'replace').decode('latin-1'))
-    return ''.join(
-        f'<font name="{_WIDE}">{escape(part)}</font>' if part[0] > '\xff' else escape(part)
-        for part in re.findall('[\x00-\xff]+|[^\x00-\xff]+', plain)
-    )
+    if _FROM_THE_RIGHT.search(plain):
+        plain = str(get_display(arabic_reshaper.reshape(plain), base_dir='L'))
+    found = []
+    for name, letters in groupby(plain, key=_font_of):
+        part = ''.join(letters)
+        usual = escape(part.encode('latin-1', 'replace').decode('latin-1'))
+        found.append(usual if name is None else f'<font name="{name}">{escape(part)}</font>')
+    return ''.join(found)
+
+
+def _font_of(letter: str) -> str | None:
+    """The font that has a letter beyond the standard ones; None for theirs, and for one that nobody has."""
+    if letter <= '\xff':
+        return None
+    return next((name for name in _FONTS if _has(name) and ord(letter) in _widths(name)), None)
 
 
 @cache
-def _has_wide() -> bool:
-    """Whether Debian's font for letters beyond Latin-1 is there; it is then put into the file, as far as it is used."""
-    if not WIDE_FONT.exists():
+def _has(name: str) -> bool:
+    """Whether one of Debian's fonts is there; it is then put into the file, as far as it is used."""
+    if not _FONTS[name].exists():
         return False
-    registerFont(TTFont(_WIDE, WIDE_FONT))
+    registerFont(TTFont(name, _FONTS[name]))
     return True
+
+
+@cache
+def _widths(name: str) -> dict[int, float]:
+    """The letters of a font, by their numbers."""
+    widths: dict[int, float] = getFont(name).face.charWidths  # type: ignore[attr-defined]
+    return widths
 
 
 def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:

@@ -101,7 +101,8 @@ async function makeMockTest() {
     call: () => api.mockTest(id, today(), standardId.value),
     undo: { what: 'the mock test', back: (answer) => api.removeSortie(answer.id) },
   })
-  if (written) await router.push({ name: 'lap-plan', params: { id: written.answer.id } })
+  // its wind first: without one no task has an aim point
+  if (written) await router.push({ name: 'prepare', params: { id: written.answer.id } })
 }
 const needNames = (standing: Standing) =>
   standing.needs.map((code) => one.value?.standings.find((other) => other.code === code)?.name ?? code).join(', ')
