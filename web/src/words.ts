@@ -143,6 +143,9 @@ export function clock(moment: string, unit = ' UTC'): string {
   return `${new Date(moment).toISOString().slice(11, 16)}${unit}`
 }
 
+/** Where to go around by; before the threshold there is no such place, and no landing. */
+export const goAroundWords = (feet: number | null) => (feet !== null && feet < 0 ? '✕ none' : round(feet, 10))
+
 /** What the go-around point is measured by. */
 export const SURFACE_STATE: Record<Sortie['surface_state'], string> = {
   dry: 'dry',

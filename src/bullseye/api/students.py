@@ -221,6 +221,7 @@ class TimelineLine(Out):
     landing: LandingKind
     laps: int
     landings: int
+    measured: int  # of them, whose touchdown was marked
     hits: int
     go_arounds: int
     mean_error_ft: float | None

@@ -372,7 +372,7 @@ def sorted_out(found: Overview) -> dict[str, list[str]]:
     for one in found.students:
         if any(kind.is_stuck for kind in one.kinds):
             groups['stuck'].append(one.name)
-        elif one.kinds and all(kind.is_stale for kind in one.kinds):
+        elif any(kind.is_stale for kind in one.kinds):
             groups['stale'].append(one.name)
         elif any(kind.state == 'at_standard' for kind in one.kinds):
             groups['at_standard'].append(one.name)

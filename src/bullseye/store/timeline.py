@@ -70,7 +70,7 @@ def _line(sortie: Sortie, results: Sequence[LapResult], after: Sequence[LapResul
         'notes': [one.lap.note for one in results if one.lap.note],
         **{
             name: getattr(summary, name)
-            for name in ('laps', 'landings', 'hits', 'go_arounds', 'mean_error_ft', 'spread_ft')
+            for name in ('laps', 'landings', 'measured', 'hits', 'go_arounds', 'mean_error_ft', 'spread_ft')
         },
     }
 

@@ -152,7 +152,7 @@ def test_what_other_kinds_tell_is_a_regression_on_them():
         assert getattr(found, name) == pytest.approx(drawn.mean(), abs=0.02 * getattr(here, sd))
         assert getattr(found, sd) == pytest.approx(drawn.std(), rel=0.02)
         assert getattr(found, name) > getattr(here, name)  # fast and long there, so a little so here
-    assert found.scatter_ft < here.scatter_ft
+    assert here.scatter_ft < found.scatter_ft < 60  # from the middle of everybody towards what was seen elsewhere
     # a new kind of landing starts from the pilot's others
     new = calibrate(aircraft_laps=[], pilot_laps=[], other_laps=laps, prior_deceleration_fps2=3.2)
     assert new.laps == 0

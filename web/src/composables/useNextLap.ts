@@ -114,7 +114,8 @@ export function useNextLap(
     const spot = one.values.spot_ft ?? sortie.value?.spot_ft ?? answers.spot_ft
     const before = flownLaps(kind, end, one.id)
     const recommended = nextLap(answers, before, spot)?.aim_point_ft ?? answers.briefed_aim_ft
-    return lapOnDevice(
+    const { box_minus_spot_ft: box } = answers
+    const result = lapOnDevice(
       answers,
       {
         along_ft: one.values.along_ft ?? null,
@@ -126,6 +127,8 @@ export function useNextLap(
       spot,
       recommended,
     )
+    const box_ft: [number, number] = [spot + box[0]!, spot + box[1]!]
+    return { ...result, box_ft, aim_ft: one.values.aim_point_ft ?? recommended }
   }
   return {
     planned,

@@ -270,7 +270,7 @@ function change(table: AnswerTable, lap: Flown, parts: readonly DevicePart[]): s
         ? `The aim point made it ${feet} ft ${way}.`
         : `The wind made it ${feet} ft ${way}.`
   const rest = parts.find((part) => part.cause === 'rest')!
-  if (size(rest) < SMALL_FT) return 'Fly the same again.'
+  if (size(rest) < SMALL_FT) return 'Nothing to change: fly it so again.'
   if (lap.threshold_speed_kias === null)
     return 'Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.'
   if (!hasWind(table, lap)) return 'Why cannot be told, since nobody has given the wind.'
@@ -285,7 +285,7 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
       hit: null,
       words: 'No touchdown',
       parts: [],
-      cue: 'Nothing to explain. Fly the same aim point again.',
+      cue: 'Nothing to explain: nothing to change.',
     }
   }
   const target = spotFt + table.target_minus_spot_ft

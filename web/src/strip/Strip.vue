@@ -81,7 +81,7 @@ const words = computed(() => {
   const aim = brief.aim_is_good === false ? 'No good aim' : `Aim ${round(brief.aim_point_ft, 10)}`
   const expected = brief.predicted_band_ft
   const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}, as lately` : ''
-  return { spot, aim, band, gate: gate === null ? '' : `Go around by ${round(gate, 10)}` }
+  return { spot, aim, band, gate: gate === null || gate < 0 ? '' : `Go around by ${round(gate, 10)}` }
 })
 
 /** The word beside the wedge goes to its left, where the spot's is not; at the edge of the drawing to its right. */
@@ -203,12 +203,12 @@ function fineTune(event: KeyboardEvent) {
           stroke-width="1.5"
         />
         <!-- go-around point: a gate of two short bars -->
-        <g v-if="brief.go_around_point_ft !== null" data-mark="gate">
+        <g v-if="brief.go_around_point_ft !== null && brief.go_around_point_ft >= 0" data-mark="gate">
           <rect :x="x(brief.go_around_point_ft) - 3" :y="top - 10" width="6" height="24" fill="var(--fail-ink)" />
           <rect :x="x(brief.go_around_point_ft) - 3" :y="bottom - 18" width="6" height="24" fill="var(--fail-ink)" />
         </g>
         <!-- aim: hollow wedge pointing down on the runway -->
-        <g data-mark="aim">
+        <g v-if="brief.aim_point_ft !== null" data-mark="aim">
           <line
             :x1="x(brief.aim_point_ft)"
             :x2="x(brief.aim_point_ft)"
@@ -289,7 +289,7 @@ function fineTune(event: KeyboardEvent) {
           {{ words.spot }}
         </text>
         <text
-          v-if="!isBehind(brief.aim_point_ft)"
+          v-if="brief.aim_point_ft !== null && !isBehind(brief.aim_point_ft)"
           :x="x(brief.aim_point_ft) + (aimLabelFits ? -17 : 17)"
           :y="top - 6"
           :text-anchor="aimLabelFits ? 'end' : 'start'"

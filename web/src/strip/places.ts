@@ -18,7 +18,8 @@ export interface Stretch {
 export interface Marks {
   spot_ft: number
   box_ft: readonly [number, number]
-  aim_point_ft: number
+  /** null: nobody knows where it was aimed */
+  aim_point_ft: number | null
   go_around_point_ft: number | null
   predicted_band_ft?: readonly [number, number] | undefined
   aim_is_good?: boolean

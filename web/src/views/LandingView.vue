@@ -31,7 +31,7 @@ import { useWrite } from '@/composables/useWrite'
 import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
-import { GO_AROUND_BY, LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
+import { GO_AROUND_BY, goAroundWords, LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -160,9 +160,9 @@ const otherProblem = computed(() =>
         <Figure
           label="Go around if not down by"
           tone="fail"
-          :value="round(brief.ground.go_around_point_ft, 10)"
-          unit="ft"
-          :note="GO_AROUND_BY[brief.ground.go_around_by]"
+          :value="goAroundWords(brief.ground.go_around_point_ft)"
+          :unit="brief.ground.go_around_point_ft < 0 ? '' : 'ft'"
+          :note="brief.ground.go_around_point_ft < 0 ? 'do not land here' : GO_AROUND_BY[brief.ground.go_around_by]"
         />
       </div>
       <Cautions :cautions="cautions" />

@@ -30,10 +30,11 @@ import { link } from '@/offline/link'
 import { useSync } from '@/offline/sync'
 import { useUndo } from '@/stores/undo'
 import type { WindRead } from '@/offline/wind'
-import { clamp, landingLength, marksOf, movedBy, pavedStart, windowAround, type Marks } from '@/strip/places'
+import { clamp, landingLength, marksOf, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import {
   EXERCISE_LABEL,
+  goAroundWords,
   LANDING_LABEL,
   NOT_LANDED,
   OUTCOME_LABEL,
@@ -78,6 +79,10 @@ const { brief, figures } = next
 /** What is drawn and tapped: the runway of the lap in hand, else of the next one. */
 const runway = computed(() => next.runwayOf(current.value ? next.endOf(current.value.values) : next.endId.value))
 const { isHeld: staysLit } = useWakeLock()
+/** What is named above: the kind of the lap in hand, before it is begun that of the next. */
+const kindShown = computed(
+  () => current.value?.values.landing ?? (current.value ? (sortie.value?.landing ?? 'normal') : next.landing.value),
+)
 const number = computed(() => current.value?.number ?? shown.value.length + 1)
 const ended = computed(() => current.value !== null)
 
@@ -107,15 +112,14 @@ const marks = computed<Marks | null>(() => {
     }
   }
   if (!ended.value) return marksOf(figures.value)
-  const { spot_ft, box_ft, go_around_point_ft } = marksOf(
-    movedBy(figures.value, spot.value - figures.value.aim.spot_ft),
-  )
+  // flown, and not yet known to the server: its own spot and aim, as this device has them
+  const own = here.value
   return {
-    spot_ft,
-    box_ft,
-    go_around_point_ft,
-    aim_point_ft: current.value?.values.aim_point_ft ?? figures.value.aim.aim_point_ft,
-    aim_is_good: figures.value.aim.aim_is_good,
+    spot_ft: spot.value,
+    box_ft: own?.box_ft ?? [spot.value, spot.value],
+    go_around_point_ft: figures.value.ground.go_around_point_ft,
+    aim_point_ft: own?.aim_ft ?? current.value?.values.aim_point_ft ?? null,
+    aim_is_good: true,
   }
 })
 const touches = computed<Touch[]>(() => {
@@ -296,7 +300,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
       </h1>
       <span class="hidden text-soft sm:inline">
-        {{ sortie.student.name }} · {{ LANDING_LABEL[next.landing.value] }} · {{ runway?.ident }}
+        {{ sortie.student.name }} · {{ LANDING_LABEL[kindShown] }} · {{ runway?.ident }}
       </span>
       <button
         v-if="mayRecord"
@@ -375,7 +379,12 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :value="figures.aim.aim_is_good ? percent(figures.aim.hit_chance) : '–'"
         :note="figures.aim.aim_is_good ? `${percent(figures.aim.hit_chance_if_briefed)} at the briefed speed` : ''"
       />
-      <Figure label="Go around by" tone="fail" :value="round(figures.ground.go_around_point_ft, 10)" unit="ft" />
+      <Figure
+        label="Go around by"
+        tone="fail"
+        :value="goAroundWords(figures.ground.go_around_point_ft)"
+        :unit="figures.ground.go_around_point_ft < 0 ? '' : 'ft'"
+      />
     </div>
 
     <p v-if="figures.aim.aim_is_good" class="!mt-1 text-sm md:hidden">

@@ -331,7 +331,7 @@ watch(one, (now) => {
             {{ day(row.planned_on) }}
           </RouterLink>
           <span class="text-sm text-soft">
-            {{ LANDING_LABEL[row.landing] }}, {{ row.hits }} of {{ row.landings }} in the box<template
+            {{ LANDING_LABEL[row.landing] }}, {{ row.hits }} of {{ row.measured }} in the box<template
               v-if="row.mean_error_ft !== null"
               >, mean {{ signed(row.mean_error_ft, 10) }} ft</template
             ><template v-if="row.go_arounds">, {{ row.go_arounds }} around</template>

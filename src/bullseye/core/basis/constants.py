@@ -59,20 +59,21 @@ SIDE_FORCE_PER_RAD = 0.5  # of wing area and dynamic pressure, light single
 APPROACH_LIFT_COEFFICIENT = 1.2  # at 1.3 of the stall with flap
 
 # A pilot of whom nothing is known yet [own]
-SCATTER_FT = 95.0  # of the touchdown from lap to lap, the middle of all pilots
+SCATTER_FT = 72.0  # of the touchdown from lap to lap, the middle of all pilots
 BIAS_SD_FT = 150.0
 SCATTER_SPREAD = 1.0  # [own] of the logarithm of a pilot's touchdown scatter, from pilot to pilot
 SPEED_SCATTER_SPREAD = 0.86  # [own] likewise of the speed scatter
-PRIOR_SCATTER_FT = 48.0  # [own] of both scatters before laps tell, their middle ...
-PRIOR_SPEED_SCATTER_KT = 0.95  # [own] ...
+PRIOR_SCATTER_FT = 50.0  # [own] of both scatters before laps tell, their middle ...
+PRIOR_SPEED_SCATTER_KT = 1.0  # [own] ...
 PRIOR_SPREAD = 1.8  # [own] of both before laps tell: wide, so that a steady and a wild pilot are soon known as such
 SCHOOL_SCATTER_FT = 150.0  # [own] the middle of one school's pilots, before their laps tell
 SCHOOL_SPEED_SCATTER_KT = 3.0  # [own] likewise of the speed
 SCHOOL_SPREAD = 0.5  # [own] of the logarithms of both, from pilot to pilot of one school
 HABIT_SD_KT = 4.0  # [own] of the mean speed over the threshold less the briefed one, from pilot to pilot
+READ_TO_KT = 0.5  # [own] a speed is read to a whole knot: half a knot over a limit is not told apart from it
 READ_SD_KT = 1.25  # [own] of a speed over the threshold that the right seat reads, to a knot and within a moment
 TIMED_SD_FPS2 = 0.6  # [own] of the deceleration that a hold-off timed by hand shows, to half a second and two knots
-SPEED_SCATTER_KT = 2.1  # [own] of one pilot's speed over the threshold, from lap to lap, the middle of all pilots
+SPEED_SCATTER_KT = 1.72  # [own] of one pilot's speed over the threshold, from lap to lap, the middle of all pilots
 
 # Runway paint [pub: FAA AC 150/5340-1]
 STRIPE_FT = 120.0

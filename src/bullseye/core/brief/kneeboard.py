@@ -7,11 +7,14 @@ from dataclasses import dataclass
 from typing import Literal
 
 from bullseye.core.basis.sentence import Caution, Phrasebook, gravest_first
+from bullseye.core.basis.unknown import known_or
+from bullseye.core.brief.ground import expected_ft
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.whole import Parts
 from bullseye.core.fly.cards import Card
 from bullseye.core.fly.pattern import PatternAnswer
+from bullseye.core.fly.poweroff import PowerOffAnswer
 from bullseye.core.fly.takeoff import TakeoffAnswer
 
 Paper = Literal['a5', 'a4']
@@ -69,7 +72,13 @@ def _heading(deg: float) -> str:
 def _aim(brief: BriefAnswer) -> str:
     if not brief.aim.aim_is_good:
         return 'NONE IS GOOD: see the cautions'
-    return f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'
+    aim = f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'
+    behind = expected_ft(brief.touchdown) > brief.ground.go_around_point_ft
+    return f'{aim}; touches BEHIND the go-around point' if behind else aim
+
+
+def _go_around(place_ft: float) -> str:
+    return 'NO PLACE: do not land here' if place_ft < 0 else _ft(place_ft)
 
 
 def _wind(brief: BriefAnswer) -> str:
@@ -108,10 +117,10 @@ def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Li
         Line(label='Lift-off', value=_kt(takeoff.lift_off_speed_kias)),
         Line(label='Vx / Vy', value=f'{_kt(takeoff.vx_kias)} / {_kt(takeoff.vy_kias)}'),
     ]
-    glide = request.aircraft.best_glide_kias
-    if glide is not None:
+    printed, chosen = request.aircraft.best_glide_kias, request.overrule('best_glide_kias')
+    if printed is not None or chosen is not None:
         root = math.sqrt(request.aircraft.weight_ratio(request.weight_lb))
-        lines.append(Line(label='Best glide', value=_kt(glide * root)))
+        lines.append(Line(label='Best glide', value=_kt(known_or(printed, 0.0) * root if chosen is None else chosen)))
     return tuple(lines)
 
 
@@ -127,6 +136,26 @@ def _pattern(pattern: PatternAnswer | None) -> tuple[tuple[Line, ...], tuple[Lin
     )
     gates = tuple(Line(label=gate.name, value=_ft(gate.altitude_ft)) for gate in pattern.gates)
     return headings, gates
+
+
+def _glide(
+    headings: tuple[Line, ...], gates: tuple[Line, ...], glide: PowerOffAnswer | None, elevation_ft: float
+) -> tuple[tuple[Line, ...], tuple[Line, ...]]:
+    """Legs and gates of a power-off landing: powered up to abeam, from there those of the glide alone."""
+    powered = tuple(one for one in headings if one.label in ('Upwind', 'Crosswind', 'Downwind'))
+    if glide is None:
+        return powered, ()
+    turn = f'{glide.turn_after_abeam_s:.0f} s after abeam' if glide.turn_after_abeam_s >= 1 else 'at once abeam'
+    heights = (
+        ('abeam the spot', glide.abeam_height_ft),
+        ('at 45° to the spot', glide.height_at_45_ft),
+        ('on base', glide.height_on_base_ft),
+        ('on final', glide.height_on_final_ft),
+    )
+    return (
+        (*powered, Line(label='Glide', value=f'{glide.glide_kias:.0f} kt, idle abeam; turn {turn}')),
+        tuple(Line(label=name, value=_ft(height_ft + elevation_ft)) for name, height_ft in heights),
+    )
 
 
 def _takeoff(takeoff: TakeoffAnswer) -> tuple[Line, ...]:
@@ -162,13 +191,15 @@ def make_kneeboard(
     :param subtitle: day, wind, standard
     """
     headings, gates = _pattern(parts.pattern)
+    if request.landing == 'power_off':
+        headings, gates = _glide(headings, gates, parts.power_off, request.runway.elevation_ft)
     return Kneeboard(
         title=title,
         subtitle=subtitle,
         points=(
             Line(label='Spot', value=f'{_ft(brief.aim.spot_ft)}, box to {_ft(brief.aim.box_ft[1])}'),
             Line(label='Aim', value=_aim(brief)),
-            Line(label='Go around by', value=_ft(brief.ground.go_around_point_ft)),
+            Line(label='Go around by', value=_go_around(brief.ground.go_around_point_ft)),
             Line(label='Wind', value=_wind(brief)),
             Line(label='Descent', value=_descent(brief.speed.descent_rate_fpm)),
         ),

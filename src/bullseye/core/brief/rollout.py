@@ -86,7 +86,8 @@ def rollout_part(
     )
     has_flap = len(request.aircraft.flaps) > 1 and setup.flap is not request.aircraft.flaps[0]
     words = [_BOOK.say('stop', stop=feet(stop_ft, step=_TENS), total=feet(stop_ft - aim.aim_point_ft, step=_TENS))]
-    if changes is not None and has_flap:
+    # with a gear that folds nobody is told what a lever on the roll would save
+    if changes is not None and has_flap and not request.aircraft.is_retractable:
         less_ft = -changes.flap_up_ft
         words.append(
             _BOOK.say('flap_up', less=feet(less_ft, step=_TENS)) if less_ft >= _TENS / 2 else _BOOK.say('flap_no')

@@ -295,6 +295,8 @@ def pattern_task(
         approach_kias=brief.speed.approach_speed_kias,
         is_northern=plan.is_northern,
         base_cue=request.technique.base_cue,
+        landing_flap=brief.speed.flap,
+        final_groundspeed_kt=brief.speed.approach_groundspeed_kt if plan.pattern.wind_kt is None else None,
         surface_wind_is_known=request.weather.is_known,
         downwind_kias=request.overrule('downwind_kias'),
         base_kias=request.overrule('base_kias'),

@@ -22,12 +22,12 @@ from bullseye.core.model.touchdown import Approach, hold_off_groundspeed_kt, pre
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
 _BOOK = Phrasebook(
     'explain',
-    go_around='Go-around: a good answer. Fly the same aim point again.',
+    go_around='Go-around: a good answer. Nothing to change about the aim.',
     go_around_long='Go-around: a good answer. It was going to be long, and the next aim point takes that into account.',
     go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into '
     'account.',
-    low_approach='Low approach: no touchdown to explain. Fly the same aim point again.',
-    drill='Hold-off drill: no touchdown to explain. Fly the same aim point again.',
+    low_approach='Low approach: no touchdown to explain.',
+    drill='Hold-off drill: no touchdown to explain.',
     not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
     part_path='the path pointed at {flown}, {planned} planned',
     part_aim_same='aim point as worked out',

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from bullseye.core.basis.constants import READ_TO_KT
 from bullseye.core.basis.kinds import NOT_LANDED
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
 from bullseye.core.basis.unknown import known_or
@@ -121,6 +122,7 @@ def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criter
     limit_kt = above_kt if known_or(off_kt, 0.0) > 0 else below_kt
     verdict: Verdict = 'unknown'
     if off_kt is not None and limit_kt is not None:
+        limit_kt += READ_TO_KT
         verdict = _within(off_kt, good=abs(off_kt) <= limit_kt, near=abs(off_kt) <= limit_kt + _NEAR_SPEED_KT)
     said = ['unknown' if one is None else f'{one:.0f}' for one in (below_kt, above_kt)]
     return _criterion(

@@ -49,6 +49,14 @@ _ROLLOUT = {
 }
 
 
+def _rollout(technique: Technique, aircraft: Aircraft | None) -> str:
+    """What is done with the flap on the roll; with a gear that folds no lever is touched, whatever the technique."""
+    if aircraft is not None and not aircraft.has_flap:
+        return ''
+    folds = aircraft is not None and aircraft.is_retractable
+    return _ROLLOUT['hands_off' if folds else technique.rollout_flap]
+
+
 def _final(technique: Technique) -> str:
     hold = 'speed' if technique.speed_reference == 'airspeed' else 'angle of attack, the airspeed beside it as a check'
     return (
@@ -358,7 +366,7 @@ def _adapted(card: Card, technique: Technique, aircraft: Aircraft | None, flap: 
         'order': _ORDER[technique.roundout_order],
         'hold_off': _HOLD_OFF,
         'crosswind': _CROSSWIND[technique.crosswind_method],
-        'rollout': _ROLLOUT[technique.rollout_flap] if aircraft is None or aircraft.has_flap else '',
+        'rollout': _rollout(technique, aircraft),
         'shape': _SHAPE[technique.power_off_shape],
         **_of_aircraft(aircraft),
     }

@@ -22,7 +22,9 @@ def usual_flows(aircraft: Aircraft, *before_takeoff: str) -> tuple[Flow, ...]:
     hot = ('carburettor heat hot',) if about.has_carburettor_heat else ()
     cold = ('carburettor heat cold',) if about.has_carburettor_heat else ()
     stages = ('flap one stage', 'positive rate', 'rest of the flap') if has_flap else ('positive rate', 'climb speed')
-    after = ('clear of the runway, then levers', *(('flap up',) if has_flap else ()), 'lights')
+    # with a gear that folds, no lever is moved before the aircraft stands
+    stands = 'clear of the runway and stopped: name each lever' if aircraft.is_retractable else 'clear of the runway'
+    after = (stands, *(('then flap up',) if has_flap else ()), 'lights')
     return (
         Flow(
             phase='before takeoff',

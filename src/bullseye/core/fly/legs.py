@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Annotated, Literal
 
@@ -132,6 +132,8 @@ class PatternTask:
     climb: Climb | None = None  # None: the takeoff is unknown
     downwind_kias: float | None = None  # as the instructor set it; None: the aircraft's own
     base_kias: float | None = None  # likewise
+    landing_flap: str | None = None  # of the landing that is briefed; None: that of the ladder
+    final_groundspeed_kt: float | None = None  # likewise, in the wind at the ground; None: in that at pattern height
     surface_wind_is_known: bool = True  # else nobody has given it, and the pattern is that of still air
 
     @property
@@ -191,7 +193,11 @@ class Legs:
         self.base = self._leg(
             'base', -task.runway.base_angle_deg * right, ladder.base, _or(task.base_kias, ladder.base.kias * root)
         )
-        self.final = self._leg('final', 0.0, ladder.final, task.approach_kias)
+        flap = ladder.final.flap if task.landing_flap is None else task.landing_flap
+        final = self._leg('final', 0.0, replace(ladder.final, flap=flap), task.approach_kias)
+        # final is flown down into the wind at the ground: one groundspeed for it, here and in the landing
+        ground_kt = final.groundspeed_kt if task.final_groundspeed_kt is None else task.final_groundspeed_kt
+        self.final = replace(final, groundspeed_kt=max(_SLOWEST_KT, ground_kt))
         self.all = (self.upwind, self.crosswind, self.downwind, self.base, self.final)
         self.turns: dict[Leg, Turn] = {after.leg: self._turn(before, after) for before, after in pairwise(self.all)}
         self._require_margins()

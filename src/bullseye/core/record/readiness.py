@@ -20,6 +20,7 @@ from numpy.typing import NDArray
 from scipy.special import ndtr, stdtrit
 from scipy.stats import beta
 
+from bullseye.core.basis.constants import READ_TO_KT
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, knots, share
 from bullseye.core.given.standards import Tolerance
 from bullseye.core.record.evidence import Flown
@@ -265,8 +266,8 @@ def _chances(judged: Sequence[Flown], tolerance: Tolerance) -> dict[Criterion, F
     if len(speeds) >= LEAST_JUDGED and above_kt is not None and below_kt is not None:
         found['speed'] = _within(
             speeds,
-            low=-below_kt - 0.5,  # read to whole knots
-            high=above_kt + 0.5,
+            low=-below_kt - READ_TO_KT,
+            high=above_kt + READ_TO_KT,
             mean=0.0,
             mean_sd=_MEAN_SD_KT,
             scatter=_SCATTER_KT,
