@@ -24,7 +24,7 @@ from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.brief.answers import AnswerTable, make_answers
 from bullseye.core.brief.kneeboard import Kneeboard
 from bullseye.core.brief.landing import BriefAnswer
-from bullseye.core.brief.request import RefusedRequest
+from bullseye.core.brief.request import BriefRequest, RefusedRequest
 from bullseye.store import fleet, laps, sorties, tracks
 from bullseye.store.judging import summary_of
 from bullseye.store.kneeboard import kneeboard_of
@@ -32,8 +32,13 @@ from bullseye.store.models import Sortie
 from bullseye.store.plan import parts_of, plan_of, requests_of_plan
 from bullseye.store.requests import SortieSoFar, brief_of, live_request
 
-answers_of = lru_cache(300)(make_answers)  # a request says all that they depend on
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
+
+
+@lru_cache(300)  # a request says all that they depend on
+def answers_of(request: BriefRequest, *, aim_step_ft: float) -> AnswerTable:
+    """The table of a request, made with the brief that is kept of it."""
+    return make_answers(request, aim_step_ft=aim_step_ft, brief=brief_of(request))
 
 
 class ElsewhereOut(Out):

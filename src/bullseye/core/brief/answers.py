@@ -18,7 +18,7 @@ from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT, LEAST_STALL_M
 from bullseye.core.basis.sentence import Caution
 from bullseye.core.brief.aiming import pilot_forecast, winds_met_ft
 from bullseye.core.brief.ground import go_around_climb_fpm, ground_roll, last_climb_point_ft
-from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, is_glide, landing_setup, path_angle_deg
 from bullseye.core.model.distances import GroundRoll
@@ -97,13 +97,17 @@ class AnswerTable:
     in_wind: InWind
 
 
-def make_answers(request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT) -> AnswerTable:
+def make_answers(
+    request: BriefRequest, *, aim_step_ft: float = AIM_STEP_FT, brief: BriefAnswer | None = None
+) -> AnswerTable:
     """Work out the table of one sortie's request.
 
     The share of a mean residual of n laps that counts as bias is sd²/(sd² + s²/n): the posterior mean of a normal bias
     of standard deviation sd seen through scatter s. Source: the conjugate normal model of Bayesian textbooks.
+
+    :param brief: of the request, where it was worked out already
     """
-    setup, brief = landing_setup(request), make_brief(request)
+    setup, brief = landing_setup(request), brief or make_brief(request)
     aircraft, flap = request.aircraft, setup.flap
     stall_kcas = aircraft.stall_kcas(flap=flap, weight_lb=request.weight_lb)
     least_kias = flap.airspeed_table.indicated_kt(stall_kcas * LEAST_STALL_MARGIN) + 0.01
@@ -166,8 +170,11 @@ def _in_wind(request: BriefRequest, setup: LandingSetup, *, winds_ft: float, win
         one.touchdown_kcas: [ground_roll(request, replace(one, assumed_wind=_steady(kt)))[0] for kt in _HEADWINDS_KT]
         for one in {one.touchdown_kcas: one for one in setups}.values()
     }
-    climbs = [
+    must_clear = request.runway.departure_obstacle is not None
+    climbs: list[list[float | None]] = [
         [last_climb_point_ft(request, replace(one, assumed_wind=_steady(kt)), climb_fpm) for kt in _HEADWINDS_KT]
+        if must_clear
+        else [None] * len(_HEADWINDS_KT)
         for one in setups
     ]
     available_ft, set_roll_ft = request.runway.landing_distance_available_ft, request.overrule('landing_roll_ft')
