@@ -54,8 +54,8 @@ LATEST: Final = ModelNews(
         'is for the mean of the winds that may be met.',
         'What is believed of a pilot with few laps comes from how your school’s pilots fly, looked at once a week: '
         'their aim points move by that too. How much a landing changes with the speed is learned from them as well.',
-        'The latest ten laps of a pilot tell alike, older ones less: a steady hand is known sooner. A speed read to a whole '
-        'knot is judged so: half a knot over a limit is not told apart from it.',
+        'The latest ten laps of a pilot tell alike, older ones less: a steady hand is known sooner. A speed read to a '
+        'whole knot is judged so: half a knot over a limit is not told apart from it.',
         'Past laps are worked out again. What your pilots have got used to is no longer what the brief says: tell them '
         'before they fly.',
     ),
