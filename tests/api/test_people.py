@@ -4,6 +4,7 @@ import io
 import logging
 import uuid
 from concurrent.futures import ThreadPoolExecutor
+from typing import Any
 
 import pytest
 from apiflask import APIFlask
@@ -105,6 +106,55 @@ def test_a_link_sets_a_password_once_and_a_later_one_ends_it(marta: Browser, app
         db.execute(text("update invitation set expires_at = now() - interval '1 second' where used_at is null"))
         db.commit()
     Browser(app).call('POST', '/api/password/look', {'token': token}, status=404)
+
+
+def secret_of(answer: dict[str, Any]) -> str:
+    return str(answer['link'].partition('#')[2])
+
+
+def test_a_link_falls_with_the_rights_of_whom_it_is_for_and_of_who_made_it(marta: Browser, app: APIFlask):
+    owen, elias_id = person_of(marta, 'Owen'), person_of(marta, 'Elias')
+    elias = Browser(app).sign_in('elias')
+    # an instructor's link for a student does not open the account of a chief
+    token = secret_of(elias.call('POST', f'/api/people/{owen}/password-link', status=201))
+    marta.call('PATCH', f'/api/people/{owen}', {'role': 'chief'})
+    Browser(app).call('POST', '/api/password/set', {'token': token, 'password': GOOD}, status=404)
+    # a chief who is one no more makes no chief by an invitation of before, but still a student
+    marta.call('PATCH', f'/api/people/{elias_id}', {'role': 'chief'})
+    elias = Browser(app).sign_in('elias')
+    chief, student = (
+        secret_of(elias.call('POST', '/api/invitations', {'name': f'New {role}', 'role': role}, status=201))
+        for role in ('chief', 'student')
+    )
+    marta.call('PATCH', f'/api/people/{elias_id}', {'role': 'instructor'})
+    form = {'login': 'new.one@example.org', 'password': GOOD}
+    Browser(app).call('POST', '/api/invitations/accept', {'token': chief, **form}, status=404)
+    Browser(app).enter('/api/invitations/accept', {'token': student, **form}, status=201)
+    # who has left invites nobody
+    other = secret_of(
+        Browser(app).sign_in('elias').call('POST', '/api/invitations', {'name': 'Late', 'role': 'student'}, status=201)
+    )
+    marta.call('PATCH', f'/api/people/{elias_id}', {'is_active': False})
+    Browser(app).call('POST', '/api/invitations/look', {'token': other}, status=404)
+
+
+def test_a_new_link_ends_the_sign_ins_there_are(marta: Browser, app: APIFlask):
+    owen = Browser(app).sign_in('owen')
+    marta.call('POST', f'/api/people/{person_of(marta, "Owen")}/password-link', status=201)
+    assert owen.client.get('/api/catalogue').status_code == 401
+
+
+def test_nobody_who_is_erased_comes_back_by_any_door(marta: Browser, app: APIFlask):
+    owen = person_of(marta, 'Owen')
+    token = secret_of(marta.call('POST', f'/api/people/{owen}/password-link', status=201))
+    erasure = {'password': seed.PASSWORD, 'name': 'Owen Fairbairn'}
+    marta.call('POST', f'/api/people/{owen}/erasure', erasure)
+    marta.call('POST', f'/api/people/{owen}/password-link', status=409)
+    form = {'token': token, 'password': GOOD}
+    for more in ({}, {'login': 'owen.again@example.org'}):
+        Browser(app).call('POST', '/api/password/set', {**form, **more}, status=404)
+    for change in ({'is_active': True}, {'role': 'chief'}, {'name': 'Owen'}):
+        marta.call('PATCH', f'/api/people/{owen}', change, status=409)
 
 
 def test_invitations_that_still_work_are_listed_and_withdrawn(marta: Browser, app: APIFlask):

@@ -10,6 +10,7 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 
 from bullseye.demo import seed
+from bullseye.store import scope
 from tests.api.conftest import Browser, owner
 
 TODAY = datetime.now(UTC).date()
@@ -116,6 +117,13 @@ def test_signing_takes_a_password_warns_keeps_the_evidence_and_is_never_changed(
     marta.call('POST', path, wanted | {'kind': 'first_solo', 'code': None, 'password': seed.PASSWORD}, status=409)
     with owner(app) as db, pytest.raises(DBAPIError, match='never changed'):
         db.execute(text("update sign_off set words = 'other'"))
+    # the application's own role only adds to it
+    sessions = app.extensions['bullseye_sessions']
+    for statement in ('delete from sign_off', "update sign_off set words = 'other'", 'truncate sign_off'):
+        with sessions() as db:
+            scope.see_every_school(db)
+            with pytest.raises(DBAPIError, match='permission denied'):
+                db.execute(text(statement))
     state = {one['code']: one['state'] for one in marta.get(f'/api/students/{student}')['standings']}
     assert state['landing_normal'] == 'stale'  # signed, and what is flown does not show it
     correction = entry(kind='correction', code=None, corrects=wanted['id'], words='The wrong student.')
@@ -554,3 +562,10 @@ def test_the_overview_is_printed_where_a_student_has_a_single_judged_landing(mar
     row = next(one for one in marta.client.get('/api/overview.csv').text.splitlines() if 'forward_slip' in one)
     assert ',,' in row  # no scatter is known of one landing
     assert marta.client.get('/api/overview.pdf').status_code == 200
+
+
+def test_nobody_signs_for_themselves(marta: Browser):
+    me = marta.get('/api/session')['person']['id']
+    refused = marta.call('POST', f'/api/students/{me}/signoffs', entry() | {'password': seed.PASSWORD}, status=422)
+    assert 'nobody signs for themselves' in refused['fields']['student']
+    assert marta.get(f'/api/students/{me}/signoffs')['signed'] == []

@@ -87,6 +87,9 @@ def test_whom_the_school_asks_can_do_nothing_before_they_have_it(app, marta, eli
     assert refused['code'] == 'second_factor_missing'
     assert 'Your account' in refused['message']
     ines.get('/api/catalogue', status=403 if whom == 'everybody' else 200)
+    # setting it up is all they may: not even a chief takes another's off meanwhile
+    taken = elias.call('POST', '/api/people/1/second-factor/off', {'password': seed.PASSWORD}, status=403)
+    assert taken['code'] == 'second_factor_missing'
     set_up(elias)
     assert not elias.get('/api/session')['must_set_second_factor']
     assert elias.get('/api/catalogue')

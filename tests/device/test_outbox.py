@@ -244,6 +244,8 @@ def test_what_no_disk_keeps_is_numbered_after_all_that_one_does_and_before_all_t
     marked = {'is': 'refused', 'op': box2['memory'][0], 'message': 'no', 'fields': {'along_ft': 'no'}}
     (after,) = values('offline/outbox', [['next', box2, marked]])
     assert [row['refused'] for row in after['memory']] == ['no', '']
+    (again,) = values('offline/outbox', [['next', after, {'is': 'again', 'lapId': 'lap-b'}]])
+    assert [(row['refused'], row['fields']) for row in again['memory']] == [('', {}), ('', {})]
     (dropped,) = values('offline/outbox', [['next', after, {'is': 'dropped', 'lapId': 'lap-b'}]])
     assert [row['lap_id'] for row in dropped['memory']] == ['lap-c']
     (kept,) = values('offline/outbox', [['next', after, {'is': 'written', 'row': change(10, 'lap-c', 810)}]])
@@ -258,10 +260,12 @@ def test_what_no_disk_keeps_is_numbered_after_all_that_one_does_and_before_all_t
     ],
 )
 def test_only_the_last_word_of_the_server_is_a_refusal(status: int, is_last_word: bool):
-    assert in_node(_REFUSAL, status) is is_last_word
+    assert in_node(_REFUSAL, [status, 'invalid_input']) is is_last_word
+    # what somebody between says, a portal or a proxy, who knows no kind of refusal of ours, is no last word at all
+    assert in_node(_REFUSAL, [status, '']) is False
 
 
 _REFUSAL = """
 const { ApiError } = load('api/client')
-return load('offline/refusal').isRefusal(new ApiError(given, 'x'))
+return load('offline/refusal').isRefusal(new ApiError(given[0], 'x', {}, undefined, 0, given[1]))
 """

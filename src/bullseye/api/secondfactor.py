@@ -29,7 +29,10 @@ def require_when_asked() -> ResponseReturnValue | None:
     """Refuse everything else to those of whom the school asks one, until they have it."""
     if not request.path.startswith('/api/') or request.endpoint in _FREE:
         return None
-    if (request.endpoint or '').startswith('secondfactor.'):
+    is_own = (request.endpoint or '').startswith(
+        'secondfactor.'
+    ) and request.endpoint != 'secondfactor.take_second_factor'
+    if is_own:
         return None
     if current_user.is_authenticated and getattr(current_user, 'must_set_second_factor', False):
         return problem(

@@ -36,10 +36,27 @@ def change_password(db: Session, person: User, *, old: str, new: str) -> None:
 
 
 def _find(db: Session, person_id: int) -> User:
+    """Somebody whose account may be changed.
+
+    :raises NotFound: when the school has nobody of that number
+    :raises Conflict: for somebody who is erased
+    """
     found = db.get(User, person_id, with_for_update=True) if 0 < person_id < 2**31 else None
     if found is None:
         raise NotFound('person')
+    if found.erased_at is not None:
+        raise Conflict('this person is erased and does not come back')
     return found
+
+
+def withdraw_links(db: Session, person: User) -> None:
+    """Let no link of a person work any longer, nor one that they made and would not be allowed to make now."""
+    now = datetime.now(UTC)
+    may = people.MAY_INVITE[person.role] if person.is_active else ()
+    for row in db.scalars(_open(person)):
+        is_made = row.issued_by == person.id
+        if row.person_id == person.id or (is_made and row.role not in may):
+            row.withdrawn_at = now
 
 
 def reset_link(db: Session, person_id: int, *, by: User) -> str:
@@ -53,7 +70,8 @@ def reset_link(db: Session, person_id: int, *, by: User) -> str:
         raise NotAllowed('only the chief instructor makes this link; for students their instructors too')
     if not person.is_active and not person.password_hash.startswith('!'):
         raise Conflict('this person has left; bring them back first')
-    token = _new_link(db, person)
+    token = _new_link(db, person, by=by)
+    signins.end_all(db, person)
     deeds.note(db, by, 'people', f'Made a link by which {person.name} sets their password anew.')
     db.commit()
     return token
@@ -82,7 +100,7 @@ def forgotten_link(db: Session, login: str) -> Forgotten | None:
     return Forgotten(login=person.login, name=person.name, school=school.name, token=token)
 
 
-def _new_link(db: Session, person: User) -> str:
+def _new_link(db: Session, person: User, *, by: User | None = None) -> str:
     """The secret of a new link; an earlier one stops working."""
     now = datetime.now(UTC)
     for row in db.scalars(_open(person).where(Invitation.person_id == person.id)):
@@ -95,6 +113,7 @@ def _new_link(db: Session, person: User) -> str:
             name=person.name,
             role=person.role,
             person_id=person.id,
+            issued_by=None if by is None else by.id,
             expires_at=now + timedelta(hours=HOURS),
         )
     )
@@ -110,6 +129,8 @@ def set_password(db: Session, *, token: str, login: str | None, password: str) -
     invitation, school = people.open_invitation(db, token, lock=True, for_person=True)
     scope.bind(db, school.id)
     person = _find(db, known_or(invitation.person_id, 0))
+    if invitation.role != person.role or not people.may_still_invite(db, invitation):
+        raise NotFound('invitation')  # made for another role, or by somebody who may not make it any more
     require_good_password(password, person.name, person.login, school.name)
     if login and not person.is_active and person.password_hash.startswith('!'):
         person.login = people.free_login(db, login, but=person.id)
@@ -151,12 +172,12 @@ def change_person(
         person.role = role
         person.session_epoch += 1
     if is_active is not None and is_active != person.is_active:
-        if is_active and person.login.startswith('erased.'):
-            raise Conflict('this person is erased and does not come back')
         said.append(f'{person.name} {"came back" if is_active else "left the school"}.')
         person.is_active = is_active
         person.session_epoch += 1
-    if person.session_epoch and said:
+    if said:
+        db.flush()
+        withdraw_links(db, person)
         signins.end_all(db, person, but=by.sign_in_id if person.id == by.id else None)
     for words in said:
         deeds.note(db, by, 'people', words)
@@ -171,7 +192,7 @@ def left(db: Session, *, by: User) -> Sequence[User]:
     """
     if by.role != 'chief':
         raise NotAllowed('only the chief instructor may do this')
-    query = select(User).where(User.school_id == by.school_id, ~User.is_active, ~User.login.startswith('erased.'))
+    query = select(User).where(User.school_id == by.school_id, ~User.is_active, User.erased_at.is_(None))
     return db.scalars(query.order_by(User.name).limit(500)).all()
 
 

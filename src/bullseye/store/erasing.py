@@ -51,7 +51,7 @@ def erase(db: Session, person_id: int, *, by: User, password: str, name: str) ->
         raise NotFound('person')
     if person.id == by.id:
         raise Conflict('nobody erases themselves: another chief instructor does it')
-    if person.login.startswith(_ERASED):
+    if person.erased_at is not None:
         raise Conflict('this person is erased already')
     if name.strip() != person.name:
         raise InvalidInput('name', name, f'{person.name}, as it is written')
@@ -89,6 +89,7 @@ def _hand_flights_over(db: Session, person: User) -> int:
         role=person.role,
         password_hash=_NO_PASSWORD,
         is_active=False,
+        erased_at=datetime.now(UTC),
     )
     db.add(nobody)
     db.flush()
@@ -128,7 +129,9 @@ def _forget(db: Session, person: User) -> None:
     db.execute(delete(Homework).where(Homework.school_id == school, Homework.student_id == person.id))
     db.execute(delete(ExerciseNote).where(ExerciseNote.school_id == school, ExerciseNote.student_id == person.id))
     db.execute(delete(LogEntry).where(LogEntry.school_id == school, LogEntry.person_id == person.id))
-    db.execute(delete(Invitation).where(Invitation.school_id == school, Invitation.name == person.name))
+    is_theirs = (Invitation.person_id == person.id) | (Invitation.issued_by == person.id)
+    db.execute(delete(Invitation).where(Invitation.school_id == school, is_theirs | (Invitation.name == person.name)))
+    person.erased_at = datetime.now(UTC)
     person.login = f'{_ERASED}{secrets.token_hex(12)}'
     person.password_hash = _NO_PASSWORD
     person.totp_secret = person.totp_pending = person.totp_step = None

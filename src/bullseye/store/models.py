@@ -98,6 +98,7 @@ class User(SchoolOwned, Base):
     totp_pending: Mapped[str | None] = mapped_column(String(300))
     totp_step: Mapped[int | None] = mapped_column(BigInteger)
     recovery_codes: Mapped[list[str]] = mapped_column(JSONB, default=list, server_default='[]')  # digests
+    erased_at: Mapped[datetime | None]  # then nobody signs in as this person again
     session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
     crosswind_limit_kt: Mapped[float | None]
     technique_id: Mapped[int | None]  # an instructor's own; new sorties start with it
@@ -127,6 +128,7 @@ class Invitation(SchoolOwned, Base):
     expires_at: Mapped[datetime]
     used_at: Mapped[datetime | None]
     person_id: Mapped[int | None]  # who sets their password anew by it; None: somebody new joins
+    issued_by: Mapped[int | None]  # who made it; None: asked for by mail, or made before this was kept
     withdrawn_at: Mapped[datetime | None]
 
 

@@ -21,7 +21,7 @@ from bullseye.store.models import Installation, Invitation, School, User
 from bullseye.store.passwords import require_good_password
 
 _HASHER = PasswordHasher()
-_MAY_INVITE = {'chief': ('chief', 'instructor', 'student'), 'instructor': ('student',), 'student': ()}
+MAY_INVITE = {'chief': ('chief', 'instructor', 'student'), 'instructor': ('student',), 'student': ()}
 INVITATION_DAYS = 7
 
 
@@ -132,7 +132,7 @@ def invite(db: Session, *, by: User, name: str, role: str) -> tuple[Invitation, 
 
     :raises NotAllowed: when the inviting person may not invite that role
     """
-    if role not in _MAY_INVITE[by.role]:
+    if role not in MAY_INVITE[by.role]:
         raise NotAllowed(f'{by.role} may not invite {role}')
     token = secrets.token_urlsafe(24)
     invitation = Invitation(
@@ -140,6 +140,7 @@ def invite(db: Session, *, by: User, name: str, role: str) -> tuple[Invitation, 
         token_hash=digest(token),
         name=name.strip(),
         role=role,
+        issued_by=by.id,
         expires_at=datetime.now(UTC) + timedelta(days=INVITATION_DAYS),
     )
     db.add(invitation)
@@ -171,9 +172,19 @@ def open_invitation(
     return invitation, school
 
 
+def may_still_invite(db: Session, invitation: Invitation) -> bool:
+    """Whether who made a link is still there and may still make it; one asked for by mail stands for itself."""
+    if invitation.issued_by is None:
+        return True
+    by = db.get(User, invitation.issued_by)
+    return by is not None and by.is_active and invitation.role in MAY_INVITE[by.role]
+
+
 def join(db: Session, *, token: str, login: str, password: str) -> User:
     """Use an invitation up and become a person of its school."""
     invitation, school = open_invitation(db, token, lock=True)
+    if not may_still_invite(db, invitation):
+        raise NotFound('invitation')
     person = add(db, school=school, login=login, name=invitation.name, role=invitation.role, password=password)
     invitation.used_at = datetime.now(UTC)
     db.commit()

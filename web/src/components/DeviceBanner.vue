@@ -48,6 +48,7 @@ async function exportAll() {
     <span v-if="sync.refusedPieces.length" role="alert" class="font-bold">
       {{ sync.refusedPieces.length }} piece{{ sync.refusedPieces.length === 1 ? '' : 's' }} of track refused:
       {{ sync.refusedPieces[0]!.refused }}
+      <button type="button" class="min-h-11 underline" @click="sync.piecesOnceMore()">Send again</button>
       <button type="button" class="min-h-11 underline" @click="sync.dropRefusedPieces()">Drop</button>
     </span>
     <span class="flex-1" />

@@ -6,6 +6,11 @@ export const keptRows = () => fromDevice<Waiting[]>(() => device.outbox.orderBy(
 export const closedPieces = () => device.pieces.where('closed').equals(1)
 export const allPieces = () => fromDevice<TrackPiece[]>(() => device.pieces.toArray(), [])
 export const dropLap = (lapId: string) => fromDevice(() => device.outbox.where('lap_id').equals(lapId).delete(), 0)
+/** What was refused is sent once more: what was in the way may be gone, a clock that was wrong set right. */
+export const lapAgain = (lapId: string) =>
+  fromDevice(() => device.outbox.where('lap_id').equals(lapId).modify({ refused: '', fields: {} }), 0)
+export const piecesAgain = () =>
+  fromDevice(() => device.pieces.filter((one) => one.refused !== '').modify({ refused: '' }), 0)
 export const dropPieces = (ids: string[]) => fromDevice(() => device.pieces.bulkDelete(ids), undefined)
 
 /** The server has these; what was changed while they were under way is against what the server has now. */

@@ -19,6 +19,7 @@
  * | `late`: the watch is slow|                | less this        |                           |                     |
  * | `taken` by the server    | (by `told`)    | less up to these | less up to these          | these for the lap's |
  * | `refused` by the server  | (by `told`)    |                  | marked                    |                     |
+ * | `again`, asked by the user | (by `told`)  |                  | not marked any more       |                     |
  * | `dropped` by the user    | (by `told`)    | less the lap's   | less the lap's            |                     |
  * | `settled`: results read  |                |                  |                           | less the sortie's   |
  *
@@ -46,6 +47,7 @@ export type Happened =
   | { is: 'late'; number: number }
   | { is: 'taken'; ops: readonly Waiting[]; taken: Taken }
   | { is: 'refused'; op: Waiting; message: string; fields: Record<string, string> }
+  | { is: 'again'; lapId: string }
   | { is: 'dropped'; lapId: string }
   | { is: 'settled'; sortieId: number }
 
@@ -94,6 +96,10 @@ export function next(box: Outbox, what: Happened): Outbox {
         ...box,
         memory: box.memory.map((one) => (one.lap_id === what.op.lap_id ? { ...one, ...mark } : one)),
       }
+    }
+    case 'again': {
+      const mark = { refused: '', fields: {} }
+      return { ...box, memory: box.memory.map((one) => (one.lap_id === what.lapId ? { ...one, ...mark } : one)) }
     }
     case 'dropped': {
       const others = (one: Waiting) => one.lap_id !== what.lapId

@@ -4,7 +4,10 @@ import { ApiError } from '@/api/client'
 // wrong in itself, of somebody else, gone, taken already, or too large; all else may be better later
 const REFUSALS = [400, 403, 404, 409, 410, 413, 415, 422]
 
-/** Whether an error is the server's last word on what was sent: 401, 429 and a failing server are not. */
+/**
+ * Whether an error is our server's last word on what was sent: 401, 429 and a failing server are not, nor is what
+ * somebody between says, a portal or a proxy, who knows nothing of our kinds of refusal.
+ */
 export function isRefusal(error: unknown): error is ApiError {
-  return error instanceof ApiError && REFUSALS.includes(error.status)
+  return error instanceof ApiError && error.code !== '' && REFUSALS.includes(error.status)
 }

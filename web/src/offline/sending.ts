@@ -1,4 +1,5 @@
 /** What waits, brought to the server: laps of a sortie, and pieces of track. */
+import { ApiError } from '@/api/client'
 import { api } from '@/api/queries'
 import { device, fromDevice, type TrackPiece, type Waiting } from './device'
 import type { Taken } from './outbox'
@@ -36,9 +37,12 @@ export async function sendLaps(
   const taken: Taken = {}
   const refused: Refused[] = []
   try {
-    const { results } = await api.sendLaps(sortieId, writes)
-    for (const [i, result] of results.entries()) {
-      const op = ops[i]!
+    const answer = await api.sendLaps(sortieId, writes)
+    const results = new Map((Array.isArray(answer?.results) ? answer.results : []).map((one) => [one.lap_id, one]))
+    if (!ops.every((one) => results.has(one.lap_id)))
+      throw new ApiError(0, 'What answered was not Bullseye. Your laps stay on this device, and are sent again.')
+    for (const op of ops) {
+      const result = results.get(op.lap_id)!
       if (result.refused === null) taken[op.lap_id] = { number: op.number, revision: result.revision }
       else refused.push({ op, message: result.refused.message, fields: result.refused.fields })
     }

@@ -12,7 +12,17 @@ import type { Session } from '@/api/types'
 import { isOutOfReach } from './aboard'
 import { chancesOf } from './chances'
 import { device, deviceId, fromDevice, type TrackPiece, type Waiting } from './device'
-import { allPieces, closedPieces, dropLap, dropPieces, keptRows, noteRefused, noteTaken } from './disk'
+import {
+  allPieces,
+  closedPieces,
+  dropLap,
+  dropPieces,
+  keptRows,
+  lapAgain,
+  noteRefused,
+  noteTaken,
+  piecesAgain,
+} from './disk'
 import { newId } from './ids'
 import { link } from './link'
 import { EMPTY, latestOfEach, next, waiting as waitingIn, type Happened, type Taken } from './outbox'
@@ -179,6 +189,16 @@ export const useSync = defineStore('sync', () => {
     has({ is: 'dropped', lapId })
     await dropLap(lapId)
   }
+  /** Send once more what the server refused. */
+  async function again(lapId: string) {
+    has({ is: 'again', lapId })
+    await lapAgain(lapId)
+    soon()
+  }
+  async function piecesOnceMore() {
+    await piecesAgain()
+    soon()
+  }
   const dropRefusedPieces = () => dropPieces(refusedPieces.value.map((one) => one.id))
   /** All that waits here, as a file: the last resort. */
   async function asFile(): Promise<Blob> {
@@ -186,5 +206,5 @@ export const useSync = defineStore('sync', () => {
     return new Blob([JSON.stringify(all, null, 1)], { type: 'application/json' })
   }
   const counts = { waiting, open, lapsHere, refused, ofOthers, pieces, refusedPieces, state }
-  return { ...counts, start, enter, soon, put, writingOf, drop, dropRefusedPieces, asFile }
+  return { ...counts, start, enter, soon, put, writingOf, drop, again, dropRefusedPieces, piecesOnceMore, asFile }
 })

@@ -434,8 +434,10 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold"
       >
         <span class="flex-1"
-          >The server did not take it: {{ current.refused }}. Put it right here, or drop the change.</span
+          >The server did not take it: {{ current.refused }}. Put it right here, send it again, or drop the
+          change.</span
         >
+        <button type="button" class="button" @click="sync.again(current.id)">Send again</button>
         <button type="button" class="button" @click="sync.drop(current.id)">Drop the change</button>
       </div>
     </section>
