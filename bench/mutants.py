@@ -4,15 +4,23 @@
 
 A mutant is one line changed: a sign, a side, a bound, a unit. It is killed when a test fails with it. Not part of
 `./bullseye test`: 150 took eleven minutes on two processors. `--only` keeps those whose name begins with it.
+
+    .venv/bin/python bench/mutants.py --area offline --count 100 --seed 1
+
+does the same for what needs a database or Node (`store`, `api`, `record`, `offline`), one after the other in a copy of
+the tree: an operator changed, and the tests of that area run until one fails.
 """
 
 from __future__ import annotations
 
 import argparse
 import json
+import os
 import random
+import re
 import subprocess
 import sys
+import tempfile
 from collections import Counter
 from pathlib import Path
 
@@ -47,13 +55,78 @@ def verdict(code: int | None) -> str:
     return _SURVIVED if code == 0 else 'no test' if code in (5, 33) else _KILLED
 
 
+AREAS = {
+    'store': ('src/bullseye/store', '*.py', ('tests/store', 'tests/api')),
+    'api': ('src/bullseye/api', '*.py', ('tests/api',)),
+    'record': ('src/bullseye/core/record', '*.py', ('tests/core/record', 'tests/api/test_record.py')),
+    'offline': ('web/src/offline', '*.ts', ('tests/device',)),
+}
+_CHANGES = (
+    *((' >= ', ' > '), (' > ', ' >= '), (' <= ', ' < '), (' < ', ' <= '), (' == ', ' != '), (' != ', ' == ')),
+    *((' === ', ' !== '), (' !== ', ' === '), (' and ', ' or '), (' or ', ' and '), (' && ', ' || '), (' || ', ' && ')),
+    *((' + ', ' - '), (' - ', ' + '), (' is None', ' is not None'), (' is not None', ' is None'), ('if not ', 'if ')),
+)
+_NO_CODE = re.compile(r'^\s*(#|//|\*|/\*|import |from |@|"""|raise |[\w]+: )|:raises|:param|["\'].*["\'] *,?$')
+
+
+def lines_changed(place: str, pattern: str) -> list[tuple[Path, int, str]]:
+    """Every way to change one operator of one line: file, line and the line as it becomes."""
+    found = []
+    for path in sorted((ROOT / place).rglob(pattern)):
+        if 'migrations' in path.parts or path.name.endswith('.d.ts'):
+            continue
+        in_words = False
+        for number, line in enumerate(path.read_text(encoding='utf-8').splitlines()):
+            quotes = line.count('"""')
+            if in_words or quotes or _NO_CODE.search(line):
+                in_words ^= quotes == 1
+                continue
+            found += [(path, number, line.replace(a, b, 1)) for a, b in _CHANGES if a in line]
+    return found
+
+
+def beyond(area: str, *, count: int, seed: int) -> None:
+    """Mutants of one area, each in the same copy of the tree, and how many of them a test notices."""
+    place, pattern, tests = AREAS[area]
+    known = lines_changed(place, pattern)
+    sample = random.Random(seed).sample(known, min(count, len(known)))
+    with tempfile.TemporaryDirectory(prefix='bullseye-mutants-') as folder:
+        copy = Path(folder) / 'tree'
+        subprocess.run(['git', 'clone', '-q', str(ROOT), str(copy)], check=True)
+        for one in ('.venv', 'web/node_modules'):
+            (copy / one).symlink_to(ROOT / one)
+        command = [sys.executable, './bullseye', 'test', '--', *tests, '-x', '-q']
+        if area == 'offline':
+            command = [str(ROOT / '.venv/bin/python'), '-m', 'pytest', *tests, '-x', '-q', '-p', 'no:cacheprovider']
+        environment = os.environ | {'PYTHONPATH': str(copy / 'src')}
+        living = []
+        for path, number, line in sample:
+            there = copy / path.relative_to(ROOT)
+            whole = there.read_text(encoding='utf-8')
+            lines = whole.splitlines(keepends=True)
+            before, lines[number] = lines[number].strip(), f'{line}\n'
+            there.write_text(''.join(lines), encoding='utf-8')
+            done = subprocess.run(command, cwd=copy, env=environment, capture_output=True, check=False)
+            there.write_text(whole, encoding='utf-8')
+            if not done.returncode:
+                living.append(f'{path.relative_to(ROOT)}:{number + 1}: {before}  ->  {line.strip()}')
+            print('.' if done.returncode else 'L', end='', flush=True)
+    killed = len(sample) - len(living)
+    print(f'\n{area}: {len(sample)} of {len(known)} mutants, {killed} killed, {killed / max(1, len(sample)):.0%}')
+    print('\n'.join(living))
+
+
 def main() -> None:
     """Sample, run, tell."""
     parser = argparse.ArgumentParser(description=__doc__.splitlines()[0])
     parser.add_argument('--count', type=int, default=200)
     parser.add_argument('--seed', type=int, default=1)
     parser.add_argument('--only', default='', help='begin of the names, such as bullseye.core.model')
+    parser.add_argument('--area', choices=sorted(AREAS), help='what the tests of core and tracks do not reach')
     wanted = parser.parse_args()
+    if wanted.area:
+        beyond(wanted.area, count=wanted.count, seed=wanted.seed)
+        return
     if not names():
         mutmut('run', 'nothing that is')  # makes the mutants and times the tests
     known = [one for one in sorted(names()) if one.startswith(wanted.only)]
