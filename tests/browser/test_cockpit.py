@@ -433,7 +433,7 @@ def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
 
 def dial(page: Page, *, right: float, up: float) -> Any:
     """Open the dial and put the thumb down so far from its middle, in shares of its half; the dialog."""
-    page.get_by_role('button', name=re.compile('^Wind now')).click()
+    page.get_by_role('button', name=re.compile('^Wind .*: change it$')).click()
     dialog = page.get_by_role('dialog')
     box = dialog.get_by_role('img', name=re.compile('Dial over runway')).bounding_box()
     assert box is not None
@@ -455,7 +455,7 @@ def test_a_wind_set_by_thumb_moves_brief_limits_and_ranking_from_now_on(
     expect(dialog).to_contain_text('Wind now: 050° 20 kt')
     dialog.get_by_label('Gusts to: more').click()
     dialog.get_by_role('button', name=re.compile('^Use 050° 20 gust 25 kt')).click()
-    expect(page.get_by_role('button', name=re.compile('^Wind now: 050° 20 gust 25 kt'))).to_be_visible()
+    expect(page.get_by_role('button', name=re.compile('^Wind 050° 20 gust 25 kt: change it'))).to_be_visible()
     # it floats less against 20 kt than against 9: the aim is nearer the spot
     for _ in range(80):
         if before_spot(page) <= calm_aim - 40:

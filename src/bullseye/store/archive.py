@@ -215,6 +215,9 @@ class _Taking:
         self.db.flush()
         for table in reversed(tables()):
             if table.name != 'user_account':
+                if table.name == 'sign_off':  # only ever added to, but by the owner's function
+                    self.db.execute(select(func.signatures_are_replaced()))
+                    continue
                 self.db.execute(table.delete().where(table.c.school_id == self.school.id))
         found = {table.name: self._table(table) for table in tables()}
         settings = self.manifest['school']

@@ -306,7 +306,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         v-if="mayRecord"
         type="button"
         class="button !min-h-14 !px-3"
-        :aria-label="`Wind now: ${windNow}. Change it`"
+        :aria-label="`Wind ${windNow}: change it`"
         @click="asksWind = true"
       >
         <span aria-hidden="true">Wind</span> <span class="figure">{{ windNow }}</span>
