@@ -20,6 +20,9 @@ bp = APIBlueprint('secondfactor', __name__, url_prefix='/api', tag='Session')
 _FREE = ('session.read_session', 'session.sign_out', 'session.sign_in', 'pages.page', 'static')
 
 
+_OF_OTHERS = 'secondfactor.take_second_factor'
+
+
 def key() -> str:
     """By which secrets are kept."""
     return str(current_app.config['SECRET_KEY'])
@@ -29,10 +32,7 @@ def require_when_asked() -> ResponseReturnValue | None:
     """Refuse everything else to those of whom the school asks one, until they have it."""
     if not request.path.startswith('/api/') or request.endpoint in _FREE:
         return None
-    is_own = (request.endpoint or '').startswith(
-        'secondfactor.'
-    ) and request.endpoint != 'secondfactor.take_second_factor'
-    if is_own:
+    if request.blueprint == bp.name and request.endpoint != _OF_OTHERS:
         return None
     if current_user.is_authenticated and getattr(current_user, 'must_set_second_factor', False):
         return problem(

@@ -15,6 +15,8 @@ export interface DialEnd {
 }
 const props = defineProps<{
   open: boolean
+  /** the lap whose wind is put right; null: the wind of now */
+  ofLap: number | null
   ends: readonly DialEnd[]
   endId: number
   /** the wind there is; null: nobody has given one */
@@ -114,7 +116,8 @@ const words = computed(() =>
     <div class="fixed inset-0 overflow-y-auto p-2 sm:p-4">
       <DialogPanel class="panel mx-auto w-full max-w-3xl space-y-3">
         <DialogTitle class="text-xl font-bold">
-          Wind now: <span class="figure" role="status">{{ words }}</span>
+          {{ ofLap === null ? 'Wind now' : `Wind of lap ${ofLap}` }}:
+          <span class="figure" role="status">{{ words }}</span>
         </DialogTitle>
         <div class="grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <svg
@@ -257,8 +260,11 @@ const words = computed(() =>
           </div>
         </div>
         <p class="text-sm text-soft">
-          Look at the sock, and ask the tower. Brief, aim, limits and go-around point follow from the next lap on. The
-          aircraft’s handbook, the local rules and the instructor decide.
+          <template v-if="ofLap === null">
+            Look at the sock, and ask the tower. Brief, aim, limits and go-around point follow from the next lap on.
+          </template>
+          <template v-else>What this lap shows is worked out again in this wind.</template>
+          The aircraft’s handbook, the local rules and the instructor decide.
         </p>
         <div class="sticky bottom-0 flex flex-wrap gap-2 bg-card py-2">
           <button type="button" class="button button-main !min-h-14 flex-1" @click="emit('use', { ...wind }, end)">

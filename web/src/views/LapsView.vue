@@ -218,22 +218,38 @@ const PILOTS = [
   { value: 'instructor' as const, label: 'Instructor' },
 ]
 /** The wind of now, from which all that comes is briefed: asked for by one tap. */
-const asksWind = ref(false)
+const asksWind = ref<'now' | 'lap' | null>(null)
+/** The wind as it was read on the lap in hand; null: as briefed. */
+const windOfLap = computed<WindRead | null>(() => {
+  const read = values.value
+  if (!ended.value || read?.wind_kt == null) return null
+  return {
+    from_deg_mag: wholeDirection(read.wind_dir_deg_mag ?? null),
+    kt: read.wind_kt,
+    gust_kt: read.gust_kt ?? null,
+  }
+})
+const saidOf = (wind: WindRead | null, none: string) =>
+  wind ? windWords({ wind_dir_deg_mag: wind.from_deg_mag, wind_kt: wind.kt, gust_kt: wind.gust_kt }) : none
 const windStart = computed<WindRead | null>(() => {
   if (next.windRead.value) return next.windRead.value
   const given = sortie.value
   if (!given || given.wind_kt === null) return null
   return { from_deg_mag: wholeDirection(given.wind_dir_deg_mag), kt: given.wind_kt, gust_kt: given.gust_kt }
 })
-const windNow = computed(() => {
-  const wind = windStart.value
-  return wind
-    ? windWords({ wind_dir_deg_mag: wind.from_deg_mag, wind_kt: wind.kt, gust_kt: wind.gust_kt })
-    : 'not given'
-})
+const windNow = computed(() => saidOf(windStart.value, 'not given'))
 const dialEnds = computed(() =>
   next.ends.value.map((one) => ({ id: one.id, ident: one.runway.ident, courseDegMag: one.course_deg_mag })),
 )
+/** Put right, or taken back, on a lap that was flown. */
+function setWindOfLap(wind: WindRead | null) {
+  set('wind', {
+    wind_dir_deg_mag: wind?.from_deg_mag ?? null,
+    wind_kt: wind?.kt ?? null,
+    gust_kt: wind?.gust_kt ?? null,
+    ...(wind ? { known_by: { wind_kt: 'read' as const } } : {}),
+  })
+}
 const windOfSortie = ({ wind_dir_deg_mag, wind_kt, gust_kt, wind_source }: Sortie) => ({
   ...{ wind_dir_deg_mag, wind_kt, gust_kt, wind_source },
 })
@@ -248,7 +264,9 @@ async function tellSortie(wind: Parameters<typeof api.changeSortie>[1]) {
   }
 }
 async function useWind(wind: WindRead, endId: number) {
-  asksWind.value = false
+  const isOfLap = asksWind.value === 'lap'
+  asksWind.value = null
+  if (isOfLap) return setWindOfLap(wind)
   const before = { ...recorder.draft.value }
   // read now, so it belongs to the lap that is being flown, whichever one is looked at
   if (ended.value) recorder.begin()
@@ -263,7 +281,9 @@ async function useWind(wind: WindRead, endId: number) {
   const was = sortie.value
   undo.done('wind', async () => {
     await recorder.keepDraft(before)
-    if (was) await tellSortie(windOfSortie(was))
+    // a wind of another hour does not become one of now by being taken back
+    if (was?.weather_given === 'old') await tellSortie({ wind_kt: null, wind_dir_deg_mag: null, gust_kt: null })
+    else if (was) await tellSortie(windOfSortie(was))
   })
   await tellSortie({ ...windAsked(wind), wind_source: 'sock' })
 }
@@ -307,18 +327,19 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         type="button"
         class="button !min-h-14 !px-3"
         :aria-label="`Wind ${windNow}: change it`"
-        @click="asksWind = true"
+        @click="asksWind = 'now'"
       >
         <span aria-hidden="true">Wind</span> <span class="figure">{{ windNow }}</span>
       </button>
       <span v-else>{{ windNow }}</span>
       <WindDial
-        :open="asksWind"
-        :ends="dialEnds"
-        :end-id="next.endId.value"
-        :start="windStart"
+        :open="asksWind !== null"
+        :of-lap="asksWind === 'lap' ? number : null"
+        :ends="asksWind === 'lap' ? dialEnds.filter((one) => one.id === next.endOf(values)) : dialEnds"
+        :end-id="asksWind === 'lap' ? next.endOf(values) : next.endId.value"
+        :start="asksWind === 'lap' ? (windOfLap ?? windStart) : windStart"
         :limits="figures.wind.limits"
-        @close="asksWind = false"
+        @close="asksWind = null"
         @use="useWind"
       />
       <span class="flex-1" />
@@ -496,7 +517,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           </div>
         </div>
         <button type="button" class="button w-full !min-h-14" :aria-expanded="more" @click="more = !more">
-          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim, a note' }}
+          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim and wind, a note' }}
         </button>
         <div v-if="more" class="space-y-3">
           <div class="grid gap-3 sm:grid-cols-2">
@@ -579,6 +600,17 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :error="fieldErrors.float_s"
               @update:model-value="set('float time', { float_s: $event, known_by: { float_s: 'timed' } })"
             />
+          </div>
+          <div v-if="ended" class="flex flex-wrap items-center gap-2">
+            <button type="button" class="button !min-h-14" @click="asksWind = 'lap'">
+              Wind of this lap: {{ saidOf(windOfLap, 'as briefed') }}
+            </button>
+            <button v-if="windOfLap" type="button" class="button !min-h-14" @click="setWindOfLap(null)">
+              As briefed
+            </button>
+            <span v-if="fieldErrors.wind_kt || fieldErrors.gust_kt" role="alert" class="font-bold text-fail-ink">
+              {{ fieldErrors.wind_kt ?? fieldErrors.gust_kt }}
+            </span>
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">
             Remove this lap
