@@ -396,6 +396,15 @@ def test_a_lap_may_be_of_another_kind_and_spot_and_be_left_out(marta: Page):
     page.get_by_role('radio', name='Instructor').click()
     page.get_by_role('button', name='Instructor flew').click()
     page.get_by_role('button', name='Good speed control').click()
+    # the wind of a flown lap is put right on the same dial, and taken back
+    page.get_by_role('button', name='Wind of this lap: as briefed').click()
+    dialog = page.get_by_role('dialog')
+    expect(dialog).to_contain_text('Wind of lap 1')
+    dialog.get_by_label('Gusts to: more').click()
+    dialog.get_by_role('button', name=re.compile('^Use ')).click()
+    expect(page.get_by_role('button', name=re.compile('^Wind of this lap: .* gust '))).to_be_visible()
+    page.get_by_role('button', name='As briefed', exact=True).click()
+    expect(page.get_by_role('button', name='Wind of this lap: as briefed')).to_be_visible()
     expect(page.get_by_label('Result')).to_contain_text('Left out of learning: instructor flew')
     expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()
     lap = stored(page, sortie)[0]
