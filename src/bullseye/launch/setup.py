@@ -116,6 +116,7 @@ def python_packages(*, for_tests: bool) -> None:
     stamp, other = VENV / f'stamp-{lock.stem}', VENV / 'stamp-dev'
     dev_digest = _digest([ROOT / 'requirements' / 'dev.txt'])
     if _is_fresh(stamp, digest) or (_is_fresh(other, dev_digest) and not for_tests):
+        _point_at_sources()
         return
     if not PYTHON.exists():
         step('making .venv')
@@ -124,9 +125,16 @@ def python_packages(*, for_tests: bool) -> None:
     pip: list[str | Path] = [PYTHON, '-m', 'pip', 'install', '--quiet', '--disable-pip-version-check']
     # the lock names every package, so nothing is left to resolve: a newer release elsewhere cannot interfere
     run([*pip, '--no-deps', '--require-hashes', '-r', lock], failed='Python packages could not be installed')
-    site = run([PYTHON, '-c', 'import sysconfig; print(sysconfig.get_path("purelib"))'], failed='.venv is broken')
-    Path(site.strip(), 'bullseye.pth').write_text(f'{ROOT / "src"}\n', encoding='utf-8')
+    _point_at_sources()
     stamp.write_text(digest, encoding='utf-8')
+
+
+def _point_at_sources() -> None:
+    """Let ``.venv`` find our own code here, also after the checkout was moved."""
+    for site in VENV.glob('lib/python3*/site-packages'):
+        pointer, here = site / 'bullseye.pth', f'{ROOT / "src"}\n'
+        if not pointer.exists() or pointer.read_text(encoding='utf-8') != here:
+            pointer.write_text(here, encoding='utf-8')
 
 
 def front_end_packages() -> None:
