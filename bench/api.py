@@ -30,7 +30,7 @@ class User:
         self.token = self.call('POST', '/api/session/demo', {'person_id': demo})['csrf_token']
 
     def call(self, method: str, path: str, body: Any = None) -> Any:
-        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token}
+        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token, 'If-Match': '*'}
         data = None if body is None else json.dumps(body).encode()
         with self.open(urllib.request.Request(self.base + path, data, headers, method=method), timeout=20) as reply:
             return json.loads(reply.read() or 'null')

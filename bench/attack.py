@@ -42,7 +42,7 @@ class Client:
     def call(self, method: str, path: str, body: Any = None, raw: bytes | None = None) -> tuple[int, Any]:
         kind = 'application/octet-stream' if raw is not None else 'application/json'
         data = raw if raw is not None else None if body is None else json.dumps(body).encode()
-        headers = {'Content-Type': kind, 'X-CSRFToken': self.token}
+        headers = {'Content-Type': kind, 'X-CSRFToken': self.token, 'If-Match': '*'}
         request = urllib.request.Request(self.base + path, data, headers, method=method)
         try:
             with self.open(request, timeout=60) as reply:

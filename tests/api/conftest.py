@@ -36,8 +36,10 @@ class Browser:
         self.here = self.get('/api/session')
         self.token = self.here['csrf_token']
 
-    def call(self, method: str, path: str, body: Any = None, *, status: int = 200) -> Any:
-        reply = self.client.open(path, method=method, json=body, headers={'X-CSRFToken': self.token})
+    def call(self, method: str, path: str, body: Any = None, *, status: int = 200, seen: object = '*') -> Any:
+        """``seen``: the revision that is written over; usually whatever there is. None: it is not said."""
+        headers = {'X-CSRFToken': self.token} | ({} if seen is None else {'If-Match': f'{seen}'})
+        reply = self.client.open(path, method=method, json=body, headers=headers)
         assert reply.status_code == status, (reply.status_code, reply.get_data(as_text=True)[:800])
         return reply.get_json(silent=True)
 

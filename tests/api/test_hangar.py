@@ -4,11 +4,14 @@ import copy
 import threading
 
 import pytest
+from sqlalchemy.orm.exc import StaleDataError
 
 from bullseye.demo.fleet import MARRAM_160
 from bullseye.paper.kneeboard import latin
 from bullseye.sim.weather import station
-from tests.api.conftest import Browser
+from bullseye.store import scope
+from bullseye.store.models import Sortie
+from tests.api.conftest import Browser, owner
 
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'
 
@@ -353,7 +356,8 @@ def test_nobody_writes_over_what_they_have_not_seen(marta, elias, what):
     assert after == hers  # not written
     his = keep(elias, path, body(2), seen=told['now']['revision'])  # knowingly over it
     assert his['revision'] == seen + 2
-    assert elias.call('PUT', path, body(3))['revision'] == seen + 3  # who does not say is not asked
+    assert elias.call('PUT', path, body(3), seen=None, status=428)['code'] == 'revision_not_given'
+    assert elias.call('PUT', path, body(3), seen='*')['revision'] == seen + 3  # whatever there is, and said so
     keep(elias, path, body(4), seen='x', status=422)
 
 
@@ -371,6 +375,34 @@ def test_a_sortie_changed_by_two_loses_neither_change(marta, elias):
     assert (now['wind_kt'], now['weight_lb']) == (11.0, was['weight_lb'] - 60)
     elias.call('PATCH', path, {'wind_kt': 4.0, 'was': {'wind_kt': 11.0}})
     assert marta.get(path)['wind_kt'] == 4.0
+
+
+def test_a_sortie_is_changed_as_it_was_seen_or_not_at_all(marta, elias):
+    path = f'/api/sorties/{marta.sortie_of("Owen")}'
+    seen = marta.get(path)['revision']
+    assert marta.call('PATCH', path, {'spot_ft': 300.0}, seen=None, status=428)['code'] == 'revision_not_given'
+    hers = marta.call('PATCH', path, {'spot_ft': 300.0}, seen=f'"{seen}"')
+    assert hers['revision'] == seen + 1
+    told = elias.call('PATCH', path, {'spot_ft': 700.0}, seen=f'"{seen}"', status=409)
+    assert told['now']['revision'] == seen + 1
+    assert marta.get(path)['spot_ft'] == 300.0
+    # part of what is changed was said as it was seen, the rest was not
+    both = {'spot_ft': 700.0, 'booked_min': 50.0, 'was': {'spot_ft': 300.0}}
+    elias.call('PATCH', path, both, seen=f'"{seen}"', status=409)
+    assert elias.call('PATCH', path, both, seen=f'"{seen + 1}"')['spot_ft'] == 700.0
+
+
+def test_two_who_write_a_sortie_at_the_same_moment_are_told(app, marta):
+    """Also where a change does not wait for the other: the revision of the row itself decides."""
+    sortie_id = marta.sortie_of('Owen')
+    with owner(app) as one, owner(app) as other:
+        scope.see_every_school(one)
+        scope.see_every_school(other)
+        first, second = one.get_one(Sortie, sortie_id), other.get_one(Sortie, sortie_id)
+        first.cancelled_for, second.spot_ft = 'Fog.', 310.0
+        one.commit()
+        with pytest.raises(StaleDataError):
+            other.commit()
 
 
 def test_the_laps_of_one_student_never_become_those_of_another(marta):

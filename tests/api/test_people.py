@@ -4,14 +4,17 @@ import io
 import logging
 import uuid
 from concurrent.futures import ThreadPoolExecutor
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
 from apiflask import APIFlask
-from sqlalchemy import text
+from sqlalchemy import select, text
 from sqlalchemy.exc import DBAPIError, OperationalError
 
 from bullseye.demo import seed
+from bullseye.store import scope
+from bullseye.store.models import LapRevision, User
 from tests.api.conftest import Browser, close, owner
 
 GOOD = 'heron lamp tidal quartz'
@@ -238,6 +241,52 @@ def test_what_was_done_is_written_down_read_by_the_chief_and_never_changed(marta
     assert len(seen) > 140
     with owner(app) as db, pytest.raises(DBAPIError, match='never changed'):
         db.execute(text("update deed set words = 'nothing happened'"))
+
+
+def test_the_application_can_neither_date_a_deed_nor_give_it_another_name(marta: Browser, app: APIFlask):
+    owen = person_of(marta, 'Owen')
+    sessions = app.extensions['bullseye_sessions']
+    forged = """insert into deed (school_id, done_at, by_id, by_name, what, words)
+        select school_id, '2020-01-01', id, 'X', 'laps', '' from user_account where name like 'Owen%'"""
+    for statement in (forged, 'delete from deed', "update deed set words = ''", 'truncate deed'):
+        with sessions() as db:
+            db.execute(text("select set_config('bullseye.school', '1', false)"))
+            with pytest.raises(DBAPIError, match='permission denied'):
+                db.execute(text(statement))
+    for school, person, expected in (('1', owen, None), ('2', owen, 'nobody of this school'), ('1', 0, 'nobody')):
+        with sessions() as db:
+            db.execute(text("select set_config('bullseye.school', :school, false)"), {'school': school})
+            noted = text("select note_deed(:person, 'laps', 'Something.')"), {'person': person}
+            if expected is None:
+                db.execute(*noted)
+                db.commit()
+            else:
+                with pytest.raises(DBAPIError, match=expected):
+                    db.execute(*noted)
+    (told,) = [one for one in marta.get('/api/deeds')['deeds'] if one['words'] == 'Something.']
+    assert told['by_name'] == 'Owen Fairbairn'
+    assert abs(datetime.fromisoformat(told['done_at']) - datetime.now(UTC)) < timedelta(minutes=2)
+
+
+def test_who_changed_or_took_away_the_lap_of_another_is_written_down(marta: Browser, app: APIFlask):
+    elias, sortie, lap_id = Browser(app).sign_in('elias'), marta.sortie_of('Owen'), str(uuid.uuid4())
+    marta.put_lap(sortie, lap_id=lap_id, along_ft=700.0)
+    marta.put_lap(sortie, lap_id=lap_id, along_ft=710.0)  # her own: nobody need be told
+    mine = elias.written() | {'had_revision': 1}
+    elias.put_lap(sortie, lap_id=lap_id, along_ft=1_300.0, writer=mine)
+    elias.put_lap(sortie, lap_id=lap_id, along_ft=1_310.0)  # his own by now
+    marta.put_lap(sortie, lap_id=lap_id, along_ft=720.0, writer=marta.written() | {'had_revision': 2})
+    elias.send_laps(sortie, (lap_id, None))
+    told = [(one['by_name'], one['words']) for one in marta.get('/api/deeds?what=laps')['deeds']]
+    assert told == [
+        ('Elias Brandt', f'Took away a lap of sortie {sortie}, as Marta Kowalczyk had written it.'),
+        ('Marta Kowalczyk', f'Changed a lap of sortie {sortie}, as Elias Brandt had written it.'),
+        ('Elias Brandt', f'Changed a lap of sortie {sortie}, as Marta Kowalczyk had written it.'),
+    ]
+    with owner(app) as db:
+        scope.see_every_school(db)
+        kept = select(User.name).join(LapRevision, LapRevision.written_by == User.id).order_by(LapRevision.id)
+        assert list(db.scalars(kept)) == ['Marta Kowalczyk', 'Elias Brandt']
 
 
 def test_wrong_passwords_lock_nobody_else_out_and_say_how_long_to_wait(app: APIFlask):

@@ -71,7 +71,7 @@ def test_no_request_breaks_the_server(case, chief):
         case.path_parameters = named
     reply = case.call_and_validate(
         app=chief.client.application,
-        headers={'X-CSRFToken': chief.token, 'Accept-Encoding': 'identity'},
+        headers={'X-CSRFToken': chief.token, 'Accept-Encoding': 'identity', 'If-Match': '*'},
         cookies={'bullseye': chief.client.get_cookie('bullseye').value},
         checks=[not_a_server_error, status_code_conformance, response_schema_conformance],
     )

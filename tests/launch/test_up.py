@@ -58,7 +58,7 @@ class Running:
         self.open = urllib.request.build_opener(jar, urllib.request.HTTPSHandler(context=context)).open
 
     def call(self, method: str, path: str, body=None):
-        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token}
+        headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token, 'If-Match': '*'}
         data = None if body is None else json.dumps(body).encode()
         request = urllib.request.Request(f'{self.address}{path}', data, headers, method=method)
         with self.open(request, timeout=10) as reply:

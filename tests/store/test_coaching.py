@@ -61,7 +61,7 @@ def test_an_unchanged_set_of_laps_is_learned_from_once_and_a_changed_one_again(d
     result = keep(db, sortie, along_ft=1_300.0)
     second = live_request(db, sortie).calibration
     assert second.laps == first.laps + 1
-    laps.remove(db, sortie, result.lap.id)
+    laps.remove(db, sortie, result.lap.id, by=sortie.instructor)
     assert live_request(db, sortie).calibration == first
 
 

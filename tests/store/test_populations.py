@@ -114,7 +114,7 @@ def test_a_belief_is_that_of_the_laps_and_the_snapshot_after_any_order_of_writes
         laps.correct(db, sortie, first, by=marta, measure='along_ft', value=640.0)
         assert live_request(db, sortie).calibration == from_scratch(db, sortie) != with_it
         write(db, sortie, marta, lap_id=second, along_ft=1_020.0, excluded='gust')
-        laps.remove(db, sortie, gone)
+        laps.remove(db, sortie, gone, by=marta)
         db.commit()
         now = live_request(db, sortie).calibration
         assert now == from_scratch(db, sortie)

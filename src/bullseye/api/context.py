@@ -32,13 +32,22 @@ def person() -> User:
     return cast(User, current_user)
 
 
-def seen_revision() -> int | None:
-    """The revision that whoever writes has seen, as If-Match gives it; None where it is not given.
+class RevisionNotGiven(Exception):
+    """A change of something that others change too, which does not say what it was seen as."""
 
+    code = 'revision_not_given'
+
+
+def seen_revision() -> int | None:
+    """The revision that whoever writes has seen, as If-Match gives it; None for ``*``: whatever there is.
+
+    :raises RevisionNotGiven: when it is not given
     :raises InvalidInput: when it is none
     """
     given = request.headers.get('If-Match', '').strip()
-    if not given or given == '*':
+    if not given:
+        raise RevisionNotGiven('Say by If-Match which revision you saw, or * to write over whatever there is.')
+    if given == '*':
         return None
     found = re.fullmatch(r'"?(\d{1,9})"?', given)
     if found is None:

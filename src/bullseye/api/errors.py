@@ -14,8 +14,10 @@ from flask_wtf.csrf import CSRFError
 from pydantic import ValidationError
 from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, InterfaceError, InternalError, OperationalError
 from sqlalchemy.exc import TimeoutError as PoolTimeout
+from sqlalchemy.orm.exc import StaleDataError
 from werkzeug.exceptions import HTTPException
 
+from bullseye.api.context import RevisionNotGiven
 from bullseye.api.limiter import limiter
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.unknown import known_or
@@ -79,6 +81,15 @@ def register(app: APIFlask) -> None:
     @app.errorhandler(ChangedMeanwhile)
     def _changed(error: ChangedMeanwhile) -> ResponseReturnValue:
         return {'code': error.code, 'message': str(error), 'fields': {}, 'now': error.now}, 409
+
+    @app.errorhandler(RevisionNotGiven)
+    def _unseen(error: RevisionNotGiven) -> ResponseReturnValue:
+        return problem(428, error.code, str(error))
+
+    @app.errorhandler(StaleDataError)
+    def _stale(_error: StaleDataError) -> ResponseReturnValue:
+        words = 'Somebody else changed this at the same moment. Look again, and do it once more if it still holds.'
+        return problem(409, 'changed_meanwhile', words)
 
     @app.errorhandler(Conflict)
     def _conflict(error: Conflict) -> ResponseReturnValue:

@@ -71,7 +71,7 @@ def enter_airfield(json_data: AirfieldIn) -> Any:
 @login_required
 @bp.input(AirfieldIn)
 @bp.output(AirfieldOut)
-@bp.doc(responses=[401, 403, 404, 409])
+@bp.doc(responses=[401, 403, 404, 409, 428])
 def change_airfield(airfield_id: int, json_data: AirfieldIn) -> Any:
     """Change a field; ends that are gone stay readable in past sorties."""
     today = datetime.now(UTC).date()

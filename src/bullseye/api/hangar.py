@@ -120,7 +120,7 @@ def enter_aircraft(json_data: AircraftIn) -> Any:
 @login_required
 @bp.input(AircraftIn)
 @bp.output(AircraftOut)
-@bp.doc(responses=[401, 403, 404, 409])
+@bp.doc(responses=[401, 403, 404, 409, 428])
 def change_aircraft(row_id: int, json_data: AircraftIn) -> Any:
     """Change an aircraft; laps already flown keep the figures they were flown by."""
     return editing.keep_aircraft(database(), by=person(), spec=json_data.spec, row_id=row_id, seen=seen_revision())
@@ -164,7 +164,7 @@ def enter_standard(json_data: StandardIn) -> Any:
 @login_required
 @bp.input(StandardIn)
 @bp.output(StandardOut)
-@bp.doc(responses=[401, 403, 404, 409])
+@bp.doc(responses=[401, 403, 404, 409, 428])
 def change_standard(row_id: int, json_data: StandardIn) -> Any:
     """Change a standard of the school's own; the built-in ones stay as they are."""
     return editing.keep_standard(database(), by=person(), spec=json_data.spec, row_id=row_id, seen=seen_revision())
@@ -184,7 +184,7 @@ def enter_technique(json_data: TechniqueIn) -> Any:
 @login_required
 @bp.input(TechniqueIn)
 @bp.output(TechniqueOut)
-@bp.doc(responses=[401, 403, 404, 409])
+@bp.doc(responses=[401, 403, 404, 409, 428])
 def change_technique(row_id: int, json_data: TechniqueIn) -> Any:
     """Change a technique; the built-in ones stay as they are."""
     return editing.keep_technique(

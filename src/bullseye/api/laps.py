@@ -286,7 +286,7 @@ def _take(db: Session, sortie: Sortie, change: SentChange, batch: laps.LapBatch)
     """Take one change; the lap's revision, None when it is taken away."""
     writer = change.writer.writer()
     if change.lap is None:
-        laps.remove(db, sortie, change.lap_id, writer=writer, batch=batch)
+        laps.remove(db, sortie, change.lap_id, by=person(), writer=writer, batch=batch)
         return None
     values = change.lap.model_dump()
     return laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=values, writer=writer, batch=batch)

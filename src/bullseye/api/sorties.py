@@ -14,7 +14,7 @@ from flask import Response
 from flask_login import login_required
 from pydantic import MISSING, AwareDatetime, BeforeValidator, Field, JsonValue, WithJsonSchema
 
-from bullseye.api.context import database, person
+from bullseye.api.context import database, person, seen_revision
 from bullseye.api.schema import Id, In, Out, ReportText, Text, true_wind
 from bullseye.core.air.wind import shown_magnetic_deg
 from bullseye.core.basis.kinds import LandingKind, SurfaceState, TakeoffKind, WeatherGiven
@@ -185,6 +185,7 @@ class SortiePeople(Out):
     technique: Named
     cancelled_for: str | None  # why it is not flown; null: it is
     is_mock_test: bool
+    revision: int  # to be given back as If-Match when it is changed
 
 
 class SortiePlace(Out):
@@ -259,6 +260,7 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'cancelled_for',
                 'is_mock_test',
                 'weather_at',
+                'revision',
                 'fuel_gal',
                 'lap_plan',
             ),
@@ -354,12 +356,11 @@ def _plain(change: SortieChange) -> dict[str, Any]:
     return values
 
 
-def _require_unchanged(sortie: Sortie, change: SortieChange) -> None:
+def _require_unchanged(sortie: Sortie, change: SortieChange, seen: dict[str, JsonValue]) -> None:
     """Refuse a change of what somebody else has changed since it was seen; the same change by both is none."""
     now = SortieOut.of(sortie).model_dump(mode='json')
     now |= {f'{name}_id': now[name]['id'] for name in ('student', 'instructor', 'aircraft', 'standard', 'technique')}
     wanted = change.model_dump(mode='json', exclude={'was'})
-    seen = change.was if isinstance(change.was, dict) else {}
     for name, mine in wanted.items():
         if name not in seen or name not in now:
             continue
@@ -415,13 +416,22 @@ def _told(value: Any) -> str:
 @login_required
 @bp.input(SortieChange)
 @bp.output(SortieOut)
-@bp.doc(responses=[401, 403, 404, 409])
+@bp.doc(responses=[401, 403, 404, 409, 428])
 def change_sortie(sortie_id: int, json_data: SortieChange) -> SortieOut:
-    """Change a sortie; laps flown before keep the brief they were flown by."""
-    db = database()
+    """Change a sortie; laps flown before keep the brief they were flown by.
+
+    ``If-Match`` names the revision that was seen. A change of an older one counts where ``was`` shows that what it
+    changes is still as it was seen.
+    """
+    db, seen = database(), seen_revision()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
-    if isinstance(json_data.was, dict):
-        _require_unchanged(sortie, json_data)
+    was = json_data.was if isinstance(json_data.was, dict) else {}
+    _require_unchanged(sortie, json_data, was)
+    if seen is not None and sortie.revision != seen and json_data.model_fields_set - {'was'} - was.keys():
+        raise ChangedMeanwhile(
+            'Somebody else changed this sortie meanwhile. Look again, and change it once more.',
+            {'revision': sortie.revision},
+        )
     changed = sorties.change(db, sortie, by=person(), values=_plain(json_data))
     return SortieOut.of(changed)
 

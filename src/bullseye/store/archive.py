@@ -256,6 +256,8 @@ class _Taking:
         return count
 
     def _values(self, table: Table, row: dict[str, Any], points_at: dict[str, str]) -> dict[str, Any] | None:
+        if 'school_id' in row:
+            raise InvalidInput('file', f'a school_id in {table.name}', 'rows of no school, as Bullseye writes them')
         values: dict[str, Any] = {'school_id': self.school.id}
         for column in table.c:
             if column.name in row:

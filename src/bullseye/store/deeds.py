@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Literal
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from bullseye.store.errors import NotAllowed
@@ -17,8 +17,9 @@ PAGE = 60
 
 
 def note(db: Session, by: User, what: What, words: str) -> None:
-    """Write down what somebody does, in the transaction that does it."""
-    db.add(Deed(school_id=by.school_id, by_id=by.id, by_name=by.name, what=what, words=words[:400]))
+    """Write down what somebody does, in the transaction that does it; hour and name are the database's own."""
+    db.flush()  # a name that was changed just now
+    db.execute(select(func.note_deed(by.id, what, words)))
 
 
 def page(

@@ -18,6 +18,7 @@ from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import is_in_range
+from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
@@ -108,9 +109,22 @@ def _keep_other_version(db: Session, lap: Lap, values: Mapping[str, Any], writer
         return
     db.add(
         LapRevision(
-            school_id=lap.school_id, lap_id=lap.id, revision=lap.revision, values=stands, written_by=lap.recorded_by
+            school_id=lap.school_id, lap_id=lap.id, revision=lap.revision, values=stands, written_by=_writer_of(lap)
         )
     )
+
+
+def _writer_of(lap: Lap) -> int:
+    """Who wrote a lap as it stands."""
+    return known_or(lap.written_by, lap.recorded_by)
+
+
+def _tell(db: Session, sortie: Sortie, lap: Lap, *, by: User, what: str) -> None:
+    """Have it on record that somebody changed or took away what another had written."""
+    if _writer_of(lap) == by.id:
+        return
+    whose = db.scalar(select(User.name).where(User.school_id == lap.school_id, User.id == _writer_of(lap)))
+    deeds.note(db, by, 'laps', f'{what} a lap of sortie {sortie.id}, as {known_or(whose, "somebody")} had written it.')
 
 
 def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, list[LapRevision]]:
@@ -193,7 +207,9 @@ def keep(
     if changed:
         lap.last_device = writer.device if writer else None
     if changed and not is_new:
+        _tell(db, sortie, lap, by=by, what='Changed')
         lap.revision += 1
+        lap.written_by = by.id
     lap.removed_at = None
     _check_and_learn(db, lap, request, commit=batch is None)
     if changed or is_new:
@@ -460,6 +476,7 @@ def correct(
     lap.known_by = {**known_by, measure: counts.how} if counts else known_by
     lap.readings = _READINGS.dump_python({name: one for name, one in readings.items() if one}, mode='json')
     lap.revision += 1
+    lap.written_by = by.id
     _check_and_learn(db, lap, commit=True)
     what = 'back to what was read' if value is None else f'to {value:g}'
     deeds.note(db, by, 'laps', f'Corrected {_CORRECTED[measure]} of a lap of sortie {sortie.id} {what}.')
@@ -467,7 +484,13 @@ def correct(
 
 
 def remove(
-    db: Session, sortie: Sortie, lap_id: uuid.UUID, *, writer: Writer | None = None, batch: LapBatch | None = None
+    db: Session,
+    sortie: Sortie,
+    lap_id: uuid.UUID,
+    *,
+    by: User,
+    writer: Writer | None = None,
+    batch: LapBatch | None = None,
 ) -> None:
     """Take a lap away; writing it again brings it back.
 
@@ -485,7 +508,10 @@ def remove(
     if writer is not None:
         lap.writers = {**lap.writers, str(writer.device): writer.number}
         lap.last_device = writer.device
+    if lap.removed_at is None:
+        _tell(db, sortie, lap, by=by, what='Took away')
     lap.revision += 1
+    lap.written_by = by.id
     lap.removed_at = datetime.now(UTC)
     if batch is None:
         db.commit()

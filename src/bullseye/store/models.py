@@ -280,9 +280,11 @@ class Sortie(SchoolOwned, Base):
     lap_plan: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # as ordered; null: as worked out
     is_mock_test: Mapped[bool] = mapped_column(default=False, server_default=false())
     from_demo: Mapped[bool] = mapped_column(default=False)
+    revision: Mapped[int] = mapped_column(server_default='1')  # goes up with every change
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     cancelled_for: Mapped[str | None] = mapped_column(String(200))  # why it is not flown; None: it is
     removed_at: Mapped[datetime | None]
+    __mapper_args__ = {'version_id_col': revision}  # noqa: RUF012 - as SQLAlchemy reads it
     school: Mapped[School] = relationship(viewonly=True)
     student: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.student_id]', viewonly=True)
     instructor: Mapped[User] = relationship(foreign_keys='[Sortie.school_id, Sortie.instructor_id]', viewonly=True)
@@ -415,6 +417,7 @@ class Lap(SchoolOwned, Base):
     model_version: Mapped[str] = mapped_column(String(16))
     removed_at: Mapped[datetime | None]
     recorded_by: Mapped[int]
+    written_by: Mapped[int | None]  # who wrote it as it stands; null: who recorded it
 
 
 class PopulationSnapshot(SchoolOwned, Base):

@@ -45,7 +45,7 @@ import type {
 export type Kept = 'aircraft' | 'airfields' | 'standards' | 'techniques'
 
 /** Writes only over the revision that was seen; null: whatever it is. */
-const ifSeen = (seen: number | null) => (seen === null ? {} : { 'If-Match': `"${seen}"` })
+const ifSeen = (seen: number | null) => ({ 'If-Match': seen === null ? '*' : `"${seen}"` })
 
 /** Goes up when somebody signs out: an answer that was on its way then is kept nowhere. */
 let epoch = 0
@@ -274,6 +274,7 @@ export const api = {
   changeSortie: (sortie_id: number, body: Partial<SortieChange>, was?: object) =>
     answered(
       http.PATCH('/api/sorties/{sortie_id}', {
+        headers: ifSeen(null),
         params: { path: { sortie_id } },
         body: (was ? { ...body, was } : body) as SortieChange,
       }),

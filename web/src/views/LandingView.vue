@@ -78,7 +78,7 @@ async function keep() {
   const were = Object.fromEntries(Object.keys(wanted).map((key) => [key, before[key as keyof typeof before]]))
   const kept = await write({
     call: () => api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1], were),
-    undo: { what: 'change of the brief', back: () => api.changeSortie(id, were) },
+    undo: { what: 'change of the brief', back: () => api.changeSortie(id, were, wanted) },
   })
   if (kept) back()
 }

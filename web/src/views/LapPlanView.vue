@@ -82,14 +82,18 @@ const workOut = () => order('lap plan worked out anew', null)
 async function book(also: { booked_min?: number; fuel_gal?: number | null }) {
   const { booked_min, fuel_gal } = sortie.value ?? {}
   await write({
-    call: () => api.changeSortie(id, also),
+    call: () => api.changeSortie(id, also, { booked_min, fuel_gal }),
     undo: {
       what: 'time and fuel',
       back: () =>
-        api.changeSortie(id, {
-          ...(booked_min === undefined ? {} : { booked_min }),
-          ...(fuel_gal === undefined ? {} : { fuel_gal }),
-        }),
+        api.changeSortie(
+          id,
+          {
+            ...(booked_min === undefined ? {} : { booked_min }),
+            ...(fuel_gal === undefined ? {} : { fuel_gal }),
+          },
+          also,
+        ),
     },
   })
 }

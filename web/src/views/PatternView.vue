@@ -69,7 +69,7 @@ const { write, problem: saveProblem } = useWrite({ refresh: () => forgetSortie(c
 async function keep() {
   const before = sortie.value?.pattern ?? null
   const kept = await write({
-    call: () => api.changeSortie(id, { pattern: { ...choice } }),
+    call: () => api.changeSortie(id, { pattern: { ...choice } }, { pattern: before }),
     undo: { what: 'pattern', back: () => api.changeSortie(id, { pattern: before }) },
   })
   if (!kept) return

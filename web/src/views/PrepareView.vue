@@ -379,6 +379,7 @@ function asItIs(one: Sortie) {
 }
 async function save() {
   const before = kept.data.value
+  let now: Sortie | undefined // as it was kept, which is what undo finds
   const written = await write(
     id === null
       ? {
@@ -389,9 +390,14 @@ async function save() {
             }),
         }
       : {
-          call: () => api.changeSortie(id, changesFrom(form)),
+          call: async () => (now = await api.changeSortie(id, changesFrom(form), before && asItIs(before))),
           ...(before
-            ? { undo: { what: 'changes to the sortie', back: () => api.changeSortie(id, asItIs(before)) } }
+            ? {
+                undo: {
+                  what: 'changes to the sortie',
+                  back: () => api.changeSortie(id, asItIs(before), now && asItIs(now)),
+                },
+              }
             : {}),
         },
   )

@@ -45,7 +45,7 @@ async function choose(kind: Takeoff['kind'] | null) {
       client.setQueryData<Sortie>(key, (one) => one && { ...one, takeoff: kind })
       return () => client.setQueryData(key, was)
     },
-    undo: { what: 'kind of takeoff', back: () => api.changeSortie(id, { takeoff: before }) },
+    undo: { what: 'kind of takeoff', back: () => api.changeSortie(id, { takeoff: before }, { takeoff: kind }) },
   })
 }
 /** Whether the takeoff is given up by half the runway, as is usual. */
