@@ -129,6 +129,8 @@ def main() -> None:
         return
     if not names():
         mutmut('run', 'nothing that is')  # makes the mutants and times the tests
+    if not (ROOT / 'mutants' / 'mutmut-stats.json').exists():
+        raise SystemExit('The tests do not pass in the copy in which mutants are run; see above.')
     known = [one for one in sorted(names()) if one.startswith(wanted.only)]
     sample = random.Random(wanted.seed).sample(known, min(wanted.count, len(known)))
     mutmut('run', *sample)

@@ -1,7 +1,12 @@
 """Everything of a school goes out as one file and comes back into an empty school the same."""
 
+import hashlib
 import io
 import json
+import random
+import struct
+import tracemalloc
+import uuid
 import zipfile
 from typing import Any
 
@@ -121,6 +126,74 @@ def test_a_file_that_is_none_or_is_damaged_is_refused_and_leaves_the_school_empt
     assert 'file' in take_in(ada, bad, status=422)['fields']
     assert ada.sorties() == []
     assert len(ada.get('/api/catalogue')['people']) == 1
+
+
+def changed(data: bytes, path: str, text: bytes) -> bytes:
+    """The same archive with other content under one name, and the digest of that."""
+    out = io.BytesIO()
+    with zipfile.ZipFile(io.BytesIO(data)) as file, zipfile.ZipFile(out, 'w', zipfile.ZIP_DEFLATED) as new:
+        manifest = json.loads(file.read('manifest.json'))
+        manifest['sha256'][path] = hashlib.sha256(text).hexdigest()
+        for name in file.namelist():
+            if name not in (path, 'manifest.json'):
+                new.writestr(name, file.read(name))
+        new.writestr(path, text)
+        if path != 'manifest.json':
+            new.writestr('manifest.json', json.dumps(manifest))
+    return out.getvalue()
+
+
+def test_a_row_of_another_school_is_refused(marta: Browser, ada: Browser):
+    data = taken_out(marta)
+    lines = [json.dumps(row | {'school_id': 1}) for row in rows_of(data, 'technique')]
+    refused = take_in(ada, changed(data, 'data/technique.jsonl', '\n'.join(lines).encode()), status=422)
+    assert 'school_id in technique' in refused['fields']['file']
+
+
+@pytest.mark.parametrize('path', ['manifest.json', 'data/lap.jsonl', 'files/track_file/0.raw'])
+def test_what_unpacks_to_much_is_refused_before_it_is_in_memory(marta: Browser, ada: Browser, path):
+    """A few hundred kilobytes that become hundreds of megabytes: bounded by what a file says, and by how it reads."""
+    data, much = taken_out(marta), b' ' * 120_000_000
+    if path.startswith('files'):
+        row = {'id': str(uuid.uuid4()), 'raw': {'file': path}}
+        data = changed(data, 'data/track_file.jsonl', json.dumps(row).encode())
+    bomb = changed(data, path, much)
+    tracemalloc.start()
+    try:
+        before = tracemalloc.get_traced_memory()[1]
+        assert 'at most' in take_in(ada, bomb, status=422)['fields']['file']
+        assert tracemalloc.get_traced_memory()[1] - before < len(bomb) + 60_000_000
+    finally:
+        tracemalloc.stop()
+
+
+def begin_of(data: bytes, one: zipfile.ZipInfo) -> int:
+    """Where a member's own bytes begin: behind its header, whose lengths stand at 26 [pub: APPNOTE of the format]."""
+    name, extra = struct.unpack_from('<HH', data, one.header_offset + 26)
+    return one.header_offset + 30 + name + extra
+
+
+def test_a_flipped_bit_is_told_in_words_or_changes_nothing(marta: Browser, ada: Browser, app):
+    """Anywhere in what is read and in the directory: where no digest of ours looks, its own does."""
+    data = taken_out(marta)
+    rng = random.Random(8)  # noqa: S311 - it hides nothing
+    with zipfile.ZipFile(io.BytesIO(data)) as file:
+        read = [one for one in file.infolist() if not one.filename.startswith('readable/')]
+        packed = [one for one in read if one.compress_size > 9]
+        places = [begin_of(data, one) + rng.randrange(one.compress_size - 2) for one in packed]
+        places += [rng.randrange(file.start_dir, len(data)) for _ in range(60)]
+    tried = 0
+    for tried, place in enumerate(places):  # noqa: B007 - told below
+        bad = bytearray(data)
+        bad[place] ^= 1 << rng.randrange(8)
+        reply = ada.client.put('/api/archive/school', data=bytes(bad), headers={'X-CSRFToken': ada.token})
+        assert reply.status_code in (200, 422), (place, reply.get_data(as_text=True)[:300])
+        if reply.status_code == 200:
+            counts = reply.get_json()['rows']
+            assert counts == {name: len(rows_of(data, name)) for name in counts}
+            break  # the school is full now
+        assert 'file' in reply.get_json()['fields']
+    assert tried > 20
 
 
 def test_a_person_takes_out_what_is_kept_of_them_and_of_nobody_else(marta: Browser, ines: Browser):

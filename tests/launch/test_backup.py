@@ -89,28 +89,40 @@ def test_a_school_comes_back_row_by_row_on_a_machine_that_holds_nothing(demo_url
     assert rows(other_server.url('school')) == rows(demo_url)
 
 
-@pytest.mark.parametrize('harm', ['cut', 'changed', 'fewer', 'none', 'newer'])
-def test_a_damaged_backup_is_refused_and_changes_nothing(demo_url, other_server, tmp_path, harm):
-    file = backup.write(
-        Database.of_url(demo_url, server_programs()), mode='school', folder=None, to=tmp_path, version='9'
-    )
+def packed(work: Path, file: Path) -> None:
+    """Write the members into a backup whose digests are right."""
+    with tarfile.open(file) as tar:
+        names = [one.name for one in tar if one.name not in ('manifest.json', 'whole.sha256')]
+    manifest = json.loads((work / 'manifest.json').read_text())
+    backup._pack(file, manifest, {name: work / name for name in names})
+
+
+@pytest.mark.parametrize('harm', ['cut', 'changed', 'fewer', 'none', 'newer', 'key', 'manifest', 'no_key'])
+def test_a_damaged_backup_is_refused_and_changes_nothing(demo_url, other_server, state, tmp_path, harm):
+    kept = tmp_path / 'kept'
+    file = backup.write(Database.of_url(demo_url, server_programs()), mode='school', folder=state, to=kept, version='9')
     work = tmp_path / 'work'
     with tarfile.open(file) as tar:
         tar.extractall(work)  # noqa: S202  (made here)
+        at = {one.name: one.offset_data for one in tar}
     manifest = json.loads((work / 'manifest.json').read_text())
-    if harm == 'changed':
-        dump = bytearray((work / 'database.dump').read_bytes())
-        dump[len(dump) // 2] ^= 0xFF
-        (work / 'database.dump').write_bytes(dump)
+    raw = bytearray(file.read_bytes())
+    if harm in ('changed', 'key', 'manifest'):
+        where = {'changed': 'database.dump', 'key': 'state/secret-key', 'manifest': 'manifest.json'}[harm]
+        raw[at[where] + 9] ^= 0x01
+        file.write_bytes(raw)
     elif harm == 'fewer':
         manifest['at_least']['lap'] += 1
         manifest['at_most']['lap'] += 1
     elif harm == 'newer':
-        manifest['format'] = 2
+        manifest['format'] = 3
     (work / 'manifest.json').write_text(json.dumps(manifest))
-    with tarfile.open(file, 'w') as tar:
-        for name in ('manifest.json', 'database.dump'):
-            tar.add(work / name, name)
+    if harm in ('fewer', 'newer'):
+        packed(work, file)
+    if harm == 'no_key':
+        with tarfile.open(file, 'w') as tar:
+            for name in ('manifest.json', 'database.dump', 'state/tls/authority.crt', 'whole.sha256'):
+                tar.add(work / name, name)
     if harm == 'cut':
         file.write_bytes(file.read_bytes()[: file.stat().st_size // 2])
     if harm == 'none':
@@ -119,8 +131,12 @@ def test_a_damaged_backup_is_refused_and_changes_nothing(demo_url, other_server,
     other_server.ensure_database(name)
     target = Database.of_url(other_server.url(name), other_server.programs)
     target.sql('create table mine (kept integer); insert into mine values (17)')
+    here = tmp_path / 'here'
+    here.mkdir()
+    (here / 'secret-key').write_text('as it was')
     with pytest.raises(GiveUp):
-        backup.restore(file, target, replace=True, folder=None)
+        backup.restore(file, target, replace=True, folder=here)
+    assert [(one.name, one.read_text()) for one in here.iterdir()] == [('secret-key', 'as it was')]
     assert target.sql('select kept from mine').strip() == '17'
     left = target.renamed('postgres').sql("select datname from pg_database where datname like 'harmed%'").split()
     assert not [one for one in left if 'restoring' in one or 'before' in one]

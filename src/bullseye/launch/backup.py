@@ -25,10 +25,11 @@ from urllib.parse import unquote, urlsplit
 from bullseye.launch.say import GiveUp, give_up, run, step
 
 _PREFIX, _SUFFIX = 'bullseye-', '.tar'
-_MANIFEST, _DUMP, _STATE = 'manifest.json', 'database.dump', 'state'
-_FORMAT = 1
+_MANIFEST, _DUMP, _STATE, _WHOLE = 'manifest.json', 'database.dump', 'state', 'whole.sha256'
+_FORMAT = 2  # 1 had a digest of the database alone
 KEPT = 14
 _WANTED = re.compile(r'database\.dump|state/secret-key|state/tls/[a-z]+\.(crt|key)')
+_MOST_MANIFEST = 1_000_000
 _KEPT_STATE = ('secret-key', 'tls')  # besides the database; without them everybody signs in anew, and trusts anew
 _COUNTS = (
     "select table_name, (xpath('/row/n/text()', query_to_xml(format("
@@ -103,12 +104,11 @@ def write(database: Database, *, mode: str, folder: Path | None, to: Path, versi
             'version': version,
             'mode': mode,
             'made_at': moment.isoformat(),
-            'sha256': _digest(dump),
             'at_least': {name: min(n, after.get(name, 0)) for name, n in before.items()},
             'at_most': {name: max(n, before.get(name, 0)) for name, n in after.items()},
         }
         try:
-            _pack(part, manifest, dump, folder)
+            _pack(part, manifest, {_DUMP: dump, **_state_of(folder)})
             os.replace(part, kept)
         except OSError as error:
             raise GiveUp(f'The backup could not be written to {to}: {error.strerror}.') from None
@@ -117,20 +117,32 @@ def write(database: Database, *, mode: str, folder: Path | None, to: Path, versi
     return kept
 
 
-def _pack(part: Path, manifest: Mapping[str, Any], dump: Path, folder: Path | None) -> None:
+def _state_of(folder: Path | None) -> dict[str, Path]:
+    """The files that are state besides the database, by their names in the backup."""
+    places = [folder / name for name in _KEPT_STATE] if folder else []
+    files = [one for place in places for one in ([place] if place.is_file() else sorted(place.glob('*')))]
+    return {f'{_STATE}/{one.relative_to(folder)}': one for one in files if folder and one.is_file()}
+
+
+def _pack(part: Path, manifest: Mapping[str, Any], files: Mapping[str, Path]) -> None:
+    """Write the members, the digest of each into the manifest, and last of all the digest of all that is before it."""
     part.touch(mode=0o600)  # it holds the digests of passwords and the key of the cookies
-    with part.open('wb') as out:
+    members = {name: _digest(one) for name, one in files.items()}
+    with part.open('r+b') as out:
         with tarfile.open(fileobj=out, mode='w') as tar:
-            text = json.dumps(manifest, indent=2).encode()
-            head = tarfile.TarInfo(_MANIFEST)
-            head.size, head.mode = len(text), 0o600
-            tar.addfile(head, io.BytesIO(text))
-            tar.add(dump, _DUMP)
-            for name in _KEPT_STATE if folder else ():
-                if folder and (folder / name).exists():
-                    tar.add(folder / name, f'{_STATE}/{name}')
+            _add_text(tar, _MANIFEST, json.dumps({**manifest, 'members': members}, indent=2))
+            for name, one in files.items():
+                tar.add(one, name, recursive=False)
+            out.flush()
+            _add_text(tar, _WHOLE, _digest(part))
         out.flush()
         os.fsync(out.fileno())
+
+
+def _add_text(tar: tarfile.TarFile, name: str, text: str) -> None:
+    head = tarfile.TarInfo(name)
+    head.size, head.mode = len(text.encode()), 0o600
+    tar.addfile(head, io.BytesIO(text.encode()))
 
 
 def _digest(file: Path) -> str:
@@ -152,16 +164,39 @@ def thin(to: Path, *, mode: str, kept: int = KEPT) -> None:
 def read_manifest(file: Path) -> dict[str, Any]:
     """What a backup says of itself.
 
-    :raises GiveUp: when it is none, or one of a newer program
+    :raises GiveUp: when it is none, is damaged anywhere, or one of a newer program
     """
     try:
         with tarfile.open(file) as tar:
-            found: dict[str, Any] = json.loads((tar.extractfile(_MANIFEST) or io.BytesIO()).read())
-    except (OSError, tarfile.TarError, KeyError, ValueError):
+            member = tar.getmember(_MANIFEST)
+            if member.size > _MOST_MANIFEST:
+                raise ValueError
+            found: dict[str, Any] = json.loads((tar.extractfile(member) or io.BytesIO()).read())
+            version = found.get('format')
+            if isinstance(version, int) and version > _FORMAT:
+                give_up(f'{file} was made by a newer version of Bullseye; use that version.')
+            if version != 1:  # which had no digest of the whole
+                _require_whole(file, tar)
+                found['sha256'] = found['members'][_DUMP]
+    except (OSError, tarfile.TarError, LookupError, TypeError, ValueError):
         give_up(f'{file} is no backup of Bullseye, or is damaged.')
-    if found.get('format') != _FORMAT:
-        give_up(f'{file} was made by a newer version of Bullseye; use that version.')
     return found
+
+
+def _require_whole(file: Path, tar: tarfile.TarFile) -> None:
+    """Compare the digest of all that is before it with the last member.
+
+    :raises ValueError: when they differ
+    """
+    last = tar.getmembers()[-1]
+    told = tar.extractfile(last) if last.name == _WHOLE and last.size == 64 else None
+    digest, left = hashlib.sha256(), last.offset
+    with file.open('rb') as opened:
+        while left and (some := opened.read(min(left, 1_000_000))):
+            digest.update(some)
+            left -= len(some)
+    if told is None or told.read().decode() != digest.hexdigest():
+        raise ValueError(_WHOLE)
 
 
 def restore(file: Path, database: Database, *, replace: bool, folder: Path | None) -> str:
@@ -186,8 +221,10 @@ def restore(file: Path, database: Database, *, replace: bool, folder: Path | Non
         with tempfile.TemporaryDirectory(prefix='bullseye-restore-') as work:
             _unpack(file, Path(work))
             dump = Path(work) / _DUMP
-            if not dump.is_file() or _digest(dump) != manifest['sha256']:
-                give_up(f'{file} is damaged: its database is not the one that was backed up.')
+            for name, digest in manifest.get('members', {_DUMP: manifest['sha256']}).items():
+                here = Path(work) / name
+                if not here.is_file() or _digest(here) != digest:
+                    give_up(f'{file} is damaged: {name} is not what was backed up.')
             step('filling the database')
             filling.call('pg_restore', '--exit-on-error', '--no-owner', dump, failed='The backup cannot be restored')
             _compare(filling.counts(), manifest)

@@ -14,12 +14,13 @@ import json
 import secrets
 import uuid
 import zipfile
+import zlib
 from collections.abc import Callable, Iterator
 from datetime import UTC, date, datetime, time
 from typing import IO, Any, Final
 
 from sqlalchemy import Column, Table, func, insert, select, update
-from sqlalchemy.exc import DBAPIError
+from sqlalchemy.exc import DataError, DBAPIError, IntegrityError, ProgrammingError, SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.constants import MODEL_VERSION
@@ -30,6 +31,7 @@ from bullseye.store import deeds, editing, logbook, people
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.errors import Conflict, NotAllowed
 from bullseye.store.models import Airfield, School, Sortie, User
+from bullseye.tracks.track import MOST_BYTES as MOST_TRACK_BYTES
 
 VERSION: Final = 1  # of the layout of the file
 _FORMAT: Final = 'bullseye-archive'
@@ -45,6 +47,9 @@ _SETTINGS = (
     'currency_rules',
 )
 MOST_BYTES = 400_000_000  # [own] of a file that is taken in
+_MOST_UNPACKED = 4_000_000_000  # [own] of all that is in it; it goes by row and by file, never whole into memory
+_MOST_MANIFEST = 1_000_000
+_MOST_FILE = 2 * MOST_TRACK_BYTES  # of one recorded flight as it is kept
 _MOST_LINE = 4_000_000  # [own] characters of one row
 _BATCH = 500
 
@@ -177,14 +182,24 @@ def take_in(db: Session, data: IO[bytes], *, by: User) -> dict[str, int]:
     try:
         with zipfile.ZipFile(data) as file:
             return _Taking(db, file, by=by, school=school).run()
-    except (zipfile.BadZipFile, KeyError, TypeError, ValueError, DBAPIError) as error:
+    except InvalidInput:
         db.rollback()
-        if isinstance(error, InvalidInput):
-            raise
+        raise
+    except _DAMAGED as error:
+        db.rollback()
+        if isinstance(error, DBAPIError) and not isinstance(error, DataError | IntegrityError | ProgrammingError):
+            raise  # the database went, which says nothing of the file
         raise InvalidInput('file', type(error).__name__, 'an archive that Bullseye wrote, whole') from None
     except Exception:
         db.rollback()
         raise
+
+
+# what a changed byte makes of a file: in its directory, in what is packed, in a row or in what a column takes
+_DAMAGED: Final = (
+    *(zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, RecursionError),
+    *(LookupError, TypeError, ValueError, ArithmeticError, AttributeError, SQLAlchemyError),
+)
 
 
 class _Taking:
@@ -197,9 +212,10 @@ class _Taking:
         self.nobodys = people.hash_of(secrets.token_urlsafe())  # of a password that nobody has
 
     def _manifest(self) -> dict[str, Any]:
-        if sum(one.file_size for one in self.file.infolist()) > 20 * MOST_BYTES:
-            raise InvalidInput('file', 'too large', 'an archive that unpacks to less')
-        found: dict[str, Any] = json.loads(self.file.read('manifest.json'))
+        whole = sum(one.file_size for one in self.file.infolist())
+        if whole > _MOST_UNPACKED:
+            raise InvalidInput('file', f'{whole:,} bytes unpacked', f'an archive of at most {_MOST_UNPACKED:,}')
+        found: dict[str, Any] = json.loads(self._bounded('manifest.json', _MOST_MANIFEST))
         if found.get('format') != _FORMAT:
             raise InvalidInput('file', str(found.get('format'))[:80], 'an archive that Bullseye wrote')
         if not isinstance(found.get('version'), int) or found['version'] > VERSION:
@@ -207,6 +223,13 @@ class _Taking:
                 'file', f'version {found.get("version")}'[:80], f'version {VERSION} at most: update first'
             )
         return found
+
+    def _bounded(self, path: str, most: int) -> bytes:
+        """What is packed under a name, when it is no larger than it may be."""
+        size = self.file.getinfo(path).file_size
+        if size > most:
+            raise InvalidInput('file', f'{path[:80]} of {size:,} bytes', f'at most {most:,}')
+        return self.file.read(path)
 
     def run(self) -> dict[str, int]:
         """Take everything in."""
@@ -233,7 +256,9 @@ class _Taking:
         digest, count, batch = hashlib.sha256(), 0, []
         points_at = _points_at(table)
         with self.file.open(path) as lines:
-            while line := lines.readline(_MOST_LINE):
+            while line := lines.readline(_MOST_LINE + 1):
+                if len(line) > _MOST_LINE:
+                    raise InvalidInput('file', f'a row of {table.name} is too long', f'at most {_MOST_LINE:,} bytes')
                 digest.update(line)
                 row = {**json.loads(line)}
                 old = row.get('id')
@@ -285,7 +310,7 @@ class _Taking:
     def _value(self, column: Column[Any], value: Any) -> Any:
         """A value as its column takes it."""
         if isinstance(value, dict) and set(value) == {'file'} and column.type.python_type is bytes:
-            return self.file.read(value['file'])
+            return self._bounded(value['file'], _MOST_FILE)
         if value is None:
             return None
         try:
