@@ -197,7 +197,7 @@ def take_in(db: Session, data: IO[bytes], *, by: User) -> dict[str, int]:
 
 # what a changed byte makes of a file: in its directory, in what is packed, in a row or in what a column takes
 _DAMAGED: Final = (
-    *(zipfile.BadZipFile, zlib.error, EOFError, NotImplementedError, RuntimeError, RecursionError),
+    *(zipfile.BadZipFile, zlib.error, EOFError, OSError, NotImplementedError, RuntimeError, RecursionError),
     *(LookupError, TypeError, ValueError, ArithmeticError, AttributeError, SQLAlchemyError),
 )
 
@@ -212,6 +212,8 @@ class _Taking:
         self.nobodys = people.hash_of(secrets.token_urlsafe())  # of a password that nobody has
 
     def _manifest(self) -> dict[str, Any]:
+        if any(one.compress_type not in (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED) for one in self.file.infolist()):
+            raise InvalidInput('file', 'packed in another way', 'an archive as Bullseye packs it')
         whole = sum(one.file_size for one in self.file.infolist())
         if whole > _MOST_UNPACKED:
             raise InvalidInput('file', f'{whole:,} bytes unpacked', f'an archive of at most {_MOST_UNPACKED:,}')
