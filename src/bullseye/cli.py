@@ -107,7 +107,7 @@ def _reply(arguments: argparse.Namespace) -> int:
 def _prepare(arguments: argparse.Namespace) -> int:
     """Migrate a database and fill it; print what the terminal shall tell."""
     from bullseye.demo import seed
-    from bullseye.store import people
+    from bullseye.store import erasing, people
     from bullseye.store.database import open_engine, session_maker
     from bullseye.store.upgrade import NewerDatabase, upgrade
 
@@ -119,6 +119,8 @@ def _prepare(arguments: argparse.Namespace) -> int:
         return NEWER_DATABASE
     today = datetime.now().astimezone().date()
     with session_maker(open_engine(url))() as db:
+        if again := erasing.erase_again(db):
+            print(f'Erased again, as was done after this database was backed up: {again} of its people.')
         if arguments.school:
             if people.needs_set_up(db):
                 print(f'First run: open the address and enter this one-time code: {people.new_setup_code(db)}')

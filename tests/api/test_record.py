@@ -10,7 +10,10 @@ from sqlalchemy import text
 from sqlalchemy.exc import DBAPIError
 
 from bullseye.demo import seed
-from bullseye.store import scope
+from bullseye.launch import backup
+from bullseye.launch.postgres import server_programs
+from bullseye.store import erasing, scope
+from bullseye.store.database import open_engine, session_maker
 from tests.api.conftest import Browser, owner
 
 TODAY = datetime.now(UTC).date()
@@ -355,13 +358,117 @@ def test_who_asks_to_be_erased_is_but_for_what_was_signed(marta: Browser, ines: 
     # the book of deeds names him too, as somebody who did and of whom something was done
     marta.call('PATCH', f'/api/people/{owen}', {'crosswind_limit_kt': 9})
     gone = marta.call('POST', f'/api/people/{owen}/erasure', ask | {'name': 'Owen Fairbairn'})
-    assert (gone['kept'], gone['keep_until']) == ([], None)
+    assert gone['keep_until'] is None
+    assert not any('What was signed' in one for one in gone['kept'])
     with owner(app) as db:
         named = text("select count(*) from deed where by_name = 'Owen Fairbairn' or words like '%Owen Fairbairn%'")
         assert db.execute(named).scalar_one() == 0
         ines_named = text("select count(*) from deed where words like '%Ines Carvalho%' and what <> 'sign_offs'")
         assert db.execute(ines_named).scalar_one() == 0
     assert 'Owen' not in str(marta.get('/api/catalogue')['people'])
+
+
+def dumped(url: str) -> str:
+    """Everything a database holds, as text."""
+    programs = server_programs()
+    assert programs is not None
+    return backup.Database.of_url(url, programs).call('pg_dump', '--inserts', failed='no dump')
+
+
+def lines_naming(url: str, names: list[str]) -> list[str]:
+    """Every row that holds one of them, whatever its case."""
+    return [line for line in dumped(url).splitlines() if any(name.lower() in line.lower() for name in names)]
+
+
+TRACK = b'time,lat,lon\n' + b''.join(b'2026-11-20T10:%02d:00Z,52.1,-8.%03d\n' % (k, k) for k in range(40))
+
+
+def named_everywhere(marta: Browser, app: APIFlask, sortie: int, cancelled: int) -> int:
+    """Owen under three names: what is his, and what others wrote of him."""
+    owen = student_of(marta, 'Owen')
+    marta.call('PATCH', f'/api/people/{owen}', {'name': "Owen O'Malley (jr.)"})
+    marta.call('PATCH', f'/api/people/{owen}', {'name': 'Øwen Fairbairn-Hale'})
+    his = Browser(app)
+    his.client.environ_base['HTTP_USER_AGENT'] = 'Tablet of the clubhouse'
+    his.sign_in('øwen')
+    line = {'flown_on': '2026-10-02', 'aircraft': 'Marram 160', 'role': 'solo', 'remarks': 'As Owen Fairbairn.'}
+    his.call('POST', '/api/logbook', {'line': line}, status=201)
+    marta.send(f'/api/tracks/{uuid.uuid4()}?name=with%20owen%20fairbairn.csv', TRACK)
+    marta.call('POST', f'/api/students/{owen}/homework', {'kind': 'drill', 'words': 'Owen: fly it off.'}, status=201)
+    marta.put_lap(sortie, note='As Owen Fairbairn did it.')
+    marta.put_lap(marta.sortie_of('Øwen'), note='His own.')
+    marta.call('PUT', f'/api/sorties/{cancelled}/cancellation', {'reason': 'Øwen has the aircraft.'})
+    marta.call('POST', '/api/invitations', {'name': 'owen fairbairn', 'role': 'student'}, status=201)
+    app.extensions['bullseye_queue'].mail_link('Owen@Lantern-Bay.example', 'http://localhost/reset#')
+    return owen
+
+
+def test_nothing_in_the_database_names_whoever_was_erased(
+    marta: Browser, app: APIFlask, demo_url: str, tmp_path, monkeypatch
+):
+    """Every string of theirs, former name and device too, in the whole dump; and again after an older backup."""
+    monkeypatch.setenv('BULLSEYE_ERASED', str(tmp_path / 'erased.jsonl'))
+    sortie, cancelled = marta.sortie_of('Ines'), marta.sortie_of('Priya')
+    owen = named_everywhere(marta, app, sortie, cancelled)
+    theirs = ['Owen Fairbairn', "Owen O'Malley", "O''Malley", 'Øwen', 'owen@lantern-bay', 'Tablet of the clubhouse']
+    assert len(lines_naming(demo_url, theirs)) > 8
+    database = backup.Database.of_url(demo_url, server_programs())
+    older = backup.write(database, mode='school', folder=None, to=tmp_path / 'kept', version='9')
+
+    told = marta.call('POST', f'/api/people/{owen}/erasure', {'name': 'Øwen Fairbairn-Hale', 'password': seed.PASSWORD})
+    assert told['named_in'] == [f'Why sortie {cancelled} was cancelled.', f'The note of a lap of sortie {sortie}.']
+    assert 'in backups' in ' '.join(told['kept'])
+    assert not any('BULLSEYE_ERASED' in one for one in told['kept'])
+    left = lines_naming(demo_url, theirs)
+    assert [line.split()[2] for line in left] == ['public.lap', 'public.sortie']
+    # put right by hand, as told; then nothing is left at all, and no deed holds the number
+    marta.call('PUT', f'/api/sorties/{cancelled}/cancellation', {'reason': 'Another has the aircraft.'})
+    (lap,) = [one for one in marta.get(f'/api/sorties/{sortie}/laps')['laps'] if one['note']]
+    marta.put_lap(sortie, lap_id=lap['id'], note=None)
+    assert lines_naming(demo_url, theirs) == []
+    with owner(app) as db:
+        assert db.execute(text('select count(*) from deed where by_id = :id'), {'id': owen}).scalar_one() == 0
+    (listed,) = (tmp_path / 'erased.jsonl').read_text().splitlines()
+    assert not [name for name in theirs if name.lower() in listed.lower()]
+    assert (tmp_path / 'erased.jsonl').stat().st_mode & 0o077 == 0
+
+    # an older backup holds all of it again, until the database is made ready
+    restored = database.renamed(f'{database.name}_older')
+    backup.restore(older, restored, replace=False, folder=None)
+    url = demo_url.replace(database.name, restored.name)
+    try:
+        assert len(lines_naming(url, theirs)) > 8
+        engine = open_engine(url)
+        with session_maker(engine)() as db:
+            assert erasing.erase_again(db) == 1
+            assert erasing.erase_again(db) == 0
+        engine.dispose()
+        assert {line.split()[2] for line in lines_naming(url, theirs)} == {'public.lap', 'public.sortie'}
+        assert 'Ines Carvalho' in dumped(url)
+    finally:
+        database.renamed('postgres').sql(f'drop database {restored.name} with (force)')
+
+
+def test_an_instructor_who_is_erased_no_longer_signs_the_numbers_they_set(marta: Browser, app: APIFlask):
+    elias, sortie = Browser(app).sign_in('elias'), marta.sortie_of('Owen')
+    who = student_of(marta, 'Elias')
+    with owner(app) as db:  # nothing of theirs is kept by law any more
+        db.execute(text('alter table sign_off disable trigger user'))
+        db.execute(
+            text("update sign_off set signed_at = '2020-02-03' where :id in (signed_by, student_id)"), {'id': who}
+        )
+        db.commit()
+    elias.send(f'/api/tracks/{uuid.uuid4()}?name=tuesday.csv', TRACK)  # of no sortie
+    mine = {'number': 'aim_point_ft', 'value': 210.0, 'reason': 'The hangar line.'}
+    assert elias.call('PATCH', f'/api/sorties/{sortie}', {'overruled': [mine]})['overruled'][0]['by'] == 'Elias Brandt'
+    told = marta.call('POST', f'/api/people/{who}/erasure', {'name': 'Elias Brandt', 'password': seed.PASSWORD})
+    assert told['keep_until'] is None
+    (kept,) = marta.get(f'/api/sorties/{sortie}')['overruled']
+    assert kept == mine | {'by': 'somebody erased'}
+    with owner(app) as db:
+        files = text('select name, raw is null from track_file where uploaded_by = :id and sortie_id is null')
+        assert set(db.execute(files, {'id': who}).tuples()) == {('erased', True)}
+    assert any('BULLSEYE_ERASED' in one for one in told['kept'])  # nobody named a place outside
 
 
 def test_drills_without_a_landing_are_scored_and_stand_in_the_record(marta: Browser):

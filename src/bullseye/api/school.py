@@ -63,6 +63,7 @@ class ErasedOut(Out):
 
     gone: list[str]
     kept: list[str]
+    named_in: list[str]  # words of others that name the person still, to be put right by hand
     keep_until: date | None
 
 

@@ -331,6 +331,7 @@ def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.
         'BULLSEYE_HOSTS': ','.join(_hosts(arguments.host)),
         'BULLSEYE_HSTS': _hsts(arguments),
         'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
+        'BULLSEYE_ERASED': os.environ.get('BULLSEYE_ERASED') or str(folder / 'erased.jsonl'),
         'BULLSEYE_SECRET_KEY': _secret_key(folder),
         'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
     }

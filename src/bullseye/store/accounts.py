@@ -166,6 +166,7 @@ def change_person(
     said = []
     if name is not None and name.strip() and name.strip() != person.name:
         said.append(f'Renamed {person.name} to {name.strip()}.')
+        person.former_names = [*person.former_names, person.name]
         person.name = name.strip()
     if role is not None and role != person.role:
         said.append(f'Made {person.name} {role}, who was {person.role}.')

@@ -98,6 +98,7 @@ class User(SchoolOwned, Base):
     totp_pending: Mapped[str | None] = mapped_column(String(300))
     totp_step: Mapped[int | None] = mapped_column(BigInteger)
     recovery_codes: Mapped[list[str]] = mapped_column(JSONB, default=list, server_default='[]')  # digests
+    former_names: Mapped[list[str]] = mapped_column(JSONB, default=list, server_default='[]')
     erased_at: Mapped[datetime | None]  # then nobody signs in as this person again
     session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
     crosswind_limit_kt: Mapped[float | None]

@@ -39,9 +39,17 @@ async function erase() {
             <li v-for="line in told.gone" :key="line">{{ line }}</li>
           </ul>
           <template v-if="told.kept.length">
-            <p class="font-bold">Kept until {{ day(told.keep_until!) }}: tell them so.</p>
+            <p class="font-bold">
+              {{ told.keep_until ? `Kept, some of it until ${day(told.keep_until)}` : 'Kept' }}: tell them so.
+            </p>
             <ul class="list-disc pl-5">
               <li v-for="line in told.kept" :key="line">{{ line }}</li>
+            </ul>
+          </template>
+          <template v-if="told.named_in.length">
+            <p class="font-bold">Words that others wrote may name them still. Put these right by hand:</p>
+            <ul class="list-disc pl-5">
+              <li v-for="line in told.named_in" :key="line">{{ line }}</li>
             </ul>
           </template>
           <button type="button" class="button button-main" @click="person = null">Close</button>
