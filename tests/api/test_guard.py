@@ -1,7 +1,17 @@
 """What keeps the application from being used against its users."""
 
-import pytest
+import json
+import re
+import uuid
 
+import psycopg
+import pytest
+from sqlalchemy import event
+
+from bullseye.api import create_app
+from bullseye.api.proxies import NamedProxies, named_networks
+from bullseye.core.basis.errors import InvalidInput
+from bullseye.demo import seed
 from tests.api.conftest import DESCRIBED, Browser
 
 
@@ -112,6 +122,104 @@ def test_only_the_names_of_this_server_are_answered_to_and_made_links_of(open_ap
     assert client.get('/api/session', headers=behind | {'Host': '192.0.2.20:8765'}).status_code == 200
     plain = client.get('/api/session', headers={'Host': '192.0.2.20'})
     assert 'Strict-Transport-Security' not in plain.headers
+
+
+@pytest.mark.parametrize(
+    ('proxies', 'peer', 'told', 'who', 'scheme'),
+    [
+        ('', '127.0.0.1', '198.51.100.7', '127.0.0.1', 'http'),  # nobody is named: not this machine either
+        ('10.0.0.0/8', '127.0.0.1', '198.51.100.7', '127.0.0.1', 'http'),
+        ('127.0.0.1', '127.0.0.1', '198.51.100.7', '198.51.100.7', 'https'),
+        ('1', '::1', '198.51.100.7', '198.51.100.7', 'https'),  # as it was said before
+        ('127.0.0.1, 10.0.0.0/8', '127.0.0.1', '203.0.113.9, 198.51.100.7, 10.2.3.4', '198.51.100.7', 'https'),
+        ('127.0.0.1', '::ffff:127.0.0.1', '2001:db8::7', '2001:db8::7', 'https'),
+        ('127.0.0.1', '127.0.0.1', 'unknown', '127.0.0.1', 'https'),
+        ('127.0.0.1', '127.0.0.1', '198.51.100.7, nobody', '127.0.0.1', 'https'),
+    ],
+)
+def test_what_proxies_tell_counts_from_those_that_are_named(proxies, peer, told, who, scheme):
+    seen = {}
+
+    def inner(environ, _start):
+        seen.update(environ)
+        return [b'']
+
+    headers = {'HTTP_X_FORWARDED_FOR': told, 'HTTP_X_FORWARDED_PROTO': 'http, https', 'HTTP_X_FORWARDED_HOST': 'evil'}
+    given = {'REMOTE_ADDR': peer, 'wsgi.url_scheme': 'http', 'HTTP_FORWARDED': 'for=evil', **headers}
+    NamedProxies(inner, named_networks(proxies))(given, lambda *_: None)
+    assert (seen['REMOTE_ADDR'], seen['wsgi.url_scheme']) == (who, scheme)
+    assert not [name for name in seen if 'FORWARDED' in name]
+
+
+def test_a_proxy_that_is_none_is_told_at_the_start(monkeypatch):
+    monkeypatch.setenv('BULLSEYE_PROXIES', 'front.example')
+    with pytest.raises(InvalidInput, match='addresses of proxies'):
+        create_app(database_url='postgresql+psycopg://nobody@127.0.0.1:1/none', secret_key='x')
+
+
+@pytest.mark.parametrize('login', ['elias\x00', '\x00', 'elias\ud800@x', '\udfff', 'a\x1fb'])
+def test_a_login_that_no_database_takes_is_refused_in_words(app, login):
+    nobody = Browser(app)
+    for path, more in (('/api/session', {}), ('/api/password/set', {'token': 't'})):
+        raw = json.dumps({'login': login, 'password': 'x', **more})
+        headers = {'X-CSRFToken': nobody.token, 'Content-Type': 'application/json'}
+        reply = nobody.client.post(path, data=raw, headers=headers)
+        assert reply.status_code in (422, 404), (path, reply.get_data(as_text=True))
+        assert reply.get_json()['message']
+
+
+def test_every_file_of_the_front_end_is_what_it_says_it_is(app):
+    client = app.test_client()
+    whole = client.get('/')
+    page = whole.get_data(as_text=True)
+    whole.close()
+    for path in re.findall(r'(?:src|href)="(/[^"]+)"', page):
+        reply = client.get(path)
+        assert reply.status_code == 200, path
+        assert reply.headers['X-Content-Type-Options'] == 'nosniff', path
+        reply.close()
+
+
+@pytest.mark.parametrize('what', ['a list', 'a brief', 'laps', 'a sign-in', 'a mail'])
+def test_a_connection_that_is_killed_anywhere_in_a_request_is_told_as_later(open_app, demo_url, what):
+    """Before any statement of it, one after the other: never an error of ours, and the next request is answered."""
+    app = open_app(demo_url)
+    marta = Browser(app).sign_in('marta')
+    sortie = marta.sortie_of('Ines')
+    lap = {'outcome': 'touch_and_go', 'along_ft': 900.0}
+    send = {'changes': [{'lap_id': str(uuid.uuid4()), 'lap': lap, 'writer': marta.written()}]}
+    method, path, body = {
+        'a list': ('GET', '/api/sorties', None),
+        'a brief': ('POST', f'/api/sorties/{sortie}/brief', {}),
+        'laps': ('POST', f'/api/sorties/{sortie}/laps/sent', send),
+        'a sign-in': ('POST', '/api/session', {'login': 'elias@lantern-bay.example', 'password': seed.PASSWORD}),
+        'a mail': ('PATCH', '/api/school', {'stale_days': 31}),
+    }[what]
+    engine, left = app.extensions['bullseye_sessions'].kw['bind'], [-1]
+
+    def kill(connection, _cursor, _statement, _parameters, _context, _many):
+        left[0] -= 1
+        if left[0] == 0:
+            pid = connection.connection.dbapi_connection.info.backend_pid
+            with psycopg.connect(demo_url.replace('+psycopg', ''), autocommit=True) as other:
+                other.execute('select pg_terminate_backend(%s, 2000)', [pid])
+
+    event.listen(engine, 'before_cursor_execute', kill)
+    statuses = []
+    for number in range(1, 60):
+        if what == 'a sign-in':
+            marta = Browser(app)
+        left[0] = number
+        reply = marta.client.open(path, method=method, json=body, headers={'X-CSRFToken': marta.token})
+        statuses.append(reply.status_code)
+        if left[0] > 0:
+            break  # it needs no more statements than that
+        assert reply.status_code == 503, (number, reply.get_data(as_text=True)[:300])
+        left[0] = -1
+        assert marta.client.get('/api/session').status_code == 200
+    event.remove(engine, 'before_cursor_execute', kill)
+    assert len(statuses) > 2
+    assert statuses[-1] < 300
 
 
 def test_names_are_text_and_nothing_else(app, marta):

@@ -22,13 +22,15 @@ from pathlib import Path
 
 import psycopg
 import pytest
-from sqlalchemy import make_url
+from sqlalchemy import make_url, text
 
+from bullseye.api import create_app
+from bullseye.api.context import database
 from bullseye.launch.backup import Database, write
 from bullseye.launch.postgres import Cluster
 from bullseye.launch.say import GiveUp
 from bullseye.store import signins
-from tests.api.conftest import Browser, open_app  # noqa: F401  (a fixture)
+from tests.api.conftest import Browser, close, open_app  # noqa: F401  (a fixture)
 from tests.working import as_application
 
 from .test_up import Running, data_folder  # noqa: F401  (a fixture)
@@ -235,7 +237,7 @@ def small_disk():
     shutil.rmtree(folder, ignore_errors=True)
 
 
-def test_a_full_disk_refuses_what_it_cannot_keep_and_keeps_what_it_has(small_disk: Path, demo_template):
+def test_a_full_disk_refuses_what_it_cannot_keep_and_keeps_what_it_has(small_disk: Path, demo_template, monkeypatch):
     cluster = Cluster(small_disk)
     cluster.make()
     cluster.start()
@@ -253,6 +255,22 @@ def test_a_full_disk_refuses_what_it_cannot_keep_and_keeps_what_it_has(small_dis
             except psycopg.OperationalError:
                 pass  # full, and said so
         assert 3 < acknowledged < 200
+        # the application says so too, and keeps nothing by halves
+        app = create_app(database_url=cluster.url('small'), secret_key='of this test')
+        monkeypatch.setenv('BULLSEYE_DISK', str(small_disk))
+
+        @app.post('/api/large')
+        def large():
+            database().execute(text('insert into kept values (-1, :what)'), {'what': os.urandom(3_000_000)})
+            return {}
+
+        app.config['WTF_CSRF_CHECK_DEFAULT'] = False
+        reply = app.test_client().get('/api/health')
+        assert (reply.status_code, reply.get_json()['code']) == (503, 'disk_full')
+        assert 'somebody must make room' in reply.get_json()['message']
+        reply = app.test_client().post('/api/large')
+        assert (reply.status_code, reply.get_json()['code']) == (503, 'disk_full')
+        close(app)
         # a backup that does not fit, or cannot be made, leaves no file that looks like one
         with pytest.raises(GiveUp):
             write(

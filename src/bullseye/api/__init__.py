@@ -13,7 +13,6 @@ from flask.typing import ResponseReturnValue
 from flask_compress import Compress
 from flask_login import LoginManager
 from sqlalchemy import text
-from werkzeug.middleware.proxy_fix import ProxyFix
 
 from bullseye import __version__
 from bullseye.api import (
@@ -42,6 +41,7 @@ from bullseye.api import (
 )
 from bullseye.api.context import close_database, database
 from bullseye.api.description import make_small
+from bullseye.api.proxies import NamedProxies, named_networks
 from bullseye.api.schema import PROBLEM
 from bullseye.jobs import Queue
 from bullseye.jobs.mail import WrongMailAddress, mail_server
@@ -89,9 +89,8 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         app.config['TRUSTED_HOSTS'] = hosts
     elif app.config['SENDS_MAIL']:  # or whoever asks in somebody's name has the link lead to themselves
         raise WrongMailAddress('BULLSEYE_MAIL_URL needs BULLSEYE_HOSTS, the names that links in letters may lead to.')
-    proxies = int(os.environ.get('BULLSEYE_PROXIES', '0'))
-    if proxies:  # else anybody could write these headers
-        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=proxies, x_proto=proxies)  # type: ignore[method-assign]
+    proxies = named_networks(os.environ.get('BULLSEYE_PROXIES', ''))
+    app.wsgi_app = NamedProxies(app.wsgi_app, proxies)  # type: ignore[method-assign]
     _sign_in_by_cookie(app)
     bodies.register(app)  # before anything that would read a body
     bodies.HeaderProtect(app)
@@ -108,7 +107,9 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
 
     @app.get('/api/health')
     @app.doc(hide=True)
-    def health() -> dict[str, str]:
+    def health() -> ResponseReturnValue:
+        if errors.is_disk_full():
+            return errors.disk_full()
         database().execute(text('select 1'))
         return {'status': 'up', 'version': __version__}
 

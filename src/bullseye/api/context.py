@@ -7,6 +7,7 @@ from typing import cast
 
 from flask import current_app, g, request
 from flask_login import current_user
+from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
@@ -63,6 +64,10 @@ def close_database(_error: BaseException | None) -> None:
     """
     db = g.pop('db', None)
     if db is not None:
-        if not has_written(db):
-            db.commit()
-        db.close()
+        try:
+            if not has_written(db):
+                db.commit()
+        except SQLAlchemyError:  # the connection went meanwhile, which has been answered
+            db.rollback()
+        finally:
+            db.close()

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import logging
 import math
+import os
+import shutil
 import time
 from typing import Any
 
@@ -138,6 +140,24 @@ _OF_ANOTHER = ('23505', '23503')
 _READS_ONLY = '25006'  # a database that follows another, asked while the way to the first one changes
 
 
+_DISK_FULL = '53100'
+_LEAST_FREE_BYTES = 25_000_000  # [own] a segment of the database's log, and a little
+
+
+def is_disk_full() -> bool:
+    """Whether the disk that the database is on has no room left; of a database elsewhere nobody knows here."""
+    folder = os.environ.get('BULLSEYE_DISK', '')
+    return bool(folder) and shutil.disk_usage(folder).free < _LEAST_FREE_BYTES
+
+
+def disk_full() -> ResponseReturnValue:
+    """Nothing can be kept; whoever asked keeps it and tries again, and whoever runs the server makes room."""
+    words = 'The disk of the server is full, and nothing of this was kept. It is tried again; somebody must make room.'
+    reply = make_response(problem(503, 'disk_full', words))
+    reply.headers['Retry-After'] = str(_AGAIN_S)
+    return reply
+
+
 def _register_database(app: APIFlask) -> None:
     """What the database refuses, and a database that does not answer."""
 
@@ -166,6 +186,10 @@ def _register_database(app: APIFlask) -> None:
     @app.errorhandler(InterfaceError)
     @app.errorhandler(PoolTimeout)
     def _no_database(error: Exception) -> ResponseReturnValue:
+        # a server whose log finds no room stops: then nobody answers, and the disk itself tells why
+        if getattr(getattr(error, 'orig', None), 'sqlstate', None) == _DISK_FULL or is_disk_full():
+            _log.error('the disk of the database is full')
+            return disk_full()
         _log.error('the database does not answer: %s', type(error).__name__)
         reply = make_response(problem(503, 'unavailable', 'The server cannot reach its database; try again shortly.'))
         reply.headers['Retry-After'] = str(_AGAIN_S)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from pathlib import Path
+from wsgiref.headers import Headers
 
 from apiflask import APIFlask
 from flask import Response, request, send_from_directory
@@ -22,11 +23,20 @@ _POLICY = (
 )
 
 
+def _guard_asset(headers: Headers, _path: str, _url: str) -> None:
+    headers['X-Content-Type-Options'] = 'nosniff'
+
+
 def register(app: APIFlask) -> None:
     """Serve the front end: its files as they are, any other address as the one page."""
     if DIST.is_dir():
         app.wsgi_app = WhiteNoise(  # type: ignore[method-assign]
-            app.wsgi_app, root=str(DIST / 'assets'), prefix='assets/', max_age=31_536_000, allow_all_origins=False
+            app.wsgi_app,
+            root=str(DIST / 'assets'),
+            prefix='assets/',
+            max_age=31_536_000,
+            allow_all_origins=False,
+            add_headers_function=_guard_asset,
         )
 
     @app.route('/api/<path:_path>', methods=['GET', 'POST', 'PUT', 'PATCH', 'DELETE'])

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import os
 import pwd
+import shutil
 import signal
 import subprocess
 from dataclasses import dataclass
@@ -14,12 +15,16 @@ from pathlib import Path
 
 from bullseye.launch.say import run
 
-PROGRAM = 'nginx'
 _USER = 'www-data'
 _TEMPORARY = ('body', 'proxy', 'fastcgi', 'uwsgi', 'scgi')
 # [own] a school behind one address: forty devices of six connections, and room
 _CONNECTIONS_OF_ONE = 400
-_LARGEST_BODY = '50m'
+_LARGEST_BODY, _LARGEST_ARCHIVE = '50m', '400m'
+
+
+def program() -> str | None:
+    """Where nginx is; Debian keeps it where only root looks by itself."""
+    return shutil.which('nginx', path=f'{os.environ.get("PATH", "")}:/usr/sbin:/usr/local/sbin')
 
 
 @dataclass(frozen=True)
@@ -65,6 +70,14 @@ http {{
     server_tokens off;
     server {{
         listen {host}:{address.port}{' ssl' if tls else ''};{tls}
+        location = /api/archive/school {{
+            client_max_body_size {_LARGEST_ARCHIVE};
+            proxy_pass http://{address.behind};
+            proxy_set_header Host $http_host;
+            proxy_set_header X-Forwarded-For $remote_addr;
+            proxy_set_header X-Forwarded-Proto $scheme;
+            proxy_read_timeout 1800s;  # a large school is taken in row by row
+        }}
         location / {{
             proxy_pass http://{address.behind};
             proxy_http_version 1.1;
@@ -92,7 +105,7 @@ def start(folder: Path, address: Address) -> subprocess.Popen[bytes]:
             os.chown(place, pwd.getpwnam(_USER).pw_uid, -1)
     kept = folder / 'nginx.conf'
     kept.write_text(configuration(folder, address), encoding='utf-8')
-    command = [PROGRAM, '-p', str(folder), '-c', str(kept), '-e', 'stderr']
+    command = [program() or 'nginx', '-p', str(folder), '-c', str(kept), '-e', 'stderr']
     run([*command, '-t', '-q'], failed='nginx does not take its configuration')
     return subprocess.Popen([*command, '-g', 'daemon off;'], start_new_session=True)
 

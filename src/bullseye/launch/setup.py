@@ -11,6 +11,7 @@ import sys
 from collections.abc import Iterable
 from pathlib import Path
 
+from bullseye.launch import front
 from bullseye.launch.places import (
     CHROMIUM,
     DEBIAN_PYTHON,
@@ -59,7 +60,7 @@ def interpreter() -> Path | None:
 def debian_packages(*, for_tests: bool, with_front: bool = False) -> None:
     """Install the Debian packages that are missing."""
     missing = []
-    if (for_tests or with_front) and not shutil.which('nginx'):
+    if (for_tests or with_front) and front.program() is None:
         missing.append('nginx-light')
     if server_programs() is None:
         missing.append('postgresql')

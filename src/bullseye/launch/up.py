@@ -39,7 +39,11 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     parser.add_argument('--port', type=int, default=DEFAULT_PORT, help=f'port to serve on, {DEFAULT_PORT} if not given')
     parser.add_argument('--host', default='127.0.0.1', help="this machine's address on the school's network")
     parser.add_argument('--https', action='store_true', help='with a certificate made here, or the one given')
-    parser.add_argument('--behind', choices=('nginx',), help='put a front before it that slow connections cannot stop')
+    parser.add_argument(
+        '--behind',
+        choices=('nginx', 'nothing'),
+        help='a front before it that slow connections cannot stop; nginx where it is installed, if nothing is said',
+    )
     parser.add_argument('--certificate', type=Path, metavar='FILE', help='PEM certificate (chain) to use with --https')
     parser.add_argument('--key', type=Path, metavar='FILE', help='PEM key of --certificate')
     parser.add_argument('--weather', metavar='URL', help='a weather station to ask, such as ./bullseye sim weather')
@@ -139,6 +143,8 @@ def _hosts(host: str) -> list[str]:
 
 def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[bytes]:
     command = [places.VENV / 'bin' / 'gunicorn', '--threads', _THREADS, '--log-level', 'warning', *parts]
+    # what a proxy tells is read by the application, from proxies that are named: not from anybody on this machine
+    command += ['--forwarded-allow-ips', '']
     # a group of its own: Ctrl-C reaches only us, and we stop things in order
     return subprocess.Popen([str(part) for part in command], env=environment, start_new_session=True)
 
@@ -323,7 +329,7 @@ def _check_mail() -> None:
 
 def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.Namespace) -> dict[str, str]:
     """What the processes are told."""
-    found = {
+    return {
         **os.environ,
         'BULLSEYE_WEATHER_URL': arguments.weather or os.environ.get('BULLSEYE_WEATHER_URL', ''),
         'PYTHONPATH': str(places.ROOT / 'src'),
@@ -332,10 +338,10 @@ def _environment(cluster: Cluster, folder: Path, mode: str, arguments: argparse.
         'BULLSEYE_HSTS': _hsts(arguments),
         'BULLSEYE_BACKUPS': str(keeping.folder_of(folder)) if mode == 'school' else '',
         'BULLSEYE_ERASED': os.environ.get('BULLSEYE_ERASED') or str(folder / 'erased.jsonl'),
+        'BULLSEYE_DISK': str(folder),
         'BULLSEYE_SECRET_KEY': _secret_key(folder),
         'BULLSEYE_HTTPS': '1' if arguments.https else os.environ.get('BULLSEYE_HTTPS', ''),
     }
-    return found | ({'BULLSEYE_PROXIES': '1'} if arguments.behind else {})
 
 
 def _hsts(arguments: argparse.Namespace) -> str:
@@ -388,6 +394,7 @@ def up(arguments: argparse.Namespace) -> int:
     started: list[Kept] = []
     try:
         setup.everything(for_tests=False, with_front=arguments.behind == 'nginx')
+        has_front = arguments.behind != 'nothing' and front.program() is not None
         folder = places.data_folder()
         folder.mkdir(parents=True, exist_ok=True)
         lock = own(folder)
@@ -395,8 +402,10 @@ def up(arguments: argparse.Namespace) -> int:
         cluster = Cluster(folder)
         _database(cluster, mode, anew=arguments.reset_demo)
         environment = _environment(cluster, folder, mode, arguments)
+        if has_front:
+            environment['BULLSEYE_PROXIES'] = '127.0.0.1'
         site = _site(arguments, folder)
-        if arguments.behind:
+        if has_front:
             site = replace(site, inner_port=free_port())
         # the tables belong to another role than the one that serves
         told = _prepare(environment | {'BULLSEYE_DATABASE_URL': cluster.url(mode)}, mode)
