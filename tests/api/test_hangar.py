@@ -1,7 +1,10 @@
 """Entering aircraft, fields, standards and techniques over the API: who may, what is refused, and nothing past is lost."""
 
 import copy
+import socket
 import threading
+import time
+from contextlib import suppress
 
 import pytest
 from sqlalchemy.orm.exc import StaleDataError
@@ -9,7 +12,7 @@ from sqlalchemy.orm.exc import StaleDataError
 from bullseye.demo.fleet import MARRAM_160
 from bullseye.paper.kneeboard import latin
 from bullseye.sim.weather import station
-from bullseye.store import scope
+from bullseye.store import scope, stations
 from bullseye.store.models import Sortie
 from tests.api.conftest import Browser, owner
 
@@ -308,6 +311,53 @@ def test_the_station_of_a_field_is_asked_and_read(marta, monkeypatch):
     finally:
         server.shutdown()
         server.server_close()
+
+
+def _answering(*parts: bytes, every_s: float = 0.0):
+    """A station that answers a request with some bytes, one part after the other."""
+    listener = socket.create_server(('127.0.0.1', 0))
+
+    def serve():
+        with listener, suppress(OSError):
+            one, _ = listener.accept()
+            with one:
+                one.recv(4_000)
+                for part in parts:
+                    one.sendall(part)
+                    time.sleep(every_s)
+
+    threading.Thread(target=serve, daemon=True).start()
+    return f'http://127.0.0.1:{listener.getsockname()[1]}'
+
+
+OK = b'HTTP/1.1 200 OK\r\n'
+
+
+@pytest.mark.parametrize(
+    ('parts', 'every_s', 'words'),
+    [
+        ([b'GNOME\r\n\r\n'], 0.0, 'cannot be read'),
+        ([b''], 0.0, 'does not answer'),
+        ([OK + b'Content-Length: 90\r\n\r\nLANT 0112'], 0.0, 'broke off'),
+        ([OK + b'Transfer-Encoding: chunked\r\n\r\nzz\r\nLANT'], 0.0, 'broke off'),
+        ([OK + b'\r\n\xff\xfe'], 0.0, 'no report'),
+        ([OK + b'\r\n' + b'A' * 5_000], 0.0, 'no report'),
+        ([OK + b'\r\nLANT\x00\x07'], 0.0, 'no report'),
+        ([b'HTTP/1.1 404 Not Found\r\n\r\n'], 0.0, 'answers 404'),
+        ([OK + b'X: ' + b'a' * 70_000], 0.0, 'cannot be read'),
+        ([OK + b'\r\n', *[b'L'] * 60], 0.2, 'took too long'),
+        ([OK, *[b'X-Slow: 1\r\n'] * 60], 0.2, 'took too long'),
+    ],
+)
+def test_a_station_that_answers_badly_or_slowly_is_told_in_words(marta, monkeypatch, parts, every_s, words):
+    monkeypatch.setattr(stations, '_PATIENCE_S', 1.0)
+    monkeypatch.setenv('BULLSEYE_WEATHER_URL', _answering(*parts, every_s=every_s))
+    field = marta.get('/api/catalogue')['airfields'][0]
+    begun = time.monotonic()
+    found = marta.get(f'/api/airfields/{field["id"]}/station')
+    assert words in found['problem']
+    assert (found['report'], found['text']) == (None, None)
+    assert time.monotonic() - begun < 6  # the trickling ones would take twelve
 
 
 def keep(browser, path, body, *, seen, status=200):
