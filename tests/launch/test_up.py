@@ -167,6 +167,36 @@ def test_a_real_school_and_the_demo_stand_beside_each_other_through_every_start(
     assert real.stop() == 0
 
 
+def test_a_second_start_says_what_runs_and_one_that_was_killed_is_taken_over(data_folder):
+    first = Running(data_folder)
+    try:
+        said = refused(data_folder, '--port', str(free_port()))
+        assert f'already running from this folder at {first.address}' in said
+        assert first.call('GET', '/api/health')['status'] == 'up'  # neither it nor its database was touched
+        # the launcher is killed; all it has started goes on
+        first.process.kill()
+        first.process.wait(timeout=10)
+        first.process.stdout.close()
+        assert first.call('GET', '/api/health')['status'] == 'up'
+        for port in (str(first.port), str(free_port())):
+            said = refused(data_folder, '--port', port)
+            assert f'A start that was killed still serves at {first.address}' in said
+            assert '--take-over' in said
+            assert first.call('GET', '/api/health')['status'] == 'up'
+        second = Running(data_folder, '--take-over')
+        assert 'taking over from the web server' in second.said
+        assert second.call('GET', '/api/health')['status'] == 'up'
+        with pytest.raises(urllib.error.URLError):
+            first.call('GET', '/api/health')
+        assert second.stop() == 0
+        assert not (data_folder / 'running.json').exists()
+        third = Running(data_folder)  # and after an end in order there is nothing to take over
+        assert third.call('GET', '/api/health')['status'] == 'up'
+        assert third.stop() == 0
+    finally:
+        first.process.kill()
+
+
 def test_a_taken_port_is_one_clear_sentence(data_folder):
     with socket.create_server(('127.0.0.1', 0)) as taken:
         port = taken.getsockname()[1]

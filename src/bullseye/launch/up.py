@@ -21,7 +21,7 @@ from typing import IO
 
 from bullseye import __version__
 from bullseye.jobs.mail import WrongMailAddress, mail_server
-from bullseye.launch import backup, front, keeping, places, setup
+from bullseye.launch import backup, front, keeping, places, running, setup
 from bullseye.launch.postgres import Cluster, free_port, is_taken
 from bullseye.launch.say import GiveUp, Stopwatch, give_up, run, step
 from bullseye.launch.upkeep import Upkeep
@@ -47,6 +47,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     parser.add_argument('--certificate', type=Path, metavar='FILE', help='PEM certificate (chain) to use with --https')
     parser.add_argument('--key', type=Path, metavar='FILE', help='PEM key of --certificate')
     parser.add_argument('--weather', metavar='URL', help='a weather station to ask, such as ./bullseye sim weather')
+    parser.add_argument('--take-over', action='store_true', help='end what a start that was killed has left running')
     which = parser.add_mutually_exclusive_group()
     which.add_argument('--demo', action='store_true', help='serve the demo school again after --empty')
     which.add_argument('--reset-demo', action='store_true', help='make the demo school anew; its changes are lost')
@@ -178,14 +179,26 @@ def _start_worker(environment: dict[str, str]) -> subprocess.Popen[bytes]:
     return subprocess.Popen(command, env=environment, start_new_session=True)
 
 
-def _watch(server: subprocess.Popen[bytes], others: Sequence[Kept], cluster: Cluster, upkeep: Upkeep) -> int:
+def _note(folder: Path, site: Site, started: Sequence[Kept]) -> None:
+    running.note(folder, site.address, {one.name: one.process.pid for one in started})
+
+
+def _watch(
+    server: subprocess.Popen[bytes],
+    started: Sequence[Kept],
+    cluster: Cluster,
+    upkeep: Upkeep,
+    folder: Path,
+    site: Site,
+) -> int:
     """Wait for the web server to end; others that end before it are started anew, and what is due is done."""
     while True:
         try:
             return server.wait(timeout=_LOOK_EVERY_S)
         except subprocess.TimeoutExpired:
-            for one in others:
-                one.keep_running()
+            for one in started[1:]:
+                if one.keep_running():
+                    _note(folder, site, started)
             with suppress(GiveUp):  # said by it, and tried again
                 cluster.keep_running()
             upkeep.tick()
@@ -231,13 +244,15 @@ class Kept:
         self.name, self._start = name, start
         self.process = start()
 
-    def keep_running(self) -> None:
-        """Start it anew when it has ended."""
-        if self.process.poll() is not None:
+    def keep_running(self) -> bool:
+        """Start it anew when it has ended; whether it had."""
+        has_ended = self.process.poll() is not None
+        if has_ended:
             step(f'{self.name} ended (exit code {self.process.returncode}) and is started anew')
             with suppress(ProcessLookupError):  # what it has left behind, which may hold its address
                 os.killpg(self.process.pid, signal.SIGKILL)
             self.process = self._start()
+        return has_ended
 
 
 def _tls_of(site: Site) -> ssl.SSLContext | None:
@@ -385,6 +400,7 @@ def _serve_all(
 
 def up(arguments: argparse.Namespace) -> int:
     """Run until Ctrl-C or a terminate signal; stop all that was started."""
+    running.require_free(places.data_folder(), take_over=arguments.take_over)
     _check(arguments)
     for stop in (signal.SIGINT, signal.SIGTERM):  # SIGINT too: a shell starts background jobs with it ignored
         signal.signal(stop, _raise_interrupt)
@@ -413,7 +429,8 @@ def up(arguments: argparse.Namespace) -> int:
         print(f'\nBullseye is at {site.address}  (started in {watch}; Ctrl-C stops it)\n')
         _say_network(site)
         print(told, flush=True)
-        code = _watch(server, started[1:], cluster, _upkeep(cluster, site, folder, mode, before))
+        _note(folder, site, started)
+        code = _watch(server, started, cluster, _upkeep(cluster, site, folder, mode, before), folder, site)
         raise GiveUp(f'The web server stopped by itself (exit code {code}).')
     except KeyboardInterrupt:
         step('stopping')
@@ -425,3 +442,4 @@ def up(arguments: argparse.Namespace) -> int:
         _end(*(one.process for one in reversed(started)))
         if cluster is not None and lock is not None:
             cluster.stop()
+            running.forget(cluster.folder)
