@@ -3,6 +3,7 @@
 Values: common practice, no source, unless a test says otherwise; those of our own are marked so in docs/model.md.
 """
 
+import math
 from dataclasses import replace
 from typing import Any
 
@@ -12,6 +13,9 @@ from bullseye.core.basis.constants import CLIMB_LOST_FPM_PER_FT
 from bullseye.core.basis.sentence import Caution
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.rollout import RolloutPart
+from bullseye.core.given.airfield import DepartureObstacle
+from bullseye.core.model.rollout import rollout
 from tests.core.making import make_request
 
 COURSE_DEG_MAG = 50.4
@@ -156,3 +160,45 @@ def test_where_nothing_is_left_of_the_climb_nothing_is_good(climb_fpm, is_good):
     assert brief.ground.go_around_climb_fpm == climb_fpm
     assert brief.aim.aim_is_good is is_good
     assert any('does not climb' in str(one) for one in brief.aim.aim_problems) is not is_good
+
+
+def test_the_last_place_to_climb_away_from_as_reckoned_by_hand():
+    # 400 fpm at 65 kt over the ground (the approach speed here, 8 kt of wind from behind): a gradient of 0.0608;
+    # 60 + 30 ft are 1,481 ft of way, and 5 s before it 549 ft [own]; 700 ft beyond the end of 3,900
+    request = asked(weather=blowing(180.0, 4.0), runway={'length_ft': 3_900})
+    aircraft = replace(request.aircraft, landing_climb_table=(), landing_climb_at_ft=25_000.0, landing_climb_fpm=400.0)
+    obstacle = DepartureObstacle(height_ft=60.0, beyond_end_ft=700.0)
+    runway = replace(request.runway, departure_obstacle=obstacle)
+    brief = make_brief(replace(request, aircraft=aircraft, runway=runway))
+    fps = (brief.speed.approach_speed_ktas + 4.0) * 6_076.115 / 3_600  # exact units [pub: ICAO Annex 5]
+    by_hand_ft = 3_900 + 700 - 5 * fps - (60 + 30) * fps / (400 / 60)
+    assert brief.ground.climb_point_ft == pytest.approx(by_hand_ft, abs=0.5)
+
+
+def _displaced(surface: str) -> BriefRequest:
+    request = asked(runway={'surface': surface})
+    return replace(request, runway=replace(request.runway, displaced_threshold_ft=240.0))
+
+
+def test_paved_runway_before_the_threshold_counts_and_grass_does_not():
+    paved, grass = (make_brief(replace(_displaced(one), aim_point_ft=250.0)) for one in ('asphalt', 'grass'))
+    path = math.tan(math.radians(grass.speed.path_angle_deg)) + 0.0  # the runway is level
+    assert paved.aim.wheels_over_pavement_ft - grass.aim.wheels_over_pavement_ft == pytest.approx(240 * path, abs=0.1)
+
+
+def test_without_brakes_grass_stops_shorter_than_pavement():
+    # the same roll with brakes; what rolls on without is held by the grass: rolling friction [own]
+    paved, grass = (rollout_of(one) for one in ('asphalt', 'grass'))
+    alone = {
+        is_grass: rollout(roll_ft=1_000.0, touchdown_ktas=52.0, headwind_kt=0.0, slope=0.0, is_grass=is_grass)
+        for is_grass in (True, False)
+    }
+    assert alone[True].no_brakes_ft < alone[False].no_brakes_ft - 300
+    assert paved.no_brakes_change_ft is not None
+    assert grass.no_brakes_change_ft is not None
+    assert grass.no_brakes_change_ft < paved.no_brakes_change_ft - 300
+
+
+def rollout_of(surface: str) -> RolloutPart:
+    """What a brief tells of the roll-out."""
+    return make_brief(asked(runway={'surface': surface})).rollout
