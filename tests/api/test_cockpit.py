@@ -220,9 +220,9 @@ def track(**more: Any) -> bytes:
     return gzip.compress(json.dumps(columns | {'acc': [40, 0, 0]} | more).encode())
 
 
-def put_track(browser: Browser, sortie: int, raw: bytes, track_id: str, *, status: int) -> Any:
+def put_track(browser: Browser, sortie: int, raw: bytes, track_id: str, *, status: int, query: str = '') -> Any:
     reply = browser.client.put(
-        f'/api/sorties/{sortie}/tracks/{track_id}',
+        f'/api/sorties/{sortie}/tracks/{track_id}{query}',
         data=raw,
         headers={'X-CSRFToken': browser.token, 'Content-Type': 'application/gzip'},
     )
@@ -238,6 +238,22 @@ def test_a_piece_of_track_is_kept_once(marta):
     begun, ended = (datetime.fromisoformat(kept[name]) for name in ('begun_at', 'ended_at'))
     assert ended - begun == timedelta(seconds=2)
     put_track(marta, marta.sortie_of('Tobias'), track(), track_id, status=409)
+
+
+@pytest.mark.parametrize('year', [1970, 2026, 2150])
+def test_a_piece_that_a_wrong_clock_dated_is_put_right_by_that_clock(marta, year):
+    """What the device's clock shows when it sends tells by how much the positions are off."""
+    sortie = marta.sortie_of('Ines')
+    ended = datetime.now(UTC).replace(year=year, month=1, day=2, hour=3)
+    raw = track(t=[round((ended - timedelta(seconds=2)).timestamp() * 1_000), 1_000, 1_000])
+    sent = (ended + timedelta(minutes=20)).isoformat().replace('+00:00', 'Z')
+    put_track(marta, sortie, raw, str(uuid.uuid4()), status=200, query=f'?sent_at={sent}')
+    (kept,) = marta.get(f'/api/sorties/{sortie}/tracks')['tracks']
+    away = datetime.now(UTC) - datetime.fromisoformat(kept['ended_at'])
+    assert timedelta(minutes=19) < away < timedelta(minutes=22)
+    assert kept['fixes'] == 3
+    # dated by a receiver, which knows the hour, it is left as it is; what cannot have been is refused
+    put_track(marta, sortie, raw, str(uuid.uuid4()), status=200 if year == 2026 else 422)
 
 
 @pytest.mark.parametrize(

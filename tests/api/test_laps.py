@@ -155,7 +155,8 @@ def test_a_time_no_calendar_can_move_is_refused_and_nothing_else_suffers(marta, 
     refused = marta.put_lap(sortie, status=422, flown_at=moment)
     assert 'accepted: a time from the years' in refused['fields']['flown_at']
     writer = {'device': str(uuid.uuid4()), 'number': 1, 'sent_at': moment}
-    assert 'writer.sent_at' in marta.put_lap(sortie, status=422, writer=writer)['fields']
+    if moment != '2100-01-01T00:00:00Z':  # which a clock may show; what it dates is put right by it
+        assert 'writer.sent_at' in marta.put_lap(sortie, status=422, writer=writer)['fields']
     field = marta.get(f'/api/sorties/{sortie}')['airfield_id']
     asked = {'aircraft_id': marta.get(f'/api/sorties/{sortie}')['aircraft']['id'], 'wind_kt': 8.0, 'at': moment}
     assert 'at' in marta.call('POST', f'/api/airfields/{field}/ranking', asked, status=422)['fields']
@@ -169,6 +170,10 @@ def test_a_clock_that_lost_its_battery_is_put_right_and_one_that_cannot_be_is_re
     lap = marta.put_lap(sortie, flown_at='1970-01-01T02:00:00Z', writer=writer)
     away = datetime.now(UTC) - datetime.fromisoformat(lap['flown_at'])
     assert timedelta(minutes=9) < away < timedelta(minutes=12)  # ten minutes before it was sent
+    writer = {'device': str(uuid.uuid4()), 'number': 1, 'sent_at': '2150-03-01T02:10:00Z'}
+    lap = marta.put_lap(sortie, flown_at='2150-03-01T02:00:00Z', writer=writer)
+    away = datetime.now(UTC) - datetime.fromisoformat(lap['flown_at'])
+    assert timedelta(minutes=9) < away < timedelta(minutes=12)
     wrong = marta.put_lap(sortie, status=422, flown_at='1999-12-31T23:00:00Z')
     assert 'accepted: a time from the years 2000 to 2099' in wrong['fields']['flown_at']
 

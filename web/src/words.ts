@@ -1,4 +1,5 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
+import { now } from './hours'
 import type { Brief, Caution, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
 
 export const LANDING_LABEL: Record<LandingKind, string> = {
@@ -107,11 +108,11 @@ export function windWords(wind: {
   return `${from} ${round(wind.wind_kt)}${gust} kt`
 }
 
-/** Today's date on this device, as the API writes dates. */
+/** Today's date where this device is, as the API writes dates. */
 export function today(): string {
-  const now = new Date()
+  const here = new Date(now())
   const two = (part: number) => String(part).padStart(2, '0')
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+  return `${here.getFullYear()}-${two(here.getMonth() + 1)}-${two(here.getDate())}`
 }
 
 /** A day some days from another, as the API writes dates. */
@@ -120,8 +121,8 @@ export function daysFrom(date: string, days: number): string {
 }
 
 /** How long ago something was, in words: `3 days ago`. */
-export function ago(moment: string, now = Date.now()): string {
-  const minutes = Math.max(0, (now - Date.parse(moment)) / 60_000)
+export function ago(moment: string, at = now()): string {
+  const minutes = Math.max(0, (at - Date.parse(moment)) / 60_000)
   const [amount, unit] =
     minutes < 90
       ? [Math.round(minutes), 'minute']

@@ -40,6 +40,7 @@ from bullseye.api import (
     week,
 )
 from bullseye.api.context import close_database, database
+from bullseye.api.cookie import LastingSession
 from bullseye.api.description import make_small
 from bullseye.api.proxies import NamedProxies, named_networks
 from bullseye.api.schema import PROBLEM
@@ -84,6 +85,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     app.extensions['bullseye_sessions'] = session_maker(open_engine(url))
     app.extensions['bullseye_queue'] = Queue(url)
     app.teardown_appcontext(close_database)
+    app.session_interface = LastingSession()
     hosts = [one.strip() for one in os.environ.get('BULLSEYE_HOSTS', '').split(',') if one.strip()]
     if hosts:  # links are made of the name that was asked for: let nobody choose it
         app.config['TRUSTED_HOSTS'] = hosts

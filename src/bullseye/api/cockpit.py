@@ -17,10 +17,11 @@ from sqlalchemy.orm import Session
 from bullseye.api.catalogue import CatalogueOut, read_catalogue_data
 from bullseye.api.context import database, person
 from bullseye.api.laps import LapOut, LapsOut
-from bullseye.api.schema import Out
+from bullseye.api.schema import In, Out
 from bullseye.api.sorties import BriefOut, PlanOut, SortieOut
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.basis.quantity import ClockReading
 from bullseye.core.brief.answers import AnswerTable, make_answers
 from bullseye.core.brief.kneeboard import Kneeboard
 from bullseye.core.brief.landing import BriefAnswer
@@ -155,15 +156,23 @@ def _elsewhere(db: Session, sortie: Sortie, kinds: Sequence[LandingKind]) -> lis
     return found
 
 
+class DatedBy(In):
+    """The hour of sending by the device's clock, where the positions are dated by that clock."""
+
+    sent_at: ClockReading | None = None
+
+
 @bp.put('/sorties/<int:sortie_id>/tracks/<uuid:track_id>')
 @login_required
+@bp.input(DatedBy, location='query')
 @bp.output(TrackPieceOut)
 @bp.doc(responses=[401, 403, 404, 409, 422])
-def keep_track(sortie_id: int, track_id: uuid.UUID) -> Any:
+def keep_track(sortie_id: int, track_id: uuid.UUID, query_data: DatedBy) -> Any:
     """Keep a piece of track, gzipped JSON as the device wrote it; sending it twice changes nothing."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach')
-    return tracks.keep(db, sortie, track_id=track_id, by=person(), raw=request.get_data(cache=False))
+    raw = request.get_data(cache=False)
+    return tracks.keep(db, sortie, track_id=track_id, by=person(), raw=raw, sent_at=query_data.sent_at)
 
 
 @bp.get('/sorties/<int:sortie_id>/tracks')

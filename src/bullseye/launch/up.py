@@ -388,6 +388,7 @@ def _serve_all(
     started.append(Kept('the background worker', lambda: _start_worker(environment)))
     before = None
     if site.inner_port:
+        _wait_until_up(server, f'http://127.0.0.1:{site.inner_port}/api/health')
         before = Kept('the front', lambda: _serve_front(site, folder))
         started.append(before)
     _wait_until_up(server, f'{site.address}/api/health', _tls_of(site))

@@ -17,7 +17,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.air.wind import true_from_magnetic_deg
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.quantity import is_in_range
+from bullseye.core.basis.quantity import CLOCK_IS_WRONG, is_in_range
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
@@ -36,7 +36,6 @@ _EDITABLE = (
     *(name for name in MEASURED if name != _BY_TRACK),
     *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
 )
-_CLOCK_IS_WRONG = timedelta(minutes=5)
 
 
 def of_sortie(db: Session, sortie: Sortie) -> Sequence[Lap]:
@@ -90,7 +89,7 @@ def _flown_at(values: Mapping[str, Any], writer: Writer | None) -> datetime:
     flown_at: datetime = values.get('flown_at') or now
     if writer is not None and writer.sent_at is not None:
         off = now - writer.sent_at
-        if abs(off) > _CLOCK_IS_WRONG:
+        if abs(off) > CLOCK_IS_WRONG:
             flown_at += off
     if not is_in_range(flown_at):
         problem = InvalidInput('flown_at', flown_at.isoformat(), 'a time from the years 2000 to 2099')
@@ -232,7 +231,7 @@ def _follow_the_wind(db: Session, sortie: Sortie, lap: Lap, batch: LapBatch | No
     """Take the wind that was read on the latest lap for the wind of the sortie: all that comes is briefed in it."""
     now = datetime.now(UTC)
     is_older = sortie.weather_at is not None and lap.flown_at < sortie.weather_at
-    if lap.wind_kt is None or is_older or not timedelta() <= now - lap.flown_at + _CLOCK_IS_WRONG <= _WIND_IS_NOW:
+    if lap.wind_kt is None or is_older or not timedelta() <= now - lap.flown_at + CLOCK_IS_WRONG <= _WIND_IS_NOW:
         return
     read = (lap.wind_dir_deg_true, lap.wind_kt, lap.gust_kt)
     if read == (sortie.wind_dir_deg_true, sortie.wind_kt, sortie.gust_kt):

@@ -8,14 +8,14 @@ import json
 import uuid
 import zlib
 from collections.abc import Sequence
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.basis.quantity import is_in_range
+from bullseye.core.basis.quantity import CLOCK_IS_WRONG, is_in_range
 from bullseye.store.errors import Conflict
 from bullseye.store.models import Sortie, Track, User
 from bullseye.store.trackfiles import require_room
@@ -66,8 +66,20 @@ def _columns(data: Any) -> dict[str, list[Any]]:
     return columns
 
 
-def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: bytes) -> Track:
+def _put_right(raw: bytes, off: timedelta) -> bytes:
+    """The same piece as a clock that is right would have dated it."""
+    data = _unpacked(raw)
+    data['t'][0] += round(off.total_seconds() * 1_000)
+    return gzip.compress(json.dumps(data, separators=(',', ':')).encode())
+
+
+def keep(
+    db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: bytes, sent_at: datetime | None = None
+) -> Track:
     """Keep a piece of track under the id its device made.
+
+    :param sent_at: the hour of sending by the device's own clock, where the positions are dated by that clock: one that
+        is wrong is put right; None: they are dated by a receiver
 
     :raises InvalidInput: when it is no track
     :raises Conflict: when the id belongs to another sortie
@@ -78,6 +90,9 @@ def keep(db: Session, sortie: Sortie, *, track_id: uuid.UUID, by: User, raw: byt
             raise Conflict('this track belongs to another sortie')
         return found
     columns = _columns(_unpacked(raw))
+    if sent_at is not None and abs(off := datetime.now(UTC) - sent_at) > CLOCK_IS_WRONG:
+        raw = _put_right(raw, off)
+        columns = _columns(_unpacked(raw))
     first_ms, span_ms = columns['t'][0], sum(columns['t'][1:])
     try:
         begun_at = datetime.fromtimestamp(first_ms / 1_000, UTC)

@@ -14,7 +14,7 @@ from bullseye.core.basis.sentence import Caution
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart
-from bullseye.core.given.airfield import DepartureObstacle
+from bullseye.core.given.airfield import DepartureObstacle, Obstacle
 from bullseye.core.model.rollout import rollout
 from tests.core.making import make_request
 
@@ -202,3 +202,30 @@ def test_without_brakes_grass_stops_shorter_than_pavement():
 def rollout_of(surface: str) -> RolloutPart:
     """What a brief tells of the roll-out."""
     return make_brief(asked(runway={'surface': surface})).rollout
+
+
+@pytest.mark.parametrize('slope_pct', [2.0, -2.0])
+def test_obstacle_margin_over_a_sloping_runway_as_reckoned_by_hand(slope_pct):
+    # the path ends where the runway is, which over a slope lies higher or lower than the threshold: at 900 ft of aim
+    # and 2 % by 18 ft; eyes 600 ft before the threshold, the obstacle as high as leaves 30 ft or one less [own]
+    request = asked(runway={'slope_pct': slope_pct})
+    brief = make_brief(replace(request, aim_point_ft=900.0))
+    path = math.tan(math.radians(brief.speed.path_angle_deg))
+    top_ft = (900 + 600) * path + 900 * slope_pct / 100 - request.aircraft.eye_height_ft - 30
+    for height_ft, is_clear in ((top_ft - 0.5, True), (top_ft + 0.5, False)):
+        obstacle = Obstacle(height_ft=height_ft, before_threshold_ft=600.0)
+        there = replace(request, aim_point_ft=900.0, runway=replace(request.runway, obstacle=obstacle))
+        said = [str(one) for one in make_brief(there).aim.aim_problems if 'obstacle' in str(one)]
+        assert bool(said) is not is_clear
+    # the one steady angle that would clear it, eyes over its top and 30 ft, from the sloping place
+    up_ft = top_ft + 0.5 + 30 + request.aircraft.eye_height_ft - 900 * slope_pct / 100
+    assert f'{math.degrees(math.atan2(up_ft, 1_500)):.1f}°' in said[0]
+
+
+def test_where_nothing_is_painted_no_stripe_is_spoken_of():
+    paved, grass = (make_brief(asked(runway={'surface': one})) for one in ('asphalt', 'grass'))
+    for words in (paved.aim.roundout_cue.words, paved.aim.aim_before_spot_words):
+        assert 'stripe' in str(words)
+    for words in (grass.aim.roundout_cue.words, grass.aim.aim_before_spot_words):
+        assert 'stripe' not in str(words)
+        assert 'ft' in str(words)

@@ -1,5 +1,6 @@
 /** The one way to the server: typed calls, the CSRF token on writes, and failures as one kind of error. */
 import createClient from 'openapi-fetch'
+import { heardAt } from '@/hours'
 import type { paths } from './schema'
 
 let csrfToken = ''
@@ -46,6 +47,9 @@ http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken)
     return request
+  },
+  onResponse({ response }) {
+    heardAt(response.headers.get('Date'))
   },
 })
 

@@ -354,10 +354,11 @@ export const api = {
     ) as Promise<unknown> as Promise<Laps>,
   sendLaps: (sortie_id: number, changes: SentChange[]) =>
     answered(http.POST('/api/sorties/{sortie_id}/laps/sent', { params: { path: { sortie_id } }, body: { changes } })),
-  sendTrack: (sortie_id: number, track_id: string, body: Blob) =>
+  /** `sent_at`: what this device's clock shows, where the positions are dated by it. */
+  sendTrack: (sortie_id: number, track_id: string, body: Blob, sent_at: string | null = null) =>
     answered(
       http.PUT('/api/sorties/{sortie_id}/tracks/{track_id}', {
-        params: { path: { sortie_id, track_id } },
+        params: { path: { sortie_id, track_id }, query: (sent_at ? { sent_at } : {}) as never },
         body: body as never,
         bodySerializer: (raw: unknown) => raw as Blob,
         headers: { 'Content-Type': 'application/gzip' },
@@ -419,7 +420,17 @@ export const api = {
 }
 
 export const sessionQuery = { queryKey: ['session'] as const, queryFn: api.session, staleTime: Infinity }
-export const catalogueQuery = { queryKey: ['catalogue'] as const, queryFn: api.catalogue, staleTime: 60_000 }
+/** Aircraft, fields and people; without a server as they were when something was taken along last. */
+export const catalogueQuery = {
+  queryKey: ['catalogue'] as const,
+  queryFn: () =>
+    orCopy(api.catalogue, async () => {
+      const rows = (await allAboard()).sort((a, b) => a.taken_at.localeCompare(b.taken_at))
+      const kept = rows.at(-1)?.data.catalogue
+      return kept ? () => kept : null
+    }),
+  staleTime: 60_000,
+}
 /** Sorties that are looked for, a page of them; without a server those that were taken along. */
 export const sortiesQuery = (search: Partial<SortieSearch> = {}) => ({
   queryKey: ['sorties', search] as const,

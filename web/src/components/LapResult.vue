@@ -14,13 +14,14 @@ const props = defineProps<{
   here: DeviceResult | null
   aimFt: number | null
   spotFt: number
+  /** null: nothing is known here of the next lap */
   next: {
     spot_ft: number
     aim_point_ft: number
     aim_is_good: boolean
     speed_kias: number
     go_around_point_ft: number | null
-  }
+  } | null
   excluded: Lap['excluded']
 }>()
 const unfolded = defineModel<boolean>('unfolded', { required: true })
@@ -38,7 +39,7 @@ const measured = computed(() => {
 })
 const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
 const moved = computed(() => {
-  if (props.aimFt === null) return ''
+  if (props.aimFt === null || !props.next) return ''
   if (props.next.spot_ft !== props.spotFt)
     return `${stripesWords(props.next.spot_ft - props.next.aim_point_ft)} before the spot`
   const by = props.next.aim_point_ft - props.aimFt
@@ -65,7 +66,7 @@ const moved = computed(() => {
         <b class="text-fail-ink">✕</b> {{ fault.words }}
       </li>
     </ul>
-    <p class="text-lg">
+    <p v-if="next" class="text-lg">
       Next{{ next.spot_ft === spotFt ? '' : `, spot ${round(next.spot_ft)}` }}:
       <b v-if="!next.aim_is_good" class="text-fail-ink">✕ no aim point is good, see the cautions</b
       ><template v-else
@@ -75,7 +76,9 @@ const moved = computed(() => {
       <b class="text-fail-ink">{{
         next.go_around_point_ft === null
           ? 'go-around point unknown: see the cautions'
-          : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
+          : next.go_around_point_ft < 0
+            ? '✕ no place leaves room to go around: see the cautions'
+            : `go around if not down by ${round(next.go_around_point_ft, 10)} ft`
       }}</b>
     </p>
     <p v-if="measured" class="text-sm">

@@ -66,6 +66,10 @@ export interface TrackPiece {
   crs?: (number | null)[]
   closed: 0 | 1
   refused: string
+  /** whether the times are those of this device's clock, which may be wrong; else of the receiver's */
+  by_clock?: boolean
+  /** when it was kept last, by this device's clock */
+  kept_ms?: number
 }
 
 /** What an instructor wants to sign, noted where no password could be asked; it waits here until they do. */

@@ -64,7 +64,8 @@ export async function sendPieces(personId: number) {
   const ready = await fromDevice<TrackPiece[]>(() => device.pieces.where('closed').equals(1).toArray(), [])
   for (const piece of ready.filter((one) => one.person_id === personId && !one.refused)) {
     try {
-      await api.sendTrack(piece.sortie_id, piece.id, await packed(piece))
+      const sent_at = piece.by_clock ? new Date().toISOString() : null
+      await api.sendTrack(piece.sortie_id, piece.id, await packed(piece), sent_at)
       await device.pieces.delete(piece.id)
     } catch (error) {
       if (!isRefusal(error)) throw error

@@ -7,6 +7,7 @@ import { useSync } from './sync'
 
 const PIECE = 600 // fixes: ten minutes at 1 Hz
 const KEEP_EVERY = 5 // fixes: what a dead battery may cost
+const SAME_CLOCK_MS = 60_000
 const ABANDONED_MS = 120_000
 
 interface Battery {
@@ -46,7 +47,7 @@ export const useTrack = defineStore('track', () => {
 
   async function keep(closed: 0 | 1) {
     if (!piece || !piece.t.length) return
-    const row = { ...piece, closed }
+    const row = { ...piece, closed, kept_ms: Date.now() }
     if (closed) piece = null
     const kept = await fromDevice(() => device.pieces.put(row), '')
     if (!kept) problem.value = 'The track cannot be kept on this device.'
@@ -62,6 +63,7 @@ export const useTrack = defineStore('track', () => {
       person_id: personId,
       closed: 0,
       refused: '',
+      by_clock: Math.abs(Date.now() - position.timestamp) < SAME_CLOCK_MS,
       t: [],
       lat: [],
       lon: [],
@@ -116,10 +118,13 @@ export const useTrack = defineStore('track', () => {
   }
   /** Pieces that a killed app left open are closed and sent. */
   async function closeAbandoned() {
-    const before = Date.now() - ABANDONED_MS
+    const now = Date.now()
     const open = await fromDevice(() => device.pieces.where('closed').equals(0).toArray(), [])
     for (const one of open) {
-      if ((one.t.at(-1) ?? 0) < before) await fromDevice(() => device.pieces.update(one.id, { closed: 1 }), 0)
+      const kept = one.kept_ms ?? one.t.at(-1) ?? 0
+      // one of the future was kept before the clock was set back
+      if (kept < now - ABANDONED_MS || kept > now)
+        await fromDevice(() => device.pieces.update(one.id, { closed: 1 }), 0)
     }
     sync.soon()
   }

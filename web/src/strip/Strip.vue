@@ -77,7 +77,9 @@ const words = computed(() => {
   const brief = props.brief
   if (!brief) return null
   const gate = brief.go_around_point_ft
-  const spot = `${props.spotLabel} ${round(brief.spot_ft)}, box to ${round(brief.box_ft[1])}`
+  const [nearest, farthest] = brief.box_ft
+  // a box that nobody has worked out here has no length
+  const spot = `${props.spotLabel} ${round(brief.spot_ft)}${farthest > nearest ? `, box to ${round(farthest)}` : ''}`
   const aim = brief.aim_is_good === false ? 'No good aim' : `Aim ${round(brief.aim_point_ft, 10)}`
   const expected = brief.predicted_band_ft
   const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}, as lately` : ''

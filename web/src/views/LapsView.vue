@@ -5,15 +5,14 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { LIMITS } from '@/api/limits'
 import { api, forgetSortie, lapsQuery, planQuery, sessionQuery, sortieQuery, windAsked } from '@/api/queries'
-import type { LandingKind, LapIn, Outcome, Sortie } from '@/api/types'
-import Cautions from '@/components/Cautions.vue'
+import type { Brief, LandingKind, LapIn, Outcome, Sortie } from '@/api/types'
 import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
-import Figure from '@/components/Figure.vue'
 import LapMarks from '@/components/LapMarks.vue'
 import LazyField from '@/components/LazyField.vue'
 import LapResult from '@/components/LapResult.vue'
 import Loading from '@/components/Loading.vue'
+import NextFigures from '@/components/NextFigures.vue'
 import Stepper from '@/components/Stepper.vue'
 import TakeAlong from '@/components/TakeAlong.vue'
 import TrackSwitch from '@/components/TrackSwitch.vue'
@@ -26,6 +25,7 @@ import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
 import { usePhrases } from '@/composables/usePhrases'
 import { EXCLUDED_LABEL, type LapState } from '@/marks'
+import { isOutOfReach } from '@/offline/aboard'
 import { link } from '@/offline/link'
 import { useSync } from '@/offline/sync'
 import { useUndo } from '@/stores/undo'
@@ -34,12 +34,10 @@ import { clamp, landingLength, marksOf, pavedStart, windowAround, type Marks } f
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import {
   EXERCISE_LABEL,
-  goAroundWords,
   LANDING_LABEL,
   NOT_LANDED,
   OUTCOME_LABEL,
   OUTCOMES,
-  percent,
   round,
   signed,
   wholeDirection,
@@ -76,6 +74,11 @@ const { values, lap, current, shown } = recorder
 const plan = computed(() => planState.data.value?.plan)
 const next = useNextLap(id, sortie, plan, shown, recorder.draft)
 const { brief, figures } = next
+/** Nobody can be asked, and nothing was taken along: what is noted is kept all the same. */
+const isCutOff = computed(() => isOutOfReach(next.briefState.error.value))
+/** Limits are of aircraft, school and student, not of a lap: the last that were read hold on. */
+const limits = ref<Brief['wind']['limits'] | null>(null)
+watch(figures, (now) => (limits.value = now?.wind.limits ?? limits.value), { immediate: true })
 /** What is drawn and tapped: the runway of the lap in hand, else of the next one. */
 const runway = computed(() => next.runwayOf(current.value ? next.endOf(current.value.values) : next.endId.value))
 const { isHeld: staysLit } = useWakeLock()
@@ -100,7 +103,7 @@ const view = computed(() =>
 )
 /** A lap in hand is drawn against what it was flown by; the next one against its brief. */
 const marks = computed<Marks | null>(() => {
-  if (!figures.value) return null
+  const go_around_point_ft = figures.value?.ground.go_around_point_ft ?? null
   if (lap.value) {
     const { spot_ft, box_ft, aim_point_ft, aim_is_good } = lap.value
     return {
@@ -108,16 +111,16 @@ const marks = computed<Marks | null>(() => {
       box_ft: box_ft as [number, number],
       aim_point_ft,
       aim_is_good,
-      go_around_point_ft: figures.value.ground.go_around_point_ft,
+      go_around_point_ft,
     }
   }
-  if (!ended.value) return marksOf(figures.value)
+  if (!ended.value) return figures.value && marksOf(figures.value)
   // flown, and not yet known to the server: its own spot and aim, as this device has them
   const own = here.value
   return {
     spot_ft: spot.value,
     box_ft: own?.box_ft ?? [spot.value, spot.value],
-    go_around_point_ft: figures.value.ground.go_around_point_ft,
+    go_around_point_ft,
     aim_point_ft: own?.aim_ft ?? current.value?.values.aim_point_ft ?? null,
     aim_is_good: true,
   }
@@ -310,7 +313,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
 <template>
   <Loading
-    v-if="!sortie || !brief || !figures || !lapsState.data.value"
+    v-if="!sortie || !lapsState.data.value || (!figures && !isCutOff)"
     :error="sortieState.error.value ?? next.briefState.error.value ?? lapsState.error.value"
     :retry="() => [sortieState.refetch(), next.briefState.refetch(), lapsState.refetch()]"
   />
@@ -323,7 +326,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         {{ sortie.student.name }} · {{ LANDING_LABEL[kindShown] }} · {{ runway?.ident }}
       </span>
       <button
-        v-if="mayRecord"
+        v-if="mayRecord && limits"
         type="button"
         class="button !min-h-14 !px-3"
         :aria-label="`Wind ${windNow}: change it`"
@@ -333,12 +336,13 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       </button>
       <span v-else>{{ windNow }}</span>
       <WindDial
+        v-if="limits"
         :open="asksWind !== null"
         :of-lap="asksWind === 'lap' ? number : null"
         :ends="asksWind === 'lap' ? dialEnds.filter((one) => one.id === next.endOf(values)) : dialEnds"
         :end-id="asksWind === 'lap' ? next.endOf(values) : next.endId.value"
         :start="asksWind === 'lap' ? (windOfLap ?? windStart) : windStart"
-        :limits="figures.wind.limits"
+        :limits="limits"
         @close="asksWind = null"
         @use="useWind"
       />
@@ -377,43 +381,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       </nav>
     </div>
 
-    <div class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2 md:grid-cols-[1.6fr_1fr_1fr_1.2fr]">
-      <Figure
-        :label="
-          ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
-        "
-        :tone="figures.aim.aim_is_good ? 'aim' : 'fail'"
-        :value="figures.aim.aim_is_good ? round(figures.aim.aim_point_ft, 10) : '✕ none'"
-        :unit="figures.aim.aim_is_good ? 'ft' : ''"
-        :note="
-          !figures.aim.aim_is_good
-            ? 'not to be flown: see the cautions'
-            : next.isFromDevice.value
-              ? 'worked out on this device'
-              : figures.aim.aim_before_spot_words
-        "
-      />
-      <Figure label="Fly" :value="round(figures.speed.approach_speed_kias)" unit="KIAS" />
-      <Figure
-        class="hidden md:block"
-        label="Chance to hit"
-        :value="figures.aim.aim_is_good ? percent(figures.aim.hit_chance) : '–'"
-        :note="figures.aim.aim_is_good ? `${percent(figures.aim.hit_chance_if_briefed)} at the briefed speed` : ''"
-      />
-      <Figure
-        label="Go around by"
-        tone="fail"
-        :value="goAroundWords(figures.ground.go_around_point_ft)"
-        :unit="figures.ground.go_around_point_ft < 0 ? '' : 'ft'"
-      />
-    </div>
-
-    <p v-if="figures.aim.aim_is_good" class="!mt-1 text-sm md:hidden">
-      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b> as lately,
-      <b class="figure">{{ percent(figures.aim.hit_chance_if_briefed) }}</b> at the briefed speed
-    </p>
-
-    <Cautions :cautions="plan?.night ? [...figures.cautions, plan.night] : figures.cautions" />
+    <NextFigures
+      :figures="figures"
+      :night="plan?.night ?? null"
+      :aim-label="
+        ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
+      "
+      :is-from-device="next.isFromDevice.value"
+    />
 
     <section class="panel !p-2" aria-label="Strip">
       <p class="px-1 font-bold">
@@ -489,7 +464,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             tall
             :min="LIMITS.speedKias.min"
             :max="LIMITS.speedKias.max"
-            :start="Math.round(figures.speed.approach_speed_kias)"
+            :start="Math.round(figures?.speed.approach_speed_kias ?? 60)"
             empty-word="–"
             :error="fieldErrors.threshold_speed_kias"
             @update:model-value="
@@ -582,7 +557,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :min="-500"
               :max="landingLength(runway!)"
               :step="10"
-              :start="Math.round(brief.aim.aim_point_ft / 10) * 10"
+              :start="Math.round((brief?.aim.aim_point_ft ?? spot) / 10) * 10"
               empty-word="as briefed"
               :error="fieldErrors.aim_point_ft"
               @update:model-value="set('aim flown', { aim_point_ft: $event })"
@@ -625,13 +600,15 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         :here="here"
         :aim-ft="lap?.aim_point_ft ?? current.values.aim_point_ft ?? null"
         :spot-ft="spot"
-        :next="{
-          spot_ft: next.spotFt.value,
-          aim_point_ft: figures.aim.aim_point_ft,
-          aim_is_good: figures.aim.aim_is_good,
-          speed_kias: figures.speed.approach_speed_kias,
-          go_around_point_ft: figures.ground.go_around_point_ft,
-        }"
+        :next="
+          figures && {
+            spot_ft: next.spotFt.value,
+            aim_point_ft: figures.aim.aim_point_ft,
+            aim_is_good: figures.aim.aim_is_good,
+            speed_kias: figures.speed.approach_speed_kias,
+            go_around_point_ft: figures.ground.go_around_point_ft,
+          }
+        "
         :excluded="current.values.excluded ?? null"
       />
       <section v-else class="panel space-y-3" aria-label="Before the lap">
@@ -674,8 +651,10 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           />
         </template>
         <p v-if="runwayProblem" role="alert" class="font-bold text-fail-ink">{{ runwayProblem }}</p>
-        <p class="text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
-        <p class="text-sm text-soft">{{ brief.basis.words }}</p>
+        <template v-if="brief">
+          <p class="text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
+          <p class="text-sm text-soft">{{ brief.basis.words }}</p>
+        </template>
         <div v-if="mayRecord" class="space-y-2 border-t border-line pt-2">
           <TrackSwitch v-if="person" :sortie-id="id" :person-id="person.id" />
           <div class="flex items-center gap-3 text-sm text-soft">

@@ -2,6 +2,7 @@
 /** Who, what, where and the wind: a new sortie in a few taps, or changes to one. */
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
+import { now as hourNow } from '@/hours'
 import { useRoute, useRouter } from 'vue-router'
 import { api, catalogueQuery, forgetSortie, proposalQuery, rankAsked, sessionQuery, sortieQuery } from '@/api/queries'
 import type { LandingKind, RankedEnd, Sortie, SortieIn } from '@/api/types'
@@ -83,11 +84,11 @@ const isGiven = computed(() => form.wind_kt !== null && (saysSo.value || weather
 const report = ref('')
 const HOLDS_MS = 3 * 3_600_000 // wind and pressure given longer ago are of another part of the day
 const lastWeather = computed(() => proposed.data.value?.last_weather ?? null)
-const isLastFresh = computed(() => !!lastWeather.value && Date.now() - Date.parse(lastWeather.value.at) < HOLDS_MS)
+const isLastFresh = computed(() => !!lastWeather.value && hourNow() - Date.parse(lastWeather.value.at) < HOLDS_MS)
 /** The time now, to five minutes, UTC. */
 function now() {
   const five = 300_000
-  return `${new Date(Math.ceil(Date.now() / five) * five).toISOString().slice(11, 16)}:00`
+  return `${new Date(Math.ceil(hourNow() / five) * five).toISOString().slice(11, 16)}:00`
 }
 /** A new sortie starts with today's student, their next landing and the usual aircraft; never with an old wind. */
 watch(

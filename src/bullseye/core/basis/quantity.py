@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 import sys
 from dataclasses import fields
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from functools import cache
 from typing import Annotated, Any, Literal, get_args, get_origin, get_type_hints
 
@@ -29,7 +29,11 @@ def storable(text: str) -> str:
 # Times outside these years come from a wrong clock, and the ends of the calendar cannot be moved to another zone [own]
 EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
 LATEST = datetime(2100, 1, 1, tzinfo=UTC)
-_CLOCKS_BEGIN = datetime(1970, 1, 1, tzinfo=UTC)  # where a tablet's clock stands after its battery ran out
+# a tablet's clock stands at the first after its battery ran out, and a mistyped year is put right as well
+_CLOCKS_BEGIN, _CLOCKS_END = datetime(1970, 1, 1, tzinfo=UTC), datetime(3000, 1, 1, tzinfo=UTC)
+
+
+CLOCK_IS_WRONG = timedelta(minutes=5)  # [own] by which a device's clock is put right; less is on the way or drift
 
 
 def is_in_range(moment: datetime) -> bool:
@@ -46,8 +50,8 @@ def kept_moment(moment: datetime) -> datetime:
 
 def clock_reading(moment: datetime) -> datetime:
     """What a device's clock showed, in UTC; it may be wrong by years and is put right by whoever reads it."""
-    if not _CLOCKS_BEGIN <= moment < LATEST:
-        raise ValueError('accepted: a time from the years 1970 to 2099; look at the clock of the device')
+    if not _CLOCKS_BEGIN <= moment < _CLOCKS_END:
+        raise ValueError('accepted: a time from the years 1970 to 2999; look at the clock of the device')
     return moment.astimezone(UTC)
 
 
