@@ -291,7 +291,7 @@ for _one in ANOTHER_FIELD['features']:
 
 def ask(person: Browser, one: Ask) -> Any:
     """The reply to an operation."""
-    headers = {'X-CSRFToken': person.token}
+    headers = {'X-CSRFToken': person.token, 'If-Match': '*'}
     if one.raw is not None:
         headers |= {'Content-Type': 'application/octet-stream'}
         return person.client.open(one.path, method=one.method.upper(), data=one.raw, headers=headers)

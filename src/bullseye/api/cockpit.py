@@ -116,7 +116,7 @@ def take_along(sortie_id: int) -> AboardOut:
     plan = parts_of(live, plan_of(db, sortie))
     requests = requests_of_plan(db, sortie, plan)
     found, unreadable = laps.results(db, sortie)
-    others = laps.other_versions(db, [one.lap.id for one in found])
+    others = laps.other_versions(db, [one.lap for one in found])
     return AboardOut.model_validate(
         {
             'made_at': fleet.now(),

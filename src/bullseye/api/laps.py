@@ -234,7 +234,7 @@ def list_laps(sortie_id: int) -> LapsOut:
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
     found, unreadable = laps.results(db, sortie)
-    others = laps.other_versions(db, [one.lap.id for one in found])
+    others = laps.other_versions(db, [one.lap for one in found])
     return LapsOut(
         laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],
         unreadable=unreadable,
@@ -253,7 +253,8 @@ def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> 
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
     given = json_data.model_dump()
     laps.correct(db, sortie, lap_id, by=person(), **given)
-    return LapOut.of(laps.result(db, sortie, lap_id), laps.other_versions(db, [lap_id]).get(lap_id, ()))
+    found = laps.result(db, sortie, lap_id)
+    return LapOut.of(found, laps.other_versions(db, [found.lap]).get(lap_id, ()))
 
 
 @bp.post('/<int:sortie_id>/laps/sent')

@@ -8,6 +8,7 @@ from typing import Literal
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from bullseye.store.database import note_writing
 from bullseye.store.errors import NotAllowed
 from bullseye.store.models import User
 from bullseye.store.peoplerows import Deed
@@ -19,6 +20,7 @@ PAGE = 60
 def note(db: Session, by: User, what: What, words: str) -> None:
     """Write down what somebody does, in the transaction that does it; hour and name are the database's own."""
     db.flush()  # a name that was changed just now
+    note_writing(db)
     db.execute(select(func.note_deed(by.id, what, words)))
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import dataclasses
 import math
 import uuid
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from contextlib import contextmanager, nullcontext
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -126,9 +126,10 @@ def _tell(db: Session, sortie: Sortie, lap: Lap, *, by: User, what: str) -> None
     deeds.note(db, by, 'laps', f'{what} a lap of sortie {sortie.id}, as {known_or(whose, "somebody")} had written it.')
 
 
-def other_versions(db: Session, lap_ids: Sequence[uuid.UUID]) -> dict[uuid.UUID, list[LapRevision]]:
-    """The kept other versions of laps, newest first."""
+def other_versions(db: Session, written: Iterable[Lap]) -> dict[uuid.UUID, list[LapRevision]]:
+    """The kept other versions of laps, newest first; one that was written once has none."""
     found: dict[uuid.UUID, list[LapRevision]] = {}
+    lap_ids = [lap.id for lap in written if lap.revision > 1]
     query = select(LapRevision).where(LapRevision.lap_id.in_(lap_ids)).order_by(LapRevision.id.desc())
     for row in db.scalars(query) if lap_ids else ():
         found.setdefault(row.lap_id, []).append(row)

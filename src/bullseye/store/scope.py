@@ -58,6 +58,23 @@ def every_school(db: Session) -> Iterator[None]:
         _tell_database(db)
 
 
+@contextmanager
+def told_by_the_answer(db: Session) -> Iterator[list[int]]:
+    """Ask a function of the owner's that tells the transaction its school itself; the number goes into the list.
+
+    Without a number the session is bound to none, as before.
+    """
+    found: list[int] = []
+    before = {name: db.info[name] for name in (_KEY, _TOLD) if name in db.info}
+    db.info[_KEY] = db.info[_TOLD] = _EVERY  # nothing need be told before
+    try:
+        yield found
+    finally:
+        db.info.pop(_KEY)
+        db.info.pop(_TOLD, None)
+        db.info.update({_KEY: found[0], _TOLD: found[0]} if found else before)
+
+
 _TELL: Final = "select set_config('bullseye.school', %s, true), set_config('bullseye.every', %s, true)"
 
 

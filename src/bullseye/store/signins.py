@@ -5,13 +5,14 @@ from __future__ import annotations
 import uuid
 from collections.abc import Sequence
 from datetime import UTC, datetime, timedelta
+from typing import cast
 
-from sqlalchemy import select, update
+from sqlalchemy import String, column, select, text, update
 from sqlalchemy.orm import Session
 
 from bullseye.store import deeds, scope
 from bullseye.store.errors import NotFound
-from bullseye.store.models import School, User
+from bullseye.store.models import User
 from bullseye.store.peoplerows import SignIn
 
 IDLE = timedelta(days=30)  # [own] unseen for so long, a sign-in has ended
@@ -36,29 +37,28 @@ def begin(db: Session, person: User, *, device: str) -> None:
     person.sign_in_id = row.id
 
 
+_WHO = text('select (f.who).*, f.asks from person_of_cookie(:person, :epoch, :sign_in, :at, :idle, :seen_every) f')
+_WHO_IS = select(User, column('asks', String)).from_statement(_WHO)  # by the names of columns
+
+
 def of_cookie(db: Session, *, person_id: int, epoch: int, sign_in_id: uuid.UUID) -> User | None:
-    """The person a cookie names, while active and this sign-in has not ended; binds the school."""
-    scope.see_every_school(db)
-    found = db.execute(
-        select(User, SignIn, School.second_factor)
-        .join(SignIn, SignIn.person_id == User.id)
-        .join(School, School.id == User.school_id)
-        .where(User.id == person_id, SignIn.id == sign_in_id)
-    ).one_or_none()
-    if found is None:
-        return None
-    person, row, asked_of = found
-    now = datetime.now(UTC)
-    if not person.is_active or person.session_epoch != epoch or row.ended_at is not None or row.seen_at < now - IDLE:
-        return None
-    scope.bind(db, person.school_id)
-    if row.seen_at < now - _SEEN_EVERY:
-        db.execute(update(SignIn).where(SignIn.id == sign_in_id).values(seen_at=now))
-        db.commit()
+    """The person a cookie names, while active and this sign-in has not ended; binds the school.
+
+    One question to the database, since every request begins with it.
+    """
+    given = {'person': person_id, 'epoch': epoch, 'sign_in': sign_in_id}
+    given |= {'at': datetime.now(UTC), 'idle': IDLE, 'seen_every': _SEEN_EVERY}
+    with scope.told_by_the_answer(db) as found:
+        # what it writes, when somebody was seen, is kept by the commit with which reading ends, or not at all
+        row = db.execute(_WHO_IS, given, execution_options={'only_reads': True}).one_or_none()
+        if row is None:
+            return None
+        person, asked_of = row
+        found.append(person.school_id)
     person.sign_in_id = sign_in_id
     asked = asked_of == 'everybody' or (asked_of == 'teachers' and person.role != 'student')
     person.must_set_second_factor = asked and person.totp_secret is None
-    return person
+    return cast(User, person)
 
 
 def of_person(db: Session, person: User) -> Sequence[SignIn]:

@@ -15,7 +15,10 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.rollout import RolloutPart
 from bullseye.core.given.airfield import DepartureObstacle, Obstacle
+from bullseye.core.given.technique import Technique
 from bullseye.core.model.rollout import rollout
+from bullseye.core.model.speeds import approach_speed
+from bullseye.demo.fleet import AIRCRAFT
 from tests.core.making import make_request
 
 COURSE_DEG_MAG = 50.4
@@ -229,3 +232,30 @@ def test_where_nothing_is_painted_no_stripe_is_spoken_of():
     for words in (grass.aim.roundout_cue.words, grass.aim.aim_before_spot_words):
         assert 'stripe' not in str(words)
         assert 'ft' in str(words)
+
+
+@pytest.mark.parametrize(('room_kt', 'added_kt'), [(13.1, 8.0), (13.0, 8.0), (12.0, 7.0), (5.0, 0.0), (3.0, 0.0)])
+@pytest.mark.parametrize('kind', ['normal', 'wheel_landing'])
+def test_what_is_flown_faster_keeps_five_knots_from_the_flap_limit(kind, room_kt, added_kt):
+    # half of 16 kt of gust spread, and the ten knots of a wheel landing: each only as far as 5 kt below the limit [com]
+    aircraft = AIRCRAFT['Bramble 90T' if kind == 'wheel_landing' else 'Marram 160']
+    flap = aircraft.flaps[-1]
+
+    def steps(spread_kt: float, limit_kias: float | None) -> dict[str, float]:
+        found = approach_speed(
+            aircraft=aircraft,
+            flap=replace(flap, limit_kias=limit_kias),
+            kind=kind,
+            weight_lb=0.93 * aircraft.max_weight_lb,
+            gust_spread_kt=spread_kt,
+            technique=Technique(),
+        )
+        return {one.step: one.speed_kias for one in found.steps} | {
+            f'by {one.step}': one.change_kt for one in found.steps
+        }
+
+    spread_kt = 0.0 if kind == 'wheel_landing' else 16.0
+    limit_kias = steps(spread_kt, None)['weight'] + room_kt
+    expected_kt = max(0.0, min(10.0, room_kt - 5.0)) if kind == 'wheel_landing' else added_kt
+    step = 'by wheels' if kind == 'wheel_landing' else 'by gust'
+    assert steps(spread_kt, limit_kias)[step] == pytest.approx(expected_kt, abs=0.01)

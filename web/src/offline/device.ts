@@ -66,6 +66,8 @@ export interface TrackPiece {
   crs?: (number | null)[]
   closed: 0 | 1
   refused: string
+  /** when it was, by this device's clock */
+  refused_ms?: number
   /** whether the times are those of this device's clock, which may be wrong; else of the receiver's */
   by_clock?: boolean
   /** when it was kept last, by this device's clock */

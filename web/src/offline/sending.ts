@@ -59,17 +59,22 @@ export async function sendLaps(
   return { taken, refused }
 }
 
+const TRY_AGAIN_MS = 600_000
+
 /** Send the pieces of track that a person has closed; one that is refused stays, marked, until it is dropped. */
 export async function sendPieces(personId: number) {
   const ready = await fromDevice<TrackPiece[]>(() => device.pieces.where('closed').equals(1).toArray(), [])
-  for (const piece of ready.filter((one) => one.person_id === personId && !one.refused)) {
+  const now = Date.now()
+  // what was in its way may be gone by now: a clock set right, room made; one set back counts as long ago
+  const isDue = (one: TrackPiece) => !one.refused || Math.abs(now - (one.refused_ms ?? 0)) > TRY_AGAIN_MS
+  for (const piece of ready.filter((one) => one.person_id === personId && isDue(one))) {
     try {
       const sent_at = piece.by_clock ? new Date().toISOString() : null
       await api.sendTrack(piece.sortie_id, piece.id, await packed(piece), sent_at)
       await device.pieces.delete(piece.id)
     } catch (error) {
       if (!isRefusal(error)) throw error
-      await device.pieces.update(piece.id, { refused: error.message })
+      await device.pieces.update(piece.id, { refused: error.message, refused_ms: now })
     }
   }
 }
