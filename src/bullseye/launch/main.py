@@ -22,6 +22,13 @@ def _inside(arguments: list[str]) -> int:
     os.execve(places.PYTHON, [str(places.PYTHON), '-m', 'bullseye.cli', *arguments], environment)  # noqa: S606
 
 
+def _set_up(_: argparse.Namespace) -> int:
+    """All that serving a school needs, for whoever may install; who serves then need not."""
+    setup.everything(for_tests=False, with_front=True)
+    print('All that is needed is there: ./bullseye up serves.')
+    return 0
+
+
 def main(argv: list[str]) -> int:
     """Run one command; 0 when all went well."""
     if sys.version_info < (3, 11):  # noqa: UP036  (it is run by whatever Python the machine has)
@@ -33,6 +40,7 @@ def main(argv: list[str]) -> int:
         parser = argparse.ArgumentParser(prog='./bullseye', description='Coaching landings, in feet.')
         commands = parser.add_subparsers(dest='command', required=True)
         up.add_arguments(commands.add_parser('up', help='set up, start everything and serve'))
+        commands.add_parser('setup', help='install what is missing, and start nothing')
         check.add_arguments(commands.add_parser('test', help='run every check there is'))
         keeping.add_backup_arguments(commands.add_parser('backup', help='back up the school into one file'))
         keeping.add_restore_arguments(commands.add_parser('restore', help='bring a school back from a backup'))
@@ -44,6 +52,7 @@ def main(argv: list[str]) -> int:
         arguments = parser.parse_args(argv)
         run = {
             'up': up.up,
+            'setup': _set_up,
             'test': check.test,
             'types': check.types,
             'backup': keeping.make_backup,
