@@ -2,10 +2,10 @@
 
     sudo .venv/bin/python bench/recipe.py
 
-Needs root, debootstrap (Debian) and a mirror. A minimal Debian is made in a folder and entered by chroot, in namespaces of
-its own for mounts and processes; what this machine's own pip and npm are told is told there too. Each block of the
-document that is marked ``<!-- recipe -->`` is run by a shell, one after the other; then the school must answer. Not part
-of `./bullseye test`: it takes some minutes.
+Needs root, debootstrap (Debian) and a mirror. A minimal Debian is made in a folder and entered by chroot, in namespaces
+of its own for mounts and processes; what this machine's own pip and npm are told is told there too. Each block of the
+document that is marked ``<!-- recipe -->`` is run by a shell, one after the other; then the school must answer. Not
+part of `./bullseye test`: it takes some minutes.
 """
 
 from __future__ import annotations
@@ -26,6 +26,8 @@ ROOT = Path(__file__).resolve().parents[1]
 _BLOCK = re.compile(r'<!-- recipe(?P<kind>: last)? -->\n\n(?P<lines>(?:    .*\n|\n)+)')
 # where pip, npm and apt look for what they are told
 _TOLD = ('/etc/pip.conf', '/etc/xdg/pip', '/root/.config/pip', '/root/.npmrc', '/etc/npmrc', '/etc/ssl/certs')
+_PATH = '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin'
+_ALONE = ('unshare', '--mount', '--pid', '--fork', '--kill-child')
 _HOME_TOLD = ('.config/pip', '.npmrc')
 
 
@@ -102,14 +104,7 @@ def main() -> None:
     serving, said = None, 'not served'
     try:
         for script, stays in blocks():
-            command = [
-                'unshare',
-                '--mount',
-                '--pid',
-                '--fork',
-                '--kill-child',
-                *inside(folder, script, repository='/srv/bullseye.git'),
-            ]
+            command = [*_ALONE, *inside(folder, script, repository='/srv/bullseye.git')]
             if not stays:
                 subprocess.run(command, env=environment, check=True)
                 print(f'{time.monotonic() - begun:.0f} s: done: {script.splitlines()[0]} …', flush=True)

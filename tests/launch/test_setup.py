@@ -1,12 +1,13 @@
 """The set-up's own rules: done once, done again when something changed, one at a time, and clear when it cannot."""
 
 import os
+import re
 import subprocess
 import sys
 
 import pytest
 
-from bullseye.launch import places, postgres, say, setup
+from bullseye.launch import places, postgres, say, settings, setup
 
 
 def test_a_command_that_fails_is_one_sentence_with_its_last_words():
@@ -130,3 +131,18 @@ def test_a_wrong_command_is_refused_with_the_usage(arguments):
     assert done.returncode == 2
     assert 'usage:' in done.stderr
     assert 'Traceback' not in done.stderr
+
+
+def test_every_setting_is_in_the_table_and_the_table_in_the_document():
+    used: set[str] = set()
+    for file in [*(places.ROOT / 'src').rglob('*.py'), places.ROOT / 'bullseye']:
+        if file.name != 'settings.py':
+            used |= set(re.findall(r'BULLSEYE_[A-Z_]+', file.read_text(encoding='utf-8')))
+    used = {one for one in used if not one.startswith('BULLSEYE_TEST_')}
+    assert {name for name, _, _ in settings.SETTINGS} == used
+    page = settings.PAGE.read_text(encoding='utf-8')
+    assert settings.written(page) == page
+    # and nothing else is spoken of there, or in the guide of how it is built
+    for name in ('docs/deploy.md', 'README.md', 'docs/security.md', 'docs/scale.md'):
+        told = set(re.findall(r'BULLSEYE_[A-Z_]+', (places.ROOT / name).read_text(encoding='utf-8')))
+        assert {one for one in told if not one.startswith('BULLSEYE_TEST_')} <= used | {'BULLSEYE_AT_ONCE'}, name
