@@ -26,6 +26,7 @@ ROOT = Path(__file__).resolve().parents[1]
 _BLOCK = re.compile(r'<!-- recipe(?P<kind>: last)? -->\n\n(?P<lines>(?:    .*\n|\n)+)')
 # where pip, npm and apt look for what they are told
 _TOLD = ('/etc/pip.conf', '/etc/xdg/pip', '/root/.config/pip', '/root/.npmrc', '/etc/npmrc', '/etc/ssl/certs')
+_TRUSTED = '/etc/trusted-here.crt'
 _PATH = '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin'
 _ALONE = ('unshare', '--mount', '--pid', '--fork', '--kill-child')
 _HOME_TOLD = ('.config/pip', '.npmrc')
@@ -47,7 +48,8 @@ def make_system(folder: Path, mirror: str) -> None:
     for path in sorted({one.parent if one.name == 'simple' else one for one in paths}):
         if path.exists() and not str(path).startswith('/etc/ssl'):
             _copy(path, folder / path.relative_to('/'))
-    _copy(Path('/etc/ssl/certs/ca-certificates.crt').resolve(), folder / 'etc/ssl/certs/ca-certificates.crt')
+    # whom this machine trusts on its way to the registries; Debian's own list is made anew in there
+    _copy(Path('/etc/ssl/certs/ca-certificates.crt').resolve(), folder / _TRUSTED.lstrip('/'))
     for name in _HOME_TOLD:  # for the user that the recipe makes, too
         if (Path('/root') / name).exists():
             _copy(Path('/root') / name, folder / 'etc/skel' / name)
@@ -95,7 +97,8 @@ def main() -> None:
         (folder / path).exists() or subprocess.run(['cp', '-a', f'/{path}', folder / path], check=True)
     bundle = folder / 'srv' / 'bullseye.git'
     subprocess.run(['git', 'clone', '-q', '--bare', ROOT, bundle], check=True)
-    environment = {name: value for name, value in os.environ.items() if name.startswith(('PIP_', 'SSL_', 'NODE_EXTRA'))}
+    environment = {name: value for name, value in os.environ.items() if name.startswith('PIP_')}
+    environment |= dict.fromkeys(('PIP_CERT', 'SSL_CERT_FILE', 'NODE_EXTRA_CA_CERTS'), _TRUSTED)
     environment |= {
         'PATH': '/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin',
         'HOME': '/root',
