@@ -116,7 +116,7 @@ def main() -> None:
             said = answers('http://127.0.0.1:8765', within_s=180)
     finally:
         if serving is not None:
-            serving.terminate()
+            serving.kill()  # with it all that runs in its namespace
             serving.wait(timeout=60)
     print(f'{time.monotonic() - begun:.0f} s: the school is {said}; the system is in {folder}')
     raise SystemExit(said != 'up')

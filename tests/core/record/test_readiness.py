@@ -11,6 +11,7 @@ from bullseye.core.given.standards import BUILT_IN
 from bullseye.core.record import readiness as module
 from bullseye.core.record.evidence import Flown
 from bullseye.core.record.readiness import readiness, spread_of
+from bullseye.core.record.tasks import drill_readiness
 
 TOLERANCE = BUILT_IN['us_private'].tolerance('normal')  # 0 to 400 ft, -5 to +10 kt
 DAY = datetime(2026, 3, 1, 10, tzinfo=UTC)
@@ -182,3 +183,19 @@ def test_trend_and_interval_are_those_of_a_regression():
     assert (found.mean_low, found.mean_high) == pytest.approx((low, high))
     assert spread_of(values[:4]).trend is None  # of four nobody knows
     assert spread_of([]).mean is None
+
+
+def test_three_in_a_row_is_the_mean_of_the_cubes_where_the_chance_is_uncertain():
+    # of a beta distribution with all met, mean m = (1 + S)/(2 + S), so S = (2m - 1)/(1 - m), and the mean of p cubed is
+    # (1 + S)(2 + S)(3 + S)/((2 + S)(3 + S)(4 + S)) [pub: moments of the beta distribution]; m cubed would be less
+    found = drill_readiness([True] * 9, needed=0.8)
+    weight = (2 * found.chance - 1) / (1 - found.chance)
+    assert found.chance_of_three == pytest.approx((1 + weight) / (4 + weight), abs=2e-3)
+    assert found.chance_of_three > found.chance**3 + 0.005
+
+
+@pytest.mark.parametrize('far_ft', [650.0, 700.0])
+def test_three_in_a_row_of_landings_knows_that_the_chance_itself_is_uncertain(far_ft):
+    # by Jensen's inequality the mean of the cubes is more than the cube of the mean, and less than the mean
+    found = readiness([landing(150.0 if k % 2 else far_ft, number=k) for k in range(12)], tolerance=TOLERANCE)
+    assert 1.05 * found.chance**3 < found.chance_of_three < found.chance / 2
