@@ -158,6 +158,8 @@ def python_packages(*, for_tests: bool) -> None:
 
 def _point_at_sources() -> None:
     """Let ``.venv`` find our own code here, also after the checkout was moved."""
+    if VENV.is_symlink():  # lent by another checkout, whose it stays
+        return
     for site in VENV.glob('lib/python3*/site-packages'):
         pointer, here = site / 'bullseye.pth', f'{ROOT / "src"}\n'
         if not pointer.exists() or pointer.read_text(encoding='utf-8') != here:
