@@ -26,7 +26,7 @@ def named_networks(setting: str) -> tuple[_Network, ...]:
     :raises InvalidInput: when one of them is none
     """
     if re.fullmatch(r'\s*\d*\s*', setting):
-        setting = _LOOPBACK if int(setting.strip() or 0) else ''
+        setting = _LOOPBACK if setting.strip().strip('0') else ''
     try:
         return tuple(ipaddress.ip_network(one.strip()) for one in setting.split(',') if one.strip())
     except ValueError:

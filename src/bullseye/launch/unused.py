@@ -12,6 +12,7 @@ _KINDS = ('function', 'class', 'method', 'property', 'import', 'unreachable_code
 # called by a framework, or by its name
 _BY_NAME = (
     *('upgrade', 'downgrade', 'do_GET', 'handle_DATA', 'log_message', 'get_id', 'limits_script', '_get_csrf_token'),
+    *('readable', 'http_open', 'https_open', 'save_session'),  # of a stream, of what opens addresses, of a cookie
     *(
         'PostgresStorage',
         'base_exceptions',

@@ -12,6 +12,7 @@ import urllib.request
 from typing import Any, cast
 
 from bullseye.core.basis.errors import BullseyeError
+from bullseye.core.basis.unknown import known_or
 
 _PATIENCE_S = 3.0  # [own] for the whole reply, however it trickles in
 _LONGEST = 600
@@ -40,7 +41,7 @@ class _InTime(io.RawIOBase):
         if left_s <= 0:
             raise TimeoutError('timed out')
         self._sock.settimeout(left_s)
-        return self._raw.readinto(buffer) or 0
+        return known_or(self._raw.readinto(buffer), 0)
 
     def close(self) -> None:
         """Let the connection go."""

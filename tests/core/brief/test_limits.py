@@ -264,8 +264,6 @@ def test_what_is_flown_faster_keeps_five_knots_from_the_flap_limit(kind, room_kt
 @pytest.mark.parametrize(('off_deg', 'kt', 'factor'), [(180.0, 4.0, 1.2), (180.0, 9.0, 1.45), (0.0, 9.0, 0.9)])
 def test_wind_changes_the_way_through_the_air_as_well_as_the_roll(off_deg, kt, factor):
     # +10 % for each 2 kt of tailwind, -10 % for 9 kt of headwind, of the whole landing distance from 50 ft [com]
-    calm, windy = (
-        make_brief(asked(weather=wind)).ground.ground_roll.by_set[0] for wind in ({}, blowing(off_deg, kt))
-    )
+    calm, windy = (make_brief(asked(weather=wind)).ground.ground_roll.by_set[0] for wind in ({}, blowing(off_deg, kt)))
     assert windy.ground_roll_ft == pytest.approx(calm.ground_roll_ft * factor, rel=1e-6)
     assert windy.over_50_ft_ft == pytest.approx(calm.over_50_ft_ft * factor, rel=1e-6)
