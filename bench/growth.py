@@ -38,6 +38,7 @@ sys.path.insert(0, str(Path(__file__).parent.parent))
 from tests.api.conftest import Browser, _app, close
 from tests.api.test_growth import asks
 from tests.growing import counted, fill
+from tests.working import as_application
 
 from bullseye.demo import seed
 from bullseye.jobs.worker import work
@@ -58,7 +59,11 @@ def throwaway_server() -> Iterator[str]:
     try:
         cluster.make()
         cluster.start()
+        cluster.ensure_application()
         cluster.ensure_database('test')
+        # as the tests' helpers find owner and application
+        os.environ['BULLSEYE_TEST_DATABASE_URL'] = cluster.url('test')
+        os.environ['BULLSEYE_TEST_APPLICATION_URL'] = cluster.application_url('test')
         yield cluster.url('test')
     finally:
         cluster.stop()
@@ -106,6 +111,7 @@ class Visitor(Browser):
 
     def call(self, method: str, path: str, body: Any = None, *, status: int = 200) -> Any:
         headers = {'Content-Type': 'application/json', 'X-CSRFToken': self.token, 'Accept-Encoding': 'br'}
+        headers['If-Match'] = '*'
         data = None if body is None else json.dumps(body).encode()
         with self.open(urllib.request.Request(self.base + path, data, headers, method=method), timeout=60) as reply:
             assert reply.status == status
@@ -126,7 +132,7 @@ _OFTEN = {'brief': 28, 'laps': 18, 'write a lap': 14, 'sortie': 10, 'plan': 8, '
 def served(url: str) -> Iterator[tuple[str, subprocess.Popen[bytes]]]:
     """The application as it is deployed: two processes of four threads."""
     port = free_port()
-    environment = {**os.environ, 'BULLSEYE_DATABASE_URL': url, 'PYTHONPATH': str(ROOT / 'src')}
+    environment = {**os.environ, 'BULLSEYE_DATABASE_URL': as_application(url), 'PYTHONPATH': str(ROOT / 'src')}
     command = [sys.executable, '-m', 'gunicorn', '--workers', '2', '--threads', '4', '--bind', f'127.0.0.1:{port}']
     with subprocess.Popen([*command, '--log-level', 'error', 'bullseye.api:create_app()'], env=environment) as running:
         try:
