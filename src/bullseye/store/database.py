@@ -2,50 +2,25 @@
 
 from __future__ import annotations
 
-import time
 from typing import Any, Final
 
-import psycopg
 from sqlalchemy import Engine, create_engine, event
-from sqlalchemy.exc import DisconnectionError
 from sqlalchemy.orm import Session, sessionmaker
-from sqlalchemy.pool import ConnectionPoolEntry
 
 _WROTE: Final = 'wrote'
 
 
 def open_engine(url: str) -> Engine:
-    """Engine for a ``postgresql+psycopg://`` address; a connection that was idle is looked at before it is used again.
+    """Engine for a ``postgresql+psycopg://`` address; connections are checked before use, so a restart is survived.
 
     The same few statements are sent over and over, and planning their joins takes longer than running them: each
     connection prepares and plans a statement once.
     """
     plan_once = {'prepare_threshold': 1, 'options': '-c plan_cache_mode=force_generic_plan'}
     # parameters hold names and the digests of passwords: they stand in no message and in no log
-    engine = create_engine(url, pool_size=8, max_overflow=8, connect_args=plan_once, hide_parameters=True)
-    event.listen(engine, 'checkin', _note_use)
-    event.listen(engine, 'checkout', _look_after_a_while)
-    return engine
-
-
-_IDLE_S = 5.0  # [own] in which a connection that has just been used is taken to be there still
-
-
-def _note_use(_connection: object, record: ConnectionPoolEntry) -> None:
-    record.info['used_s'] = time.monotonic()
-
-
-def _look_after_a_while(connection: Any, record: ConnectionPoolEntry, _proxy: object) -> None:
-    """Look whether a connection is there that nobody has used for a while; the pool makes another when it is not."""
-    used_s = record.info.get('used_s')
-    if used_s is None or time.monotonic() - used_s < _IDLE_S:
-        return
-    try:
-        with connection.cursor() as cursor:
-            cursor.execute('select 1')
-        connection.rollback()
-    except psycopg.Error as error:
-        raise DisconnectionError from error
+    return create_engine(
+        url, pool_pre_ping=True, pool_size=8, max_overflow=8, connect_args=plan_once, hide_parameters=True
+    )
 
 
 def session_maker(engine: Engine) -> sessionmaker[Session]:
