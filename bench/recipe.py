@@ -38,6 +38,14 @@ def blocks() -> list[tuple[str, bool]]:
     return [(re.sub(r'(?m)^    ', '', one['lines']).strip(), bool(one['kind'])) for one in found]
 
 
+def mirror_here() -> str:
+    """The mirror that this machine has its own packages from."""
+    places = [Path('/etc/apt/sources.list'), *Path('/etc/apt/sources.list.d').glob('*')]
+    told = ' '.join(one.read_text(encoding='utf-8') for one in places if one.is_file())
+    found = re.search(r'(?:URIs:|deb(?: \[[^]]*\])?)\s+(https?://\S+/debian)/?\s', told)
+    return found[1] if found else ''
+
+
 def make_system(folder: Path, mirror: str) -> None:
     """A minimal Debian 12 with nothing of ours, and this machine's ways to its registries."""
     subprocess.run(['debootstrap', '--variant=minbase', 'bookworm', folder, mirror], check=True, stdout=sys.stderr)
@@ -86,7 +94,7 @@ def answers(address: str, *, within_s: float) -> str:
 def main() -> None:
     """Make it, follow the recipe, tell."""
     parser = argparse.ArgumentParser(description=__doc__.splitlines()[0])
-    parser.add_argument('--mirror', default='http://deb.debian.org/debian')
+    parser.add_argument('--mirror', default=mirror_here(), help="of Debian; else this machine's own")
     parser.add_argument('--keep', type=Path, help='a bare system that was made before, which is used up')
     wanted = parser.parse_args()
     folder = wanted.keep or Path(tempfile.mkdtemp(prefix='bullseye-recipe-'))
