@@ -5,7 +5,6 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { ref, watch } from 'vue'
 import { api } from '@/api/queries'
 import { useWrite } from '@/composables/useWrite'
-import { day } from '@/words'
 
 const person = defineModel<{ id: number; name: string } | null>({ required: true })
 const client = useQueryClient()
@@ -40,7 +39,7 @@ async function erase() {
           </ul>
           <template v-if="told.kept.length">
             <p class="font-bold">
-              {{ told.keep_until ? `Kept, some of it until ${day(told.keep_until)}` : 'Kept' }}: tell them so.
+              {{ told.keep_until ? 'Kept, some of it because the law asks for it' : 'Kept' }}: tell them so.
             </p>
             <ul class="list-disc pl-5">
               <li v-for="line in told.kept" :key="line">{{ line }}</li>
