@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 
 from bullseye.core.basis import kinds
+from bullseye.core.basis.sentence import lacking, to_spare
 from bullseye.core.brief.kneeboard import _heading
 from bullseye.core.given.airfield import in_stripes
 from tests.device.node import in_node, values
@@ -155,3 +156,12 @@ def test_what_two_versions_differ_in_is_listed_member_by_member():
         {'what': 'gone', 'theirs': '3', 'mine': 'nothing'},
     ]
     assert values('differences', [['differences', theirs, theirs]]) == [[]]
+
+
+def test_a_margin_is_rounded_to_the_safe_side_as_the_core_does():
+    rng = np.random.default_rng(9)
+    left = [0.0, 0.4, 9.9, 99.6, 100.0, 100.1, 109.9, *map(float, rng.uniform(0, 3_000, 40))]
+    short = [-0.2, -9.9, -10.0, -10.1, *map(float, rng.uniform(-2_000, 0, 40))]
+    assert values('words', [['toSpare', one] for one in left]) == [str(to_spare(one)) for one in left]
+    assert values('words', [['lacking', one] for one in short]) == [str(lacking(one)) for one in short]
+    assert values('words', [['glideMargin', one] for one in (-0.2, 199.9)]) == ['10 ft short of', '190 ft to spare at']

@@ -66,6 +66,19 @@ export function signed(value: number | null | undefined, step = 1): string {
   return value > 0 && Math.round(value / step) !== 0 ? `+${round(value, step)}` : round(value, step)
 }
 
+/** A margin: to the ten, a small one to the foot, and never more than there is; the core's own rule. */
+export function toSpare(marginFt: number): string {
+  const step = marginFt >= 100 ? 10 : 1
+  return `${round(Math.floor(marginFt / step) * step)} ft`
+}
+
+/** What a runway is too short by: to the next ten, never less than it is. */
+export const lacking = (marginFt: number): string => `${round(Math.ceil(-marginFt / 10) * 10)} ft`
+
+/** How far beyond its aim a glide reaches, or how far it ends before it; what follows is *the aim*. */
+export const glideMargin = (marginFt: number): string =>
+  marginFt < 0 ? `${lacking(marginFt)} short of` : `${toSpare(marginFt)} to spare at`
+
 const STRIPE_AND_GAP_FT = 200 // FAA AC 150/5340-1, value from memory
 
 /** A distance in runway paint, to a quarter: `1½ stripes`. */

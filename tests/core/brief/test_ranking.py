@@ -8,11 +8,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bullseye.core.air.sun import Sun
-from bullseye.core.air.wind import Components
+from bullseye.core.air.wind import Components, Wind
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
 from bullseye.core.basis.tables import read_table, require_rising
-from bullseye.core.brief.conditions import CrosswindLimit
 from bullseye.core.brief.ranking import Candidate, rank_ends
+from bullseye.core.brief.windlimits import exceeded, wind_limits, wind_values_kt
 from tests.core.making import make_request
 
 RUNWAY = make_request().runway
@@ -29,6 +29,15 @@ def wind(head_kt, cross_kt, gust=1.0):
     )
 
 
+def over(parts, spread=0.0, limits=()):
+    """What of the limits that forbid a landing a wind is over."""
+    steady = Wind(direction_deg_true=50.0, speed_kt=2.0, gust_kt=2.0 + spread)
+    values_kt = wind_values_kt(parts, steady)
+    rows = wind_limits(crosswind=[(*one, 'school rule') for one in limits], approach_ktas=66.0)
+    met = exceeded(rows, values_kt, has_direction=parts.head_kt is not None)
+    return [(one, values_kt[one.quantity]) for one in met if one.severity == 'stop']
+
+
 def candidate(
     ident='05',
     *,
@@ -42,11 +51,11 @@ def candidate(
     spread=0.0,
     **runway,
 ):
+    parts = wind(head, cross, gust)
     return Candidate(
         runway=dataclasses.replace(RUNWAY, ident=ident, **runway),
-        wind=wind(head, cross, gust),
-        gust_spread_kt=spread,
-        limits=limits,
+        wind=parts,
+        over=over(parts, spread, limits),
         takeoff_margin_ft=takeoff,
         landing_margin_ft=landing,
         sun=sun,
@@ -55,10 +64,6 @@ def candidate(
 
 def order(*candidates):
     return [end.ident for end in rank_ends(candidates)]
-
-
-def limit(name, limit_kt, *, within):
-    return CrosswindLimit(name=name, limit_kt=limit_kt, source='school rule', within=within)
 
 
 @pytest.mark.parametrize(
@@ -92,12 +97,12 @@ def test_the_sun_in_the_eyes_weighs_as_much_as_a_light_headwind():
 
 
 def test_every_limit_that_is_exceeded_is_named_with_by_how_much():
-    found = rank_ends(
-        [candidate(cross=12.0, limits=(limit('school', 8, within=False), limit('aircraft', 15, within=True)))]
-    )[0]
-    over = [reason for reason in found.reasons if reason.over_limit]
-    assert [str(reason.words) for reason in over] == ['4 kt over the school limit of 8 kt']
-    assert over[0].value == pytest.approx(4)
+    found = rank_ends([candidate(cross=12.0, limits=[('aircraft', 15.0), ('school', 8.0)])])[0]
+    against = [reason for reason in found.reasons if reason.over_limit]
+    assert [str(reason.words) for reason in against] == [
+        'Crosswind 12 kt is over the school limit of 8 kt (school rule).'
+    ]
+    assert against[0].value == pytest.approx(4)
     assert not found.within_limits
 
 
@@ -123,11 +128,13 @@ def test_the_worst_of_a_wind_from_no_known_direction_and_of_the_gusts_counts():
         least_head_kt=-45.0,
         most_cross_kt=45.0,
     )
-    found = rank_ends([dataclasses.replace(candidate(), wind=variable)])[0]
+    found = rank_ends([dataclasses.replace(candidate(), wind=variable, over=over(variable))])[0]
     assert found.within_limits is False
-    assert any('35 kt over the tailwind limit of 10 kt' in str(reason.words) for reason in found.reasons)
+    assert any(
+        'Tailwind 45 kt, gusts included, is over the limit of 10 kt' in str(reason.words) for reason in found.reasons
+    )
     three = dataclasses.replace(variable, any_way_kt=3.0, least_head_kt=-3.0, most_cross_kt=3.0)
-    assert rank_ends([dataclasses.replace(candidate(), wind=three)])[0].within_limits is True
+    assert rank_ends([dataclasses.replace(candidate(), wind=three, over=over(three))])[0].within_limits is True
     # 4 kt behind, 12 in the gusts: over the limit, though the steady wind is not
     assert rank_ends([candidate(head=-4.0, gust=3.0)])[0].within_limits is False
     assert rank_ends([candidate(head=-4.0, gust=2.0)])[0].within_limits is True

@@ -77,7 +77,7 @@ def test_over_a_limit_is_marked_and_last_but_still_there():
     assert found[0].ident == '14'  # grass, but into the wind
     across = next(end for end in found if end.ident == '05')
     assert not across.within_limits
-    assert any('10 kt over the student limit of 6 kt' in str(reason.words) for reason in across.reasons)
+    assert any('Crosswind 16 kt is over the student limit of 6 kt' in str(reason.words) for reason in across.reasons)
     assert [end.within_limits for end in found] == sorted((end.within_limits for end in found), reverse=True)
 
 

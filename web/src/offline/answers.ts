@@ -2,6 +2,7 @@
  * Answers without a network: reading between the values of the table that the server handed along. The model itself
  * stays on the server; its own result takes the place of these as soon as it is reached.
  */
+import { round } from '@/words'
 import type { WindOn } from './wind'
 
 export interface AnswerTable {
@@ -250,11 +251,13 @@ export interface DeviceResult {
 const SMALL_FT = 40 // under this a part is within what a tap on the strip can tell
 const LEADS_FROM = 1 / 3 // of all the feet of the parts, from which a known part leads
 
-/** What happened, in true feet. */
-function happened(errorFt: number): string {
+/** What happened, in true feet, and from where they count, as the core says it. */
+function happened(table: AnswerTable, errorFt: number): string {
   if (Math.abs(errorFt) < 5) return 'It touched where it should.'
-  return `It touched ${Math.round(Math.abs(errorFt) / 10) * 10} ft ${errorFt > 0 ? 'long' : 'short'}.`
+  const origin = Math.abs(table.target_minus_spot_ft) < 0.5 ? 'the spot' : 'the middle of the box'
+  return `It touched ${round(Math.abs(errorFt), 10)} ft ${errorFt > 0 ? 'beyond' : 'before'} ${origin}.`
 }
+
 /** The one change, by the core's rule: a known part leads from a third on, else what is to be measured next. */
 function change(table: AnswerTable, lap: Flown, parts: readonly DevicePart[]): string {
   const size = (part: DevicePart) => Math.abs(part.feet ?? 0)
@@ -312,7 +315,7 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
     { cause: 'wind', label: 'Wind', feet: wind },
     { cause: 'rest', label: 'Roundout and hold-off', feet: rest },
   ]
-  const cue = `${happened(error)} ${change(table, lap, parts)}`
+  const cue = `${happened(table, error)} ${change(table, lap, parts)}`
   const off = hit
     ? ''
     : lap.along_ft > to

@@ -2,7 +2,8 @@
 import type { Aboard, Brief, LandingKind } from '@/api/types'
 import type { AnswerTable } from './answers'
 import { briefNow } from './briefed'
-import { exceeded, limitWords, windOn, type WindLimit, type WindRead } from './wind'
+import { lacking, round, toSpare } from '@/words'
+import { exceeded, limitWords, windOn, type WindLimit, type WindOn, type WindRead } from './wind'
 
 export interface Answers {
   brief: Brief
@@ -40,9 +41,52 @@ export function briefHere(
 }
 
 type RankedEnd = Aboard['plan']['plan']['runway_ranking'][number]
-const OF_THE_WIND = new Set(['wind', 'headwind', 'crosswind', 'tailwind limit', 'gust limit', 'takeoff margin'])
+const OF_THE_WIND = new Set(['wind', 'headwind', 'crosswind', 'takeoff margin', 'landing margin'])
+const LEAST_MARGIN_FT = 100 // left, below which the server does not speak of a margin
 const OVER_LIMIT = 100 // as the server counts: no headwind makes up for it
 const ORDER = [true, null, false]
+
+type Reason = RankedEnd['reasons'][number]
+function reason(
+  name: string,
+  value: number | null,
+  unit: string,
+  words: string,
+  points: number,
+  more: Partial<Reason> = {},
+): Reason {
+  return { name, value, unit, words, points, over_limit: false, is_unknown: false, ...more }
+}
+
+/** Along and across in the server's words; a tailwind that only the gusts bring counts too. */
+function windReasons(on: WindOn): Reason[] {
+  const knots = (value: number) => `${round(Math.abs(value))} kt`
+  const tail = on.values.tailwind
+  if (on.head_kt === null || on.cross_kt === null) {
+    const words = `wind of ${knots(on.any_way_kt)} from no known direction: the worst is assumed`
+    return [reason('wind', null, 'kt', words, -4 * tail)]
+  }
+  const inGusts = (words: string, does: boolean) => (does ? `${words} in the gusts` : words)
+  const along =
+    tail > 0
+      ? inGusts(`tailwind ${knots(tail)}`, tail > Math.max(0, -on.head_kt) + 0.5)
+      : `headwind ${knots(on.head_kt)}`
+  const worst = on.values.crosswind
+  const across = inGusts(`crosswind ${knots(worst)}`, worst > Math.abs(on.cross_kt) + 0.5)
+  return [
+    reason('headwind', on.head_kt, 'kt', along, tail > 0 ? -4 * tail : on.head_kt),
+    reason('crosswind', worst, 'kt', across, -worst / 2),
+  ]
+}
+
+function marginReason(margin: number | null): Reason {
+  const of = (words: string, points: number, more: Partial<Reason> = {}) =>
+    reason('landing margin', margin, 'ft', `landing margin ${words}`, points, more)
+  if (margin === null) return of('unknown', 0, { is_unknown: true })
+  if (margin < 0) return of(`${lacking(margin)} TOO SHORT`, -OVER_LIMIT, { over_limit: true })
+  const left = toSpare(margin)
+  return of(margin < LEAST_MARGIN_FT ? `only ${left}` : `${left} to spare`, Math.min(margin, 1_000) / 500)
+}
 
 /**
  * The ends of the field in another wind, best first: limits as the server holds them, the landing margin by the tables,
@@ -57,32 +101,23 @@ export function rankHere(copy: Aboard, landing: LandingKind, wind: WindRead): Ra
     const brief = briefHere(copy, landing, end.id, sortie.spot_ft, wind)
     const over = exceeded(copy.brief.brief.wind.limits as WindLimit[], on).filter((one) => one.severity === 'stop')
     const rest = (kept.get(ident)?.reasons ?? []).filter(
-      (one) => !OF_THE_WIND.has(one.name) && !one.name.endsWith(' limit') && one.name !== 'landing margin',
+      (one) => !OF_THE_WIND.has(one.name) && !one.name.endsWith(' limit'),
     )
     const margin = brief?.ground.landing_margin.margin_ft ?? null
-    const head = on.head_kt ?? -on.any_way_kt
-    const reason = (name: string, words: string, points: number, more: Partial<RankedEnd['reasons'][number]> = {}) => ({
-      ...{ name, words, points, value: null, unit: '', over_limit: false, is_unknown: false },
-      ...more,
-    })
     const reasons = [
-      reason(
-        'headwind',
-        `${Math.round(Math.abs(head))} kt ${head < -0.5 ? 'tailwind' : 'headwind'}`,
-        head < 0 ? 4 * head : head,
+      ...windReasons(on),
+      ...over.map((one) =>
+        reason(
+          `${one.name} ${one.quantity.replace('_', ' ')} limit`,
+          on.values[one.quantity] - one.limit_kt,
+          'kt over',
+          limitWords(one, on),
+          -OVER_LIMIT,
+          { over_limit: true },
+        ),
       ),
-      reason('crosswind', `${Math.round(on.values.crosswind)} kt across`, -on.values.crosswind / 2),
-      ...over.map((one) => reason(`${one.name} limit`, limitWords(one, on), -OVER_LIMIT, { over_limit: true })),
-      margin === null
-        ? reason('landing margin', 'landing margin unknown', 0, { is_unknown: true })
-        : margin < 0
-          ? reason('landing margin', `${Math.round(-margin)} ft too short to land`, -OVER_LIMIT, { over_limit: true })
-          : reason(
-              'landing margin',
-              `${Math.floor(margin / 10) * 10} ft to spare for the landing`,
-              Math.min(margin, 1_000) / 500,
-            ),
-      reason('takeoff margin', 'takeoff margin unknown without a network', 0, { is_unknown: true }),
+      marginReason(margin),
+      reason('takeoff margin', null, 'ft', 'takeoff margin unknown without a network', 0, { is_unknown: true }),
       ...rest,
     ]
     const isOver = reasons.some((one) => one.over_limit)

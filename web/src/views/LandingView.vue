@@ -31,7 +31,17 @@ import { useWrite } from '@/composables/useWrite'
 import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
-import { GO_AROUND_BY, goAroundWords, LANDING_LABEL, percent, round, signed, windWords, wholeDirection } from '@/words'
+import {
+  GO_AROUND_BY,
+  glideMargin,
+  goAroundWords,
+  LANDING_LABEL,
+  percent,
+  round,
+  signed,
+  windWords,
+  wholeDirection,
+} from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -186,8 +196,7 @@ const otherProblem = computed(() =>
         <p v-if="brief.aim.aim_is_good" class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
           {{ planState.data.value.plan.power_off.words }} The glide reaches {{ round(reach?.[0], 10) }} to
-          {{ round(reach?.[1], 10) }} ft: {{ round(Math.abs(planState.data.value.plan.power_off.margin_ft), 10) }} ft
-          {{ planState.data.value.plan.power_off.margin_ft < 0 ? 'short of' : 'to spare at' }} the aim.
+          {{ round(reach?.[1], 10) }} ft: {{ glideMargin(planState.data.value.plan.power_off.margin_ft) }} the aim.
         </p>
       </section>
       <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />

@@ -16,7 +16,7 @@ import { useLatest } from '@/composables/useLatest'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import PatternMap from '@/strip/PatternMap.vue'
-import { direction, LEG_LABEL, round, SEVERITY_SIGN, signed } from '@/words'
+import { direction, glideMargin, LEG_LABEL, round, SEVERITY_SIGN, signed } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -204,8 +204,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           <p class="text-sm">
             At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from
             {{ round(plan.power_off.reach_ft[0], 10) }} to {{ round(plan.power_off.reach_ft[1], 10) }} ft;
-            {{ round(Math.abs(plan.power_off.margin_ft), 10) }} ft of glide
-            {{ plan.power_off.margin_ft < 0 ? 'short of' : 'to spare at' }} the aim. At the 45°
+            {{ glideMargin(plan.power_off.margin_ft) }} the aim. At the 45°
             {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
             {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
           </p>

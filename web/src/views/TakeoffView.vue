@@ -14,7 +14,7 @@ import Overrules from '@/components/Overrules.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import TakeoffStrip from '@/strip/TakeoffStrip.vue'
-import { direction, round, TAKEOFF_LABEL, windWords } from '@/words'
+import { direction, lacking, round, TAKEOFF_LABEL, toSpare, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -55,9 +55,9 @@ const isHalf = computed(
 /** Margin in words for a figure: what is left, or what is missing. */
 function spare(feet: number | null): string {
   if (feet === null) return 'unknown'
-  if (feet < 0) return `${round(-feet, 10)} ft TOO SHORT`
+  if (feet < 0) return `${lacking(feet)} TOO SHORT`
   // in a wind that nobody has given a distance is that of a calm, and no margin is promised
-  return sortie.value?.weather_at === null ? 'margin unknown: no wind given' : `${round(feet, 10)} ft to spare`
+  return sortie.value?.weather_at === null ? 'margin unknown: no wind given' : `${toSpare(feet)} to spare`
 }
 </script>
 

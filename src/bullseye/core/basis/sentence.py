@@ -55,6 +55,20 @@ def feet(value: float, *, step: float = 1.0) -> Quantity:
     return Quantity(value, 'ft', step)
 
 
+def to_spare(margin_ft: float) -> Quantity:
+    """A length left over: to the ten, a small one to the foot, and never more than there is."""
+    step_ft = 10.0 if margin_ft >= 100 else 1.0
+    return feet(math.floor(margin_ft / step_ft) * step_ft)
+
+
+def lacking(margin_ft: float) -> Quantity:
+    """What a length is too short by: to the next ten, never less than it is.
+
+    :param margin_ft: what is left over, below zero
+    """
+    return feet(math.ceil(-margin_ft / 10) * 10.0)
+
+
 def knots(value: float, *, step: float = 1.0) -> Quantity:
     """A speed [kt]."""
     return Quantity(value, 'kt', step)

@@ -148,19 +148,24 @@ def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:
     )
 
 
-def _exceeded(request: BriefRequest, setup: LandingSetup) -> list[tuple[WindLimit, Caution]]:
-    """The limits that the wind is over, with what is said of each; none of a wind that nobody has given."""
+def _exceeded(request: BriefRequest, setup: LandingSetup) -> list[tuple[WindLimit, float]]:
+    """The limits that the wind is over, each with what is over it [kt]; none of a wind that nobody has given."""
     parts, wind = setup.wind, request.wind
     if parts is None or wind is None:
         return []
     values_kt = wind_values_kt(parts, wind)
     over = exceeded(limits_of_wind(request, setup), values_kt, has_direction=parts.head_kt is not None)
-    return [(one, one.caution(values_kt[one.quantity])) for one in over]
+    return [(one, values_kt[one.quantity]) for one in over]
+
+
+def stops_of_wind(request: BriefRequest, setup: LandingSetup) -> list[tuple[WindLimit, float]]:
+    """The limits that the wind is over and that forbid a landing, each with what is over it [kt]."""
+    return [(one, kt) for one, kt in _exceeded(request, setup) if one.severity == 'stop']
 
 
 def wind_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
     """What the wind warns of, for landing and takeoff alike."""
-    return [said for one, said in _exceeded(request, setup) if not one.landing_only]
+    return [one.caution(kt) for one, kt in _exceeded(request, setup) if not one.landing_only]
 
 
 def variable_cautions(setup: LandingSetup, wind: WindPart) -> list[Caution]:
@@ -194,8 +199,8 @@ def air_cautions(request: BriefRequest, wind: WindPart) -> list[Caution]:
 
 def wind_problems(request: BriefRequest, setup: LandingSetup) -> list[Sentence]:
     """Winds in which no figure of the brief is to be flown."""
-    over = [(one, said) for one, said in _exceeded(request, setup) if one.severity == 'stop']
-    return [said.words for one, said in over if one.quantity in ('tailwind', 'headwind')]
+    over = stops_of_wind(request, setup)
+    return [one.caution(kt).words for one, kt in over if one.quantity in ('tailwind', 'headwind')]
 
 
 def rudder_cautions(wind: WindPart) -> list[Caution]:

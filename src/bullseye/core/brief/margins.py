@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 from typing import Literal
 
 from bullseye.core.basis.constants import FPS_PER_KT, LEAST_MARGIN_SHARE, TOUCH_AND_GO_ROLL_S
 from bullseye.core.basis.kinds import CorrectionSet
-from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, feet
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, lacking, to_spare
 from bullseye.core.brief.aiming import Reached, TouchdownPart
 from bullseye.core.model.distances import GroundRoll
 
@@ -95,14 +94,8 @@ def _words(margin_ft: float | None, by: MarginBy | None, correction_set: Correct
         return _BOOK.say('unknown')
     factor = _BOOK.say('factored' if correction_set == 'uk_caa' else 'unfactored')
     if margin_ft < 0:
-        return _BOOK.say('short', short=_tens(-margin_ft), by=_BOOK.say(by), factor=factor)
+        return _BOOK.say('short', short=lacking(margin_ft), by=_BOOK.say(by), factor=factor)
     return _BOOK.say('left', left=to_spare(margin_ft), by=_BOOK.say(by), factor=factor)
-
-
-def to_spare(margin_ft: float) -> Quantity:
-    """A margin as it is told: to the ten, a small one to the foot, and never more than there is."""
-    step_ft = 10.0 if margin_ft >= 100 else 1.0
-    return feet(math.floor(margin_ft / step_ft) * step_ft)
 
 
 def moved_margin_ft(margin: LandingMargin, moved_ft: float) -> float | None:
@@ -112,20 +105,16 @@ def moved_margin_ft(margin: LandingMargin, moved_ft: float) -> float | None:
     return min(left, default=None)
 
 
-def _tens(value_ft: float) -> Quantity:
-    return feet(max(10.0, value_ft), step=10.0)
-
-
 def margin_problems(margin: LandingMargin) -> list[Sentence]:
     """Why no landing is good that the runway is too short for."""
     said, available_ft = [], margin.available_ft
     over_ft, stop_ft, mean_ft = margin.over_50_ft_ft, margin.stop_95_ft, margin.expected_stop_ft
     if over_ft is not None and over_ft > available_ft:
-        said.append(_BOOK.say('short_over_50', needed=feet(over_ft, step=10.0), short=_tens(over_ft - available_ft)))
+        said.append(_BOOK.say('short_over_50', needed=feet(over_ft, step=10.0), short=lacking(available_ft - over_ft)))
     if mean_ft is not None and mean_ft > available_ft:
-        said.append(_BOOK.say('stops_beyond', beyond=_tens(mean_ft - available_ft)))
+        said.append(_BOOK.say('stops_beyond', beyond=lacking(available_ft - mean_ft)))
     elif stop_ft is not None and stop_ft > available_ft:
-        said.append(_BOOK.say('may_stop_beyond', beyond=_tens(stop_ft - available_ft)))
+        said.append(_BOOK.say('may_stop_beyond', beyond=lacking(available_ft - stop_ft)))
     return said
 
 
@@ -163,7 +152,7 @@ def touch_and_go_words(margin_ft: float | None) -> Sentence:
     if margin_ft is None:
         return _BOOK.say('go_unknown')
     return (
-        _BOOK.say('full_stop', short=_tens(-margin_ft)) if margin_ft < 0 else _BOOK.say('go', left=to_spare(margin_ft))
+        _BOOK.say('full_stop', short=lacking(margin_ft)) if margin_ft < 0 else _BOOK.say('go', left=to_spare(margin_ft))
     )
 
 
@@ -172,7 +161,7 @@ def touch_and_go_cautions(margin_ft: float | None, takeoff_over_50_ft: float | N
     if margin_ft is None or takeoff_over_50_ft is None:
         return [Caution('mind', _BOOK.say('go_unknown'))]
     if margin_ft < 0:
-        return [Caution('mind', _BOOK.say('full_stop', short=_tens(-margin_ft)))]
+        return [Caution('mind', _BOOK.say('full_stop', short=lacking(margin_ft)))]
     if margin_ft < LEAST_MARGIN_SHARE * takeoff_over_50_ft:
         return [Caution('mind', _BOOK.say('little_to_go', left=to_spare(margin_ft)))]
     return []

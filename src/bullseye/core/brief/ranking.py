@@ -7,10 +7,9 @@ from dataclasses import dataclass
 
 from bullseye.core.air.sun import Sun, is_in_the_eyes
 from bullseye.core.air.wind import Components
-from bullseye.core.basis.constants import GUST_SPREAD_LIMIT_KT, LEAST_MARGIN_FT, TAILWIND_LIMIT_KT
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, as_given, degrees, feet, knots
-from bullseye.core.brief.conditions import CrosswindLimit
-from bullseye.core.brief.margins import to_spare
+from bullseye.core.basis.constants import LEAST_MARGIN_FT
+from bullseye.core.basis.sentence import Phrasebook, Sentence, as_given, degrees, knots, lacking, to_spare
+from bullseye.core.brief.windlimits import WindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
 _BOOK = Phrasebook(
@@ -20,11 +19,7 @@ _BOOK = Phrasebook(
     crosswind='crosswind {wind}',
     in_gusts='{what} in the gusts',
     never='wind not given by anybody',
-    no_direction='wind of {wind} from no known direction: its worst is reckoned with',
-    just='just',
-    over_tailwind='{over} over the tailwind limit of {limit}',
-    over_gusts='gusts {over} over our limit of {limit} above the steady wind',
-    over_crosswind='{over} over the {name} limit of {limit}',
+    no_direction='wind of {wind} from no known direction: the worst is assumed',
     margin_unknown='{name} unknown',
     too_short='{name} {margin} TOO SHORT',
     to_spare='{name} {margin} to spare',
@@ -85,8 +80,7 @@ class Candidate:
 
     runway: RunwayEnd
     wind: Components | None  # None: nobody has given it
-    gust_spread_kt: float
-    limits: Sequence[CrosswindLimit]
+    over: Sequence[tuple[WindLimit, float]]  # limits of wind that forbid it, each with the wind that is over it [kt]
     takeoff_margin_ft: float | None
     landing_margin_ft: float | None
     sun: Sun | None
@@ -112,11 +106,6 @@ def _components(head_kt: float, cross_kt: float, tail_kt: float, worst_kt: float
     return [along, Reason(name='crosswind', value=worst_kt, unit='kt', words=words, points=-0.5 * worst_kt)]
 
 
-def _by(over_kt: float) -> Quantity | Sentence:
-    """By how much a limit is exceeded; never by nothing."""
-    return knots(over_kt) if over_kt >= 0.5 else _BOOK.say('just')
-
-
 def _wind_reasons(one: Candidate) -> list[Reason]:
     if one.wind is None:
         return [Reason(name='wind', value=None, unit='kt', words=_BOOK.say('never'), points=0.0, is_unknown=True)]
@@ -127,47 +116,17 @@ def _wind_reasons(one: Candidate) -> list[Reason]:
         found = [Reason(name='wind', value=None, unit='kt', words=words, points=-_TAILWIND_WEIGHT * tail)]
     else:
         found = _components(head, cross, tail, worst)
-    if tail > TAILWIND_LIMIT_KT:
-        found.append(
-            Reason(
-                name='tailwind limit',
-                value=tail - TAILWIND_LIMIT_KT,
-                unit='kt over',
-                words=_BOOK.say('over_tailwind', over=_by(tail - TAILWIND_LIMIT_KT), limit=knots(TAILWIND_LIMIT_KT)),
-                points=-_OVER_LIMIT,
-                over_limit=True,
-            )
+    return found + [
+        Reason(
+            name=f'{limit.name} {limit.quantity.replace("_", " ")} limit',
+            value=value_kt - limit.limit_kt,
+            unit='kt over',
+            words=limit.caution(value_kt).words,
+            points=-_OVER_LIMIT,
+            over_limit=True,
         )
-    if one.gust_spread_kt > GUST_SPREAD_LIMIT_KT:
-        over_kt = one.gust_spread_kt - GUST_SPREAD_LIMIT_KT
-        found.append(
-            Reason(
-                name='gust limit',
-                value=over_kt,
-                unit='kt over',
-                words=_BOOK.say('over_gusts', over=_by(over_kt), limit=knots(GUST_SPREAD_LIMIT_KT)),
-                points=-_OVER_LIMIT,
-                over_limit=True,
-            )
-        )
-    for limit in one.limits:
-        if limit.within is False:
-            found.append(
-                Reason(
-                    name=f'{limit.name} limit',
-                    value=worst - limit.limit_kt,
-                    unit='kt over',
-                    words=_BOOK.say(
-                        'over_crosswind',
-                        over=_by(worst - limit.limit_kt),
-                        name=limit.name,
-                        limit=as_given(limit.limit_kt, 'kt'),
-                    ),
-                    points=-_OVER_LIMIT,
-                    over_limit=True,
-                )
-            )
-    return found
+        for limit, value_kt in one.over
+    ]
 
 
 def _margin(name: str, margin_ft: float | None) -> Reason:
@@ -178,7 +137,7 @@ def _margin(name: str, margin_ft: float | None) -> Reason:
     words = _BOOK.say(
         'too_short' if short else 'to_spare',
         name=name,
-        margin=feet(abs(margin_ft), step=10.0) if short else to_spare(margin_ft),
+        margin=lacking(margin_ft) if short else to_spare(margin_ft),
     )
     if 0 <= margin_ft < LEAST_MARGIN_FT:
         words = _BOOK.say('only', name=name, margin=to_spare(margin_ft))

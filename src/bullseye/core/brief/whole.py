@@ -11,10 +11,19 @@ from bullseye.core.air.sun import Sun, daylight_left_min, sun_at
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.constants import PATTERN_HEIGHT_FT
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Sentence, Severity, feet, gravest_first, knots
+from bullseye.core.basis.sentence import (
+    Caution,
+    Phrasebook,
+    Quantity,
+    Sentence,
+    Severity,
+    gravest_first,
+    knots,
+    lacking,
+)
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.aiming import basis_of, reached
-from bullseye.core.brief.conditions import air_cautions, crosswind_limits, wind_cautions, wind_part
+from bullseye.core.brief.conditions import air_cautions, stops_of_wind, wind_cautions, wind_part
 from bullseye.core.brief.goodspots import GoodSpots, bounds_ft, reached_by
 from bullseye.core.brief.ground import ground_part
 from bullseye.core.brief.landing import BriefAnswer, make_brief
@@ -245,8 +254,7 @@ def _candidate(there: BriefRequest, plan: Plan, sun: Sun | None, *, brief: Brief
     return Candidate(
         runway=there.runway,
         wind=setup.wind,
-        gust_spread_kt=there.gust_spread_kt,
-        limits=crosswind_limits(there, setup.wind),
+        over=stops_of_wind(there, setup),
         takeoff_margin_ft=takeoff.over_50_margin_ft,
         landing_margin_ft=moved_margin_ft(ground.landing_margin, moved_ft),
         sun=sun,
@@ -366,7 +374,7 @@ def _no_lap(request: BriefRequest, brief: BriefAnswer, takeoff: TakeoffAnswer) -
     if margin_ft is None:
         said.append(_BOOK.say('takeoff_unknown'))
     elif margin_ft < 0:
-        said.append(_BOOK.say('takeoff_short', short=feet(-margin_ft)))
+        said.append(_BOOK.say('takeoff_short', short=lacking(margin_ft)))
     if request.runway.departure_obstacle is not None and takeoff.clears_obstacle is not True:
         low = takeoff.clears_obstacle is False
         said.append(_BOOK.say('takeoff_low' if low else 'takeoff_low_unknown'))

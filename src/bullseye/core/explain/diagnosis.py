@@ -62,9 +62,11 @@ _BOOK = Phrasebook(
     too_slow='Cross the threshold at {briefed}, not {read}: {off} too few made {amount}.',
     wind_earlier='The wind had changed: aim {amount} earlier ({stripes}) while it lasts.',
     wind_later='The wind had changed: aim {amount} later ({stripes}) while it lasts.',
-    landed_long='It touched {error} long.',
-    landed_short='It touched {error} short.',
+    landed_beyond='It touched {error} beyond {origin}.',
+    landed_before='It touched {error} before {origin}.',
     on_target='It touched where it should.',
+    of_spot='the spot',
+    of_box='the middle of the box',
     speed_unread='Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.',
     wind_unread='Why cannot be told, since nobody has given the wind: give the wind of this lap, and of the sortie '
     'before the next one.',
@@ -88,6 +90,7 @@ _BOOK = Phrasebook(
 _CALM_KT = 0.5  # [own] of wind along the runway, which is none
 _SLOW_KT = 5.0  # [own] below the briefed speed, from which the stall is spoken of before the feet
 _LEADS_FROM = 1 / 3  # [own] of all the feet of the parts, from which a known part leads
+_SAME_PLACE_FT = 0.5  # [own]
 _ON_TARGET_FT = 5.0  # [own] said to the ten, this is nothing
 _SMALL_FT = 40.0  # [own] under this a part is within what a tap on the strip can tell
 
@@ -110,7 +113,7 @@ class Diagnosis:
     """
 
     error_ft: float | None
-    counted_from: str  # in words: the middle of the box, or the line
+    counted_from: Sentence  # the spot, or the middle of the box
     parts: tuple[Part, ...]
     one_change: Sentence
     largest: Cause | None
@@ -171,11 +174,9 @@ def flown_lap(lap: MeasuredLap, request: BriefRequest) -> FlownLap | None:
     )
 
 
-def counted_from(brief: BriefAnswer) -> str:
-    """What the error of a lap is counted from, in words."""
-    low_ft, high_ft = brief.aim.box_ft
-    middle = abs(brief.aim.target_ft - (low_ft + high_ft) / 2) < 0.5
-    return 'the middle of the box' if middle else 'the line of the spot'
+def counted_from(brief: BriefAnswer) -> Sentence:
+    """What the error of a lap is counted from, in words: the spot, or the middle of a box that lies beyond it."""
+    return _BOOK.say('of_spot' if abs(brief.aim.target_ft - brief.aim.spot_ft) < _SAME_PLACE_FT else 'of_box')
 
 
 def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> Diagnosis:
@@ -339,11 +340,12 @@ def _grave_first(lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:
     )
 
 
-def _happened(error_ft: float) -> Sentence:
-    """What happened, in true feet."""
+def _happened(error_ft: float, brief: BriefAnswer) -> Sentence:
+    """What happened, in true feet, and from where they count."""
     if abs(error_ft) < _ON_TARGET_FT:
         return _BOOK.say('on_target')
-    return _BOOK.say('landed_long' if error_ft > 0 else 'landed_short', error=feet(abs(error_ft), step=10.0))
+    way = 'landed_beyond' if error_ft > 0 else 'landed_before'
+    return _BOOK.say(way, error=feet(abs(error_ft), step=10.0), origin=counted_from(brief))
 
 
 def _one_change(lead: _Lead, error_ft: float, lap: MeasuredLap, brief: BriefAnswer, *, has_wind: bool) -> Sentence:
@@ -354,13 +356,13 @@ def _one_change(lead: _Lead, error_ft: float, lap: MeasuredLap, brief: BriefAnsw
     off_ft = 0.0 if lead.part is None else known_or(lead.part.feet, 0.0)
     seen = _marked_change(lap, error_ft, lead)
     if seen is not None:
-        return joined(_happened(error_ft), seen)
+        return joined(_happened(error_ft, brief), seen)
     if lead.part is None:
-        return joined(_happened(error_ft), _BOOK.say('nothing'))
+        return joined(_happened(error_ft, brief), _BOOK.say('nothing'))
     change = _known_change(lead.part, lap, brief) if lead.is_known else None
     if change is None:
         change = _rest_change(lead.part, lap, feet(abs(off_ft), step=10.0), long=off_ft > 0, has_wind=has_wind)
-    return joined(_happened(error_ft), change)
+    return joined(_happened(error_ft, brief), change)
 
 
 def _marked_change(lap: MeasuredLap, error_ft: float, lead: _Lead) -> Sentence | None:

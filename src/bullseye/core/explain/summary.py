@@ -34,8 +34,8 @@ _BOOK = Phrasebook(
     luck=f'{_SEEN}: what luck makes of it. It tells nothing new of the skill.',
     not_marked='No touchdown marked yet.',
     too_few='{laps} of {enough} laps needed before a habit can be told from chance.',
-    steadily_long='Steadily {error} long',
-    steadily_short='Steadily {error} short',
+    steadily_long='Steadily {error} beyond {origin}',
+    steadily_short='Steadily {error} before {origin}',
     steady_speed='{steadily}, most of it speed: fly the briefed speed before moving the aim point.',
     aim_too_near='{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.',
     next_aim='{steadily}: aim at {aim} on the next lap.',
@@ -195,7 +195,9 @@ def _steady_change(
     diagnoses: Sequence[Diagnosis], mean_ft: float, *, next_aim_ft: float | None, next_spot_ft: float | None
 ) -> Sentence:
     """What to do about a steady error."""
-    steadily = _BOOK.say('steadily_long' if mean_ft > 0 else 'steadily_short', error=feet(abs(mean_ft), step=10.0))
+    origin = diagnoses[-1].counted_from
+    side = 'steadily_long' if mean_ft > 0 else 'steadily_short'
+    steadily = _BOOK.say(side, error=feet(abs(mean_ft), step=10.0), origin=origin)
     parts = mean_parts_ft(diagnoses)
     if abs(parts.get('speed', 0.0)) > abs(mean_ft) / 2 and parts['speed'] * mean_ft > 0:
         return _BOOK.say('steady_speed', steadily=steadily)

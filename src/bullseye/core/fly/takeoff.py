@@ -27,7 +27,18 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.errors import OutsideTable
 from bullseye.core.basis.kinds import CorrectionSet, SurfaceState, TakeoffKind
-from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, count, feet, gravest_first, knots, told_apart
+from bullseye.core.basis.sentence import (
+    Caution,
+    Phrasebook,
+    Sentence,
+    count,
+    feet,
+    gravest_first,
+    knots,
+    lacking,
+    to_spare,
+    told_apart,
+)
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.given.aircraft import Aircraft
 from bullseye.core.given.airfield import RunwayEnd
@@ -494,16 +505,16 @@ def too_short(runway: RunwayEnd, over_ft: float) -> list[Caution]:
     """What is to be said of the runway left at 50 ft; nothing when more than a third of the distance is left."""
     left_ft = runway.length_ft - over_ft
     if left_ft < 0:
-        return [Caution('stop', _BOOK.say('no_margin_to_50', more=feet(-left_ft)))]
+        return [Caution('stop', _BOOK.say('no_margin_to_50', more=lacking(left_ft)))]
     if left_ft < over_ft * LEAST_MARGIN_SHARE:
-        return [Caution('mind', _BOOK.say('little_margin', left=feet(left_ft), over=feet(over_ft)))]
+        return [Caution('mind', _BOOK.say('little_margin', left=to_spare(left_ft), over=feet(over_ft)))]
     return []
 
 
 def _margins(task: TakeoffTask, roll_ft: float, over_ft: float, clearance_ft: float | None) -> list[Caution]:
     said, runway = [], task.runway
     if roll_ft > runway.length_ft:
-        said.append(Caution('stop', _BOOK.say('no_margin', more=feet(roll_ft - runway.length_ft))))
+        said.append(Caution('stop', _BOOK.say('no_margin', more=lacking(runway.length_ft - roll_ft))))
     else:
         said += too_short(runway, over_ft)
     point_ft = abort_point_ft(task)
