@@ -75,11 +75,11 @@ def write(db, sortie, marta, lap_id=None, **seen):
 def test_the_worker_looks_at_the_pilots_and_the_next_brief_starts_from_them(sessions, demo_url):
     with sessions() as db:
         marta = bound(db)
-        before = populations.population_of(db, 'normal')
+        before = populations.populations_of(db, ['normal'])['normal']
     work(demo_url, until_done=True)
     with sessions() as db:
         marta = bound(db)
-        known = populations.population_of(db, 'normal')
+        known = populations.populations_of(db, ['normal'])['normal']
         assert before.pilots == 0 or before == known
         assert known.pilots >= 3
         assert known != Population()

@@ -56,7 +56,7 @@ const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 })
 /** A whole number with thousands apart; unknown is a dash. */
 export function round(value: number | null | undefined, step = 1): string {
   if (value === null || value === undefined || Number.isNaN(value)) return '–'
-  const rounded = Math.round(value / step) * step
+  const rounded = Math.sign(value) * Math.floor(Math.abs(value) / step + 0.5) * step // half a step is said as one
   return whole.format(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−')
 }
 

@@ -30,7 +30,7 @@ from bullseye.store import fleet, laps, sorties, tracks
 from bullseye.store.judging import summary_of
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
-from bullseye.store.plan import parts_of, plan_of, requests_of_plan
+from bullseye.store.plan import planned
 from bullseye.store.requests import SortieSoFar, brief_of, live_request
 
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
@@ -111,10 +111,8 @@ def take_along(sortie_id: int) -> AboardOut:
     """Take a sortie along: brief, plan, laps, card and a table of answers for when there is no network."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    live = live_request(db, sortie)
-    brief = brief_of(live)
-    plan = parts_of(live, plan_of(db, sortie))
-    requests = requests_of_plan(db, sortie, plan)
+    known = planned(db, sortie)
+    brief, plan, requests = brief_of(known.live), known.parts, known.requests
     found, unreadable = laps.results(db, sortie)
     others = laps.other_versions(db, [one.lap for one in found])
     return AboardOut.model_validate(
@@ -129,7 +127,7 @@ def take_along(sortie_id: int) -> AboardOut:
                 unreadable=unreadable,
                 summary=summary_of(db, sortie, found),
             ),
-            'kneeboard': kneeboard_of(db, sortie),
+            'kneeboard': kneeboard_of(db, sortie, known),
             'answers': {
                 kind: answers_of(request, aim_step_ft=sortie.school.aim_step_ft) for kind, request in requests.items()
             },

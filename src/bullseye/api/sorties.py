@@ -44,7 +44,7 @@ from bullseye.store import catalogue, laps, sorties
 from bullseye.store.errors import ChangedMeanwhile
 from bullseye.store.kneeboard import kneeboard_of
 from bullseye.store.models import Sortie
-from bullseye.store.plan import parts_of, plan_of
+from bullseye.store.plan import planned
 from bullseye.store.requests import brief_of, changed_request, live_request, weather_given
 
 bp = APIBlueprint('sorties', __name__, url_prefix='/api/sorties', tag='Sorties')
@@ -469,9 +469,7 @@ def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
     """Work out runway, takeoff, pattern and power-off reach, as kept or with changes; nothing is written."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    request = live_request(db, sortie)
-    plan = plan_of(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
-    return PlanOut(plan=parts_of(request, plan))
+    return PlanOut(plan=planned(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern).parts)
 
 
 class KneeboardOut(Out):

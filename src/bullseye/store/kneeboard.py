@@ -6,13 +6,14 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.brief.kneeboard import Kneeboard, make_kneeboard
 from bullseye.store.models import Sortie
-from bullseye.store.plan import parts_of, plan_of
-from bullseye.store.requests import brief_of, live_request
+from bullseye.store.plan import Planned, planned
+from bullseye.store.requests import brief_of
 
 
-def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
+def kneeboard_of(db: Session, sortie: Sortie, known: Planned | None = None) -> Kneeboard:
     """The kneeboard card of a sortie as it is briefed now."""
-    request = live_request(db, sortie)
+    known = known or planned(db, sortie)
+    request = known.live
     brief = brief_of(request)
     wind, field = request.wind, sortie.runway_end.airfield.name
     blows = 'not given' if wind is None else 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
@@ -24,7 +25,7 @@ def kneeboard_of(db: Session, sortie: Sortie) -> Kneeboard:
     return make_kneeboard(
         request=request,
         brief=brief,
-        parts=parts_of(request, plan_of(db, sortie)),
+        parts=known.parts,
         card=brief.card,
         title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
         subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows}, {request.weight_lb:,.0f} lb, '

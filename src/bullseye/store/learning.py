@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from functools import lru_cache
-from typing import Protocol
+from typing import Any, Protocol
 
-from sqlalchemy import and_, literal, not_, select, union_all
+from sqlalchemy import ColumnElement, and_, literal, not_, select, union_all
 from sqlalchemy.orm import Session
 
 from bullseye.core.given.belief import Calibration
@@ -16,7 +17,7 @@ from bullseye.core.learn.population import Population
 from bullseye.core.measure.flown import FlownLap
 from bullseye.store.flown import flown_laps
 from bullseye.store.models import Lap
-from bullseye.store.populations import population_of
+from bullseye.store.populations import populations_of
 
 _PILOT_LAPS = 40  # [own] older ones tell of a pilot who has moved on
 _AIRCRAFT_LAPS = 150  # [own] by everybody, for the deceleration of an aircraft and flap
@@ -95,21 +96,26 @@ class Flies(Protocol):
         """The pilot's number."""
 
 
-def teaching_laps(db: Session, sortie: Flies, *, landing: str, flap: str) -> TeachingLaps:
+def teaching_laps(db: Session, sortie: Flies, wanted: Sequence[tuple[str, str]]) -> dict[tuple[str, str], TeachingLaps]:
     """Read the laps that teach of a sortie's aircraft and pilot: the latest of each, all in one statement.
 
     Windows of the latest laps, read by index: what they teach is always in step with them, whoever corrects, excludes
     or removes one, and costs the same in the tenth year as in the first.
+
+    :param wanted: kinds of landing, each with its flap
     """
     teaches = (Lap.school_id == sortie.school_id, Lap.removed_at.is_(None), Lap.flown.is_not(None))
-    of_aircraft = (Lap.aircraft_id == sortie.aircraft_id, Lap.flap == flap)
     of_pilot = (Lap.student_id == sortie.student_id,)
-    is_own = and_(*of_aircraft, Lap.landing == landing)
-    parts = [
-        (0, (*teaches, *of_aircraft), _AIRCRAFT_LAPS),
-        (1, (*teaches, *of_pilot, is_own), _PILOT_LAPS),
-        (2, (*teaches, *of_pilot, not_(is_own)), _OTHER_LAPS),
-    ]
+    flaps = sorted({flap for _, flap in wanted})
+    parts: list[tuple[str, tuple[ColumnElement[bool], ...], int]] = []
+    for flap in flaps:
+        parts.append(
+            (f'all {flap}', (*teaches, Lap.aircraft_id == sortie.aircraft_id, Lap.flap == flap), _AIRCRAFT_LAPS)
+        )
+    for landing, flap in wanted:
+        is_own = and_(Lap.aircraft_id == sortie.aircraft_id, Lap.flap == flap, Lap.landing == landing)
+        parts.append((f'own {landing} {flap}', (*teaches, *of_pilot, is_own), _PILOT_LAPS))
+        parts.append((f'other {landing} {flap}', (*teaches, *of_pilot, not_(is_own)), _OTHER_LAPS))
     latest = [
         select(Lap.flown, Lap.flown_at, literal(part).label('part'))
         .where(*where)
@@ -119,11 +125,21 @@ def teaching_laps(db: Session, sortie: Flies, *, landing: str, flap: str) -> Tea
     ]
     # a union has no order of its own
     rows = sorted(db.execute(union_all(*latest)), key=lambda row: row.flown_at, reverse=True)
-    by_part = [flown_laps([row.flown for row in rows if row.part == part]) for part in range(3)]
-    return TeachingLaps(
-        everybody=by_part[0],
-        own=by_part[1],
-        others=by_part[2],
-        population=population_of(db, landing),
-        newest=rows[0].flown_at if rows else None,
-    )
+    by_part: dict[str, list[Any]] = {part: [] for part, _, _ in parts}
+    newest: dict[str, datetime] = {}
+    for row in rows:
+        by_part[row.part].append(row.flown)
+        newest.setdefault(row.part, row.flown_at)
+    populations = populations_of(db, [landing for landing, _ in wanted])
+    found = {}
+    for landing, flap in wanted:
+        names = [f'all {flap}', f'own {landing} {flap}', f'other {landing} {flap}']
+        everybody, own, others = (flown_laps(by_part[name]) for name in names)
+        found[landing, flap] = TeachingLaps(
+            everybody=everybody,
+            own=own,
+            others=others,
+            population=populations[landing],
+            newest=max((newest[name] for name in names if name in newest), default=None),
+        )
+    return found

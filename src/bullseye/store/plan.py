@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import statistics
-from contextlib import suppress
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import cast, get_args
 
@@ -12,15 +12,16 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
-from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
-from bullseye.core.brief.request import BriefRequest, RefusedRequest
+from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap, kinds_wanted
+from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.whole import Parts, Plan, make_parts
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import catalogue
 from bullseye.store.judging import results_of
 from bullseye.store.models import Lap, Sortie
-from bullseye.store.requests import brief_of, live_request, planned_at
+from bullseye.store.requests import SortieSoFar, brief_of, live_request, live_requests, planned_at
 
+_LANDINGS = frozenset(get_args(LandingKind))
 _RECORD_LAPS = 40  # [own] of a student's latest laps, whose record the plan looks at
 _PATTERN_CHOICE = TypeAdapter(PatternChoice)
 _LAP_PLAN = TypeAdapter(tuple[PlannedLap, ...])
@@ -45,22 +46,46 @@ def plan_of(
     )
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Planned:
+    """A sortie's live request, everything beside the landing, and the requests of the kinds that its laps are of."""
+
+    live: BriefRequest
+    parts: Parts
+    requests: dict[LandingKind, BriefRequest]
+
+
 @lru_cache(300)
 def parts_of(request: BriefRequest, plan: Plan) -> Parts:
     """Everything beside the landing, kept by what it depends on: the same is asked again and again."""
     return make_parts(request, plan, brief_of(request))
 
 
-def requests_of_plan(db: Session, sortie: Sortie, plan: Parts) -> dict[LandingKind, BriefRequest]:
-    """Requests of the landings that a sortie may be asked for: its own kind, and those of its lap plan."""
-    wanted = {sortie.landing, *(lap.kind for lap in plan.lap_plan.laps)}
-    found: dict[LandingKind, BriefRequest] = {}
-    for kind in get_args(LandingKind):
-        if kind in wanted:
-            # what was planned by hand may be a kind that the sortie's standard does not judge
-            with suppress(RefusedRequest):
-                found[kind] = live_request(db, sortie, landing=kind)
-    return found
+def planned(
+    db: Session, sortie: Sortie, *, takeoff: TakeoffKind | None = None, pattern: PatternChoice | None = None
+) -> Planned:
+    """Everything beside the landing, as it stands now: each lap by what the pilot's laps teach of its kind."""
+    so_far = SortieSoFar()
+    live = live_request(db, sortie, so_far=so_far)
+    plan = plan_of(db, sortie, takeoff=takeoff, pattern=pattern)
+    own = () if plan.laps is None else plan.laps
+    ordered = [cast(LandingKind, lap.kind) for lap in own if lap.kind in _LANDINGS]
+    likely = kinds_wanted(
+        live.landing,
+        crosswind_kt=brief_of(live).wind.crosswind_kt,
+        gust_spread_kt=live.gust_spread_kt,
+        record=plan.lesson.record,
+    )
+    requests: dict[LandingKind, BriefRequest] = {live.landing: live}
+    wanted = {*likely, *ordered}
+    while True:
+        requests |= live_requests(db, sortie, sorted(wanted - requests.keys()), so_far=so_far)
+        parts = parts_of(live, replace(plan, requests=tuple(sorted(requests.items()))))
+        laps = {cast(LandingKind, lap.kind) for lap in parts.lap_plan.laps if lap.kind in _LANDINGS}
+        if laps <= wanted:
+            kept = {kind: one for kind, one in requests.items() if kind in laps | {live.landing}}
+            return Planned(live=live, parts=parts, requests=kept)
+        wanted |= laps  # where none of the likely kinds has room, the core looks for others
 
 
 def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:

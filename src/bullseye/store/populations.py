@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import random
+from collections.abc import Iterable
 from datetime import UTC, datetime, timedelta
 
 from pydantic import TypeAdapter, ValidationError
@@ -25,8 +26,8 @@ _LAPS_EACH = 60  # [own] the latest of each, in all kinds
 _FEWEST_PILOTS = 3  # [own] fewer are no population
 
 
-def population_of(db: Session, landing: str) -> Population:
-    """What the pilots of the bound school are like in a kind of landing, by its latest snapshot; ours without one."""
+def populations_of(db: Session, landings: Iterable[str]) -> dict[str, Population]:
+    """What the pilots of the bound school are like in kinds of landing, by its latest snapshot; ours without one."""
     kinds = db.scalar(
         select(PopulationSnapshot.kinds)
         .where(PopulationSnapshot.model_version == MODEL_VERSION)
@@ -36,8 +37,8 @@ def population_of(db: Session, landing: str) -> Population:
     try:
         known = _KINDS.validate_python(kinds or {})
     except ValidationError:  # of another version of the software
-        return _OURS
-    return known.get(landing) or known.get(_ALL) or _OURS
+        known = {}
+    return {one: known.get(one) or known.get(_ALL) or _OURS for one in landings}
 
 
 def schools_due(db: Session, *, now: datetime) -> list[int]:

@@ -79,7 +79,8 @@ class _Pilot:
 
 def _as_known(db: Session, request: BriefRequest, pilot: _Pilot) -> BriefRequest:
     """The request with what the laps of its pilot and aircraft have taught, as a sortie of theirs would have it."""
-    laps = teaching_laps(db, pilot, landing=request.landing, flap=request.flap_setting.name)
+    asked = (request.landing, request.flap_setting.name)
+    laps = teaching_laps(db, pilot, [asked])[asked]
     learned = laps.belief(
         prior_deceleration_fps2=prior_deceleration_fps2(request), power_share=power_share(request.landing)
     )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import dataclasses
 import uuid
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, time, timedelta
@@ -315,6 +315,15 @@ class SortieSoFar:
     believed: dict[str, list[Believed]] = field(default_factory=dict)  # by landing, oldest first
     request: BriefRequest | None = None  # the sortie's own, which stands while its laps are written
 
+    def read(self, db: Session, sortie: Sortie, wanted: Iterable[tuple[str, str]]) -> None:
+        """Read what is not known yet of kinds of landing, each with its flap."""
+        new = [one for one in dict.fromkeys(wanted) if one not in self.teaching]
+        if new:
+            self.teaching |= teaching_laps(db, sortie, new)
+        kinds = [kind for kind, _ in new if kind not in self.believed]
+        if kinds:
+            self.believed |= _believed(db, sortie, kinds)
+
     def forget(self) -> None:
         """Read all anew: something has changed that cannot be followed here."""
         self.teaching.clear()
@@ -339,18 +348,21 @@ class SortieSoFar:
 _STEPPED_LAPS = 40  # [own] of a sortie, which hardly anybody flies more of
 
 
-def _believed(db: Session, sortie: Sortie, landing: str) -> list[Believed]:
+def _believed(db: Session, sortie: Sortie, landings: Iterable[str]) -> dict[str, list[Believed]]:
+    """What was believed when each of a sortie's laps was flown, by kind, oldest first; all in one statement."""
+    kinds = tuple(dict.fromkeys(landings))
     rows = db.execute(
-        select(Lap.flown_at, Lap.flap, Lap.belief, Lap.marks)
-        .where(Lap.sortie_id == sortie.id, Lap.landing == landing, Lap.removed_at.is_(None))
+        select(Lap.landing, Lap.flown_at, Lap.flap, Lap.belief, Lap.marks)
+        .where(Lap.sortie_id == sortie.id, Lap.landing.in_(kinds), Lap.removed_at.is_(None))
         .order_by(Lap.flown_at.desc(), Lap.id.desc())
-        .limit(_STEPPED_LAPS)
+        .limit(_STEPPED_LAPS * len(kinds))
     )
-    found = []
-    for flown_at, flap, kept, marks in rows:
-        with suppress(*UNREADABLE):
-            found.append(Believed(flown_at, flap, kept_belief(kept), moves_the_aim(marks or ())))
-    return found[::-1]
+    found: dict[str, list[Believed]] = {kind: [] for kind in kinds}
+    for landing, flown_at, flap, kept, marks in rows:
+        if len(found[landing]) < _STEPPED_LAPS:
+            with suppress(*UNREADABLE):
+                found[landing].append(Believed(flown_at, flap, kept_belief(kept), moves_the_aim(marks or ())))
+    return {kind: believed[::-1] for kind, believed in found.items()}
 
 
 def live_request(
@@ -369,19 +381,27 @@ def live_request(
     request = _asked(sortie, landing=landing, spot_ft=spot_ft, runway_end=runway_end, so_far=so_far)
     kind, flap = request.landing, request.flap_setting.name
     prior = prior_deceleration_fps2(request)
-    if so_far is None:
-        known, laps = teaching_laps(db, sortie, landing=kind, flap=flap), _believed(db, sortie, kind)
-    else:
-        if (kind, flap) not in so_far.teaching:
-            so_far.teaching[kind, flap] = teaching_laps(db, sortie, landing=kind, flap=flap)
-        if kind not in so_far.believed:
-            so_far.believed[kind] = _believed(db, sortie, kind)
-        known, laps = so_far.teaching[kind, flap], so_far.believed[kind]
+    so_far = so_far or SortieSoFar()
+    so_far.read(db, sortie, [(kind, flap)])
+    known, laps = so_far.teaching[kind, flap], so_far.believed[kind]
     learned = known.belief(prior_deceleration_fps2=prior, power_share=power_share(kind))
     request = dataclasses.replace(request, calibration=learned)
     before = [one for one in laps if one.flap == flap]
     beliefs = [*(one.belief for one in before), learned]
     return _stepped(request, beliefs, sortie.school.aim_step_ft, moves=[one.moves for one in before])
+
+
+def live_requests(
+    db: Session, sortie: Sortie, kinds: Iterable[LandingKind], *, so_far: SortieSoFar | None = None
+) -> dict[LandingKind, BriefRequest]:
+    """The same in several kinds of landing, in as many statements as one; a kind that it cannot be is left out."""
+    so_far, asked = so_far or SortieSoFar(), []
+    for kind in dict.fromkeys(kinds):
+        # what was planned by hand may be a kind that the sortie's standard does not judge
+        with suppress(RefusedRequest):
+            asked.append(_asked(sortie, landing=kind, spot_ft=None, runway_end=None, so_far=so_far))
+    so_far.read(db, sortie, [(one.landing, one.flap_setting.name) for one in asked])
+    return {one.landing: live_request(db, sortie, landing=one.landing, so_far=so_far) for one in asked}
 
 
 def _asked(

@@ -10,11 +10,17 @@ defineProps<{
   night: NonNullable<Plan['night']> | null
   aimLabel: string
   isFromDevice: boolean
+  isAsking: boolean
 }>()
 </script>
 
 <template>
-  <section v-if="!figures" class="panel" role="status">
+  <div v-if="isAsking" class="grid grid-cols-[1.2fr_0.9fr_1.2fr] gap-1.5 sm:gap-2" role="status">
+    <Figure :label="aimLabel" value="…" note="The server is asked for this lap." />
+    <Figure label="Fly" value="…" />
+    <Figure label="Go around by" value="…" />
+  </div>
+  <section v-else-if="!figures" class="panel" role="status">
     <p class="text-lg font-bold">No aim point, speed or chance is known here for this lap.</p>
     <p>
       There is no connection, and this sortie was not taken along. Fly by the printed card, or as the instructor says.

@@ -55,7 +55,10 @@ export function useNextLap(
       ),
     ),
   )
-  const brief = computed<Brief | undefined>(() => briefState.data.value?.brief)
+  /** Of the lap that is asked for: the answer to what was asked before is no answer to this. */
+  const brief = computed<Brief | undefined>(() =>
+    briefState.isPlaceholderData.value ? undefined : briefState.data.value?.brief,
+  )
 
   const answers = (kind: LandingKind, end: number) => (aboard.value ? answersOf(aboard.value.data, kind, end) : null)
   const table = (kind: LandingKind, end: number): AnswerTable | null => answers(kind, end)?.table ?? null
@@ -97,7 +100,7 @@ export function useNextLap(
   const isFromDevice = computed(
     () =>
       table(landing.value, endId.value) !== null &&
-      (shown.value.some((one) => one.waits && one.values) || (!!windRead.value && briefState.isPlaceholderData.value)),
+      (shown.value.some((one) => one.waits && one.values) || briefState.isPlaceholderData.value),
   )
   const figures = computed<Brief | null>(() => {
     const known = isFromDevice.value ? answers(landing.value, endId.value) : null
@@ -106,6 +109,8 @@ export function useNextLap(
     const laps = flownLaps(landing.value, endId.value)
     return briefNow(known.brief, known.table, laps, spotFt.value, now, windRead.value?.from_deg_mag ?? null)
   })
+  /** Asked of the server, which has not answered yet, and this device cannot. */
+  const isAsking = computed(() => figures.value === null && briefState.isPlaceholderData.value)
   function resultHere(one: ShownLap) {
     const kind = (one.values.landing ?? sortie.value?.landing ?? 'normal') as LandingKind
     const end = endOf(one.values)
@@ -141,6 +146,7 @@ export function useNextLap(
     briefState,
     brief,
     figures,
+    isAsking,
     isFromDevice,
     windRead,
     courseOf,

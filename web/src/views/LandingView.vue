@@ -55,6 +55,9 @@ const inWind = useQuery(
   computed(() => ({
     ...briefForQuery(id, sortie.value?.landing ?? 'normal', sortie.value?.spot_ft ?? 0, null, windRead.value),
     enabled: !!sortie.value && !!windRead.value,
+    // the answer for another wind is none for this one; a spot that moved is drawn at once
+    placeholderData: <T,>(before: T, asked?: { queryKey: readonly unknown[] }) =>
+      JSON.stringify(asked?.queryKey[5]) === JSON.stringify(windRead.value) ? before : undefined,
   })),
 )
 const kept = computed(() => (windRead.value ? inWind.data.value : briefState.data.value)?.brief)

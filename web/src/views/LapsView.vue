@@ -91,6 +91,12 @@ const ended = computed(() => current.value !== null)
 
 const frame = ref<HTMLElement | null>(null)
 const width = useWidth(frame)
+/** What the large figure is: the next lap's, and for which spot, where that is not the sortie's own or a lap is in hand. */
+const aimLabel = computed(() => {
+  const isOther = ended.value || next.spotFt.value !== sortie.value?.spot_ft
+  const words = shown.value.length ? 'Next aim point' : 'Aim point'
+  return isOther ? `${words}, spot ${round(next.spotFt.value)}` : words
+})
 const spot = computed(() =>
   current.value
     ? (lap.value?.spot_ft ?? current.value.values.spot_ft ?? sortie.value?.spot_ft ?? 0)
@@ -313,7 +319,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
 <template>
   <Loading
-    v-if="!sortie || !lapsState.data.value || (!figures && !isCutOff)"
+    v-if="!sortie || !lapsState.data.value || (!figures && !isCutOff && !next.isAsking.value)"
     :error="sortieState.error.value ?? next.briefState.error.value ?? lapsState.error.value"
     :retry="() => [sortieState.refetch(), next.briefState.refetch(), lapsState.refetch()]"
   />
@@ -384,10 +390,9 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
     <NextFigures
       :figures="figures"
       :night="plan?.night ?? null"
-      :aim-label="
-        ended ? `Next aim point, spot ${round(next.spotFt.value)}` : shown.length ? 'Next aim point' : 'Aim point'
-      "
+      :aim-label="aimLabel"
       :is-from-device="next.isFromDevice.value"
+      :is-asking="next.isAsking.value"
     />
 
     <section class="panel !p-2" aria-label="Strip">

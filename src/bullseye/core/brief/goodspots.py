@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import replace
 
 from bullseye.core.basis.constants import LOW_WHEELS_FT
@@ -62,18 +63,39 @@ def reached_by(brief: BriefAnswer) -> Reached:
 class GoodSpots:
     """Briefs of a request by landing kind, and the spots at which they are good."""
 
-    def __init__(self, request: BriefRequest, brief: BriefAnswer) -> None:
-        kept = tuple(one for one in request.overruled if one.number != 'aim_point_ft')
-        self._request = replace(request, aim_point_ft=None, overruled=kept)
+    def __init__(
+        self, request: BriefRequest, brief: BriefAnswer, of_kind: Mapping[LandingKind, BriefRequest] | None = None
+    ) -> None:
+        """Take the request of the lesson, its brief, and its other landings with what the pilot's laps teach of each.
+
+        A kind that is not among them is landed with what is known of the lesson's own.
+        """
+        self._request, self._of_kind = request, of_kind or {}
         self._set_ft = request.overrule('aim_point_ft')
         self._briefs: dict[LandingKind, BriefAnswer | None] = {}
         if request.asked_aim_ft is None:
             self._briefs[request.landing] = brief
         self._ranges: dict[LandingKind, tuple[float, float] | None] = {}
 
+    def _of(self, kind: LandingKind) -> BriefRequest:
+        """The landing of a kind; flap and speed that were chosen hold for the landing they were chosen for."""
+        return self._of_kind.get(kind) or self._request.elsewhere(landing=kind)
+
     def _at(self, kind: LandingKind, spot_ft: float) -> BriefAnswer:
-        """A landing at a spot; flap and speed that were chosen hold for the landing they were chosen for."""
-        return make_brief(self._request.elsewhere(landing=kind, spot_ft=spot_ft), is_tried=True)
+        """A landing at a spot, with the aim point as worked out."""
+        of_kind = self._of(kind)
+        kept = tuple(one for one in of_kind.overruled if one.number != 'aim_point_ft')
+        there = replace(of_kind, spot_ft=spot_ft, aim_point_ft=None, overruled=kept)
+        return make_brief(there, is_tried=True)
+
+    def held_aim_ft(self, kind: LandingKind, spot_ft: float) -> float | None:
+        """The aim point where the last laps hold it back [ft]; None where they do not, or it would not be good so."""
+        of_kind = self._of(kind)
+        if of_kind.aim_point_ft is None or of_kind.overrule('aim_point_ft') is not None:
+            return None
+        held_ft = of_kind.aim_point_ft + spot_ft - of_kind.spot_ft
+        there = replace(of_kind, spot_ft=spot_ft, aim_point_ft=held_ft)
+        return held_ft if make_brief(there, is_tried=True).aim.aim_is_good else None
 
     def set_aim_ft(self, kind: LandingKind, spot_ft: float) -> float | None:
         """The aim point that the instructor set for this landing [ft]; None where it is as worked out."""

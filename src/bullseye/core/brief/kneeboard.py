@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.sentence import Caution, Phrasebook, gravest_first
+from bullseye.core.basis.sentence import Caution, Phrasebook, count, feet, gravest_first, knots, lacking, to_spare
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.ground import expected_ft
 from bullseye.core.brief.landing import BriefAnswer
@@ -58,11 +58,11 @@ class Kneeboard:
 
 
 def _ft(value: float | None, step: float = 10.0) -> str:
-    return '–' if value is None else f'{round(value / step) * step:,.0f} ft'
+    return '–' if value is None else str(feet(value, step=step))
 
 
 def _kt(value: float | None) -> str:
-    return '–' if value is None else f'{value:.0f} kt'
+    return '–' if value is None else str(knots(value))
 
 
 def _heading(deg: float) -> str:
@@ -86,11 +86,11 @@ def _wind(brief: BriefAnswer) -> str:
         return 'NOBODY HAS GIVEN IT'
     head_kt, cross_kt = brief.wind.headwind_kt, brief.wind.crosswind_kt
     if head_kt is None or cross_kt is None:
-        return 'direction unknown: reckon with its worst'
-    along = f'{abs(head_kt):.0f} kt {"headwind" if head_kt >= 0 else "TAILWIND"}'
-    across = f'{abs(cross_kt):.0f} kt from the {"right" if cross_kt >= 0 else "left"}'
+        return 'from no known direction: assume the worst'
+    along = f'{knots(abs(head_kt))} {"headwind" if head_kt >= 0 else "TAILWIND"}'
+    across = f'{knots(abs(cross_kt))} from the {"right" if cross_kt >= 0 else "left"}'
     gust_kt = brief.wind.gust_crosswind_kt
-    return f'{along}, {across}' + (f', gusts {abs(gust_kt):.0f} kt across' if gust_kt not in (None, cross_kt) else '')
+    return f'{along}, {across}' + (f', gusts {knots(abs(gust_kt))} across' if gust_kt not in (None, cross_kt) else '')
 
 
 def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
@@ -113,7 +113,7 @@ def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
 def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Line, ...]:
     takeoff = parts.takeoff
     lines = [
-        Line(label='Approach', value=f'{brief.speed.approach_speed_kias:.0f} KIAS, flap {brief.speed.flap}'),
+        Line(label='Approach', value=f'{count(brief.speed.approach_speed_kias)} KIAS, flap {brief.speed.flap}'),
         Line(label='Lift-off', value=_kt(takeoff.lift_off_speed_kias)),
         Line(label='Vx / Vy', value=f'{_kt(takeoff.vx_kias)} / {_kt(takeoff.vy_kias)}'),
     ]
@@ -130,7 +130,7 @@ def _pattern(pattern: PatternAnswer | None) -> tuple[tuple[Line, ...], tuple[Lin
     headings = tuple(
         Line(
             label=leg.leg.capitalize(),
-            value=f'{_heading(leg.heading_deg_mag)}  {leg.kias:.0f} kt  {leg.flap}  {leg.seconds:.0f} s',
+            value=f'{_heading(leg.heading_deg_mag)}  {knots(leg.kias)}  {leg.flap}  {leg.seconds:.0f} s',
         )
         for leg in pattern.legs
     )
@@ -153,7 +153,7 @@ def _glide(
         ('on final', glide.height_on_final_ft),
     )
     return (
-        (*powered, Line(label='Glide', value=f'{glide.glide_kias:.0f} kt, idle abeam; turn {turn}')),
+        (*powered, Line(label='Glide', value=f'{knots(glide.glide_kias)}, idle abeam; turn {turn}')),
         tuple(Line(label=name, value=_ft(height_ft + elevation_ft)) for name, height_ft in heights),
     )
 
@@ -163,13 +163,17 @@ def _takeoff(takeoff: TakeoffAnswer) -> tuple[Line, ...]:
     return (
         Line(label='Ground roll', value=_ft(takeoff.ground_roll_ft)),
         Line(label='To 50 ft', value=f'{_ft(takeoff.over_50_ft_ft)} of {_ft(takeoff.runway_available_ft)}'),
-        Line(label='Margin', value='unknown' if over is None else ('NONE' if over < 0 else _ft(over))),
+        Line(label='Margin', value='unknown' if over is None else _margin(over)),
         Line(
             label='Stop if not',
             value=f'{_kt(takeoff.abort_speed_kias)} by {_ft(takeoff.abort_point_ft)}',
         ),
         Line(label='First turn', value=_ft(takeoff.first_turn_ft)),
     )
+
+
+def _margin(left_ft: float) -> str:
+    return str(to_spare(left_ft)) if left_ft >= 0 else f'NONE: {lacking(left_ft)} too short'
 
 
 def _descent(rate_fpm: float | None) -> str:

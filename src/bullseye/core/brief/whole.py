@@ -122,6 +122,8 @@ class Plan:
     callsign: str | None = None
     marks: tuple[PlacedMark, ...] = ()
     laps: tuple[PlannedLap, ...] | None = None  # as the instructor ordered them; None: as worked out
+    # the lesson's landing in each kind, with what the pilot's laps teach of it; of one left out its own teach
+    requests: tuple[tuple[LandingKind, BriefRequest], ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -452,7 +454,8 @@ def _briefed(lap: PlannedLap, briefs: GoodSpots) -> BriefedLap:
         aim_ft = lap.spot_ft + brief.aim.recommended_aim_point_ft - brief.aim.spot_ft
         problem = briefs.problem_at(kind, lap.spot_ft)
         set_ft = briefs.set_aim_ft(kind, lap.spot_ft)
-        aim_ft = aim_ft if set_ft is None else set_ft
+        for known_ft in (briefs.held_aim_ft(kind, lap.spot_ft), set_ft):
+            aim_ft = aim_ft if known_ft is None else known_ft
     return BriefedLap(
         kind=lap.kind,
         runway=lap.runway,
@@ -471,7 +474,7 @@ def planned_laps(
     request: BriefRequest, plan: Plan, brief: BriefAnswer, pattern: PatternAnswer | None, takeoff: TakeoffAnswer
 ) -> PlannedLaps:
     """The laps of the lesson, as the instructor ordered them or as worked out, each with its aim and speed."""
-    briefs = GoodSpots(request, brief)
+    briefs = GoodSpots(request, brief, dict(plan.requests))
     worked_out = _lap_plan(request, plan, brief, pattern, takeoff, briefs)
     laps = worked_out.laps if plan.laps is None else plan.laps
     words = worked_out.words
