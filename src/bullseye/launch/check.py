@@ -28,6 +28,7 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 def _checks() -> list[tuple[str, list[str], Path]]:
     tools, root, web = places.VENV / 'bin', places.ROOT, places.WEB
+    mutants = [str(tools / 'python'), 'bench/mutants.py', '--area', 'quick']
     python_places = ['src', 'tests', 'bench', 'bullseye']
     return [
         ('ruff', [str(tools / 'ruff'), 'check', *python_places], root),
@@ -35,6 +36,8 @@ def _checks() -> list[tuple[str, list[str], Path]]:
         ('mypy', [str(tools / 'mypy')], root),
         ('unused code', [str(tools / 'python'), '-m', 'bullseye.launch.unused'], root),
         ('numbers', [str(tools / 'python'), '-m', 'bullseye.launch.zeros'], root),
+        # twenty small faults, of which the tests must notice most; more of them by hand, as bench/mutants.py says
+        ('mutants', [*mutants, '--count', '20', '--least', '0.7'], root),
         ('import-linter', [str(tools / 'lint-imports'), '--no-cache'], root),
         ('eslint', ['npx', 'eslint', '.', '--max-warnings', '0', *_ESLINT_KEEPS], web),
         ('prettier', ['npx', 'prettier', '--check', '--cache', '--log-level', 'warn', '.'], web),
