@@ -14,6 +14,17 @@ def test_the_variation_is_that_of_the_world_magnetic_model(lat, lon, expected):
     assert found == pytest.approx(expected, abs=0.006)
 
 
+@pytest.mark.parametrize(('year', 'day'), [(2026, date(2026, 10, 1)), (2028, date(2028, 3, 1))])
+def test_the_variation_drifts_through_the_year_as_the_model_says(year, day):
+    # [pub] between its epochs the model moves in a straight line; the leap year has a day more
+    there = {'lat_deg': 61.0, 'lon_deg': -96.0, 'elevation_ft': 700.0}
+    begins, ends = (magnetic_variation_deg(**there, on=date(one, 1, 1)) for one in (year, year + 1))
+    share = (day - date(year, 1, 1)).days / (date(year + 1, 1, 1) - date(year, 1, 1)).days
+    assert abs(ends - begins) > 0.05  # so that another day would be seen
+    found = magnetic_variation_deg(**there, on=day)
+    assert found == pytest.approx(begins + share * (ends - begins), abs=0.003)
+
+
 @pytest.mark.parametrize('hour', [0, 5, 8, 12, 16, 19])
 @pytest.mark.parametrize(('lat', 'lon'), [(47.2, -38.4), (-33.0, 151.0), (1.0, 0.0)])
 def test_a_second_library_sees_the_sun_in_the_same_place(lat, lon, hour):

@@ -255,6 +255,14 @@ def test_an_integrator_flies_the_arc_onto_the_centreline(side, across_kt, head_k
     if found.turn_after_abeam_ft > 1:
         out = solve_ivp(downwind, (0, 200), [task.spot_ft, task.height_ft], events=at_turn, rtol=1e-8)
         begun_ft = out.y_events[0][0][1]
+
+    # where the spot stands 45° behind the wing, were downwind flown so far; by the wind abeam, a few feet of what it is
+    def at_45(_t, state):
+        return state[0] - (task.spot_ft - task.spacing_ft)
+
+    at_45.terminal = True
+    out = solve_ivp(downwind, (0, 200), [task.spot_ft, task.height_ft], events=at_45, rtol=1e-8)
+    assert out.y_events[0][0][1] == pytest.approx(found.height_at_45_ft, abs=12)
     # then until the crab that holds final
     cross = _layered(task, begun_ft)[1]
     heading = math.radians(180.0) + math.asin(cross / fps)
