@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import shutil
 import tempfile
-from collections.abc import Callable
-from typing import IO
 
 from apiflask import APIBlueprint
 from flask import Response, request, send_file
@@ -13,11 +11,10 @@ from flask_login import login_required
 
 from bullseye.api.context import database, person
 from bullseye.api.schema import Out
-from bullseye.store import archive
+from bullseye.store import apart
 from bullseye.store.errors import NotAllowed
 
 bp = APIBlueprint('archive', __name__, url_prefix='/api/archive', tag='School')
-_IN_MEMORY = 20_000_000  # beyond it the file is put together on disk
 
 
 class TakenInOut(Out):
@@ -26,16 +23,10 @@ class TakenInOut(Out):
     rows: dict[str, int]
 
 
-class _Passing(tempfile.SpooledTemporaryFile[bytes]):
-    """A file that goes when nobody reads it any more: also when the reader has hung up."""
-
-    def __del__(self) -> None:
-        self.close()
-
-
-def _file(name: str, write: Callable[[IO[bytes]], None]) -> Response:
-    out = _Passing(max_size=_IN_MEMORY)
-    write(out)
+def _file(name: str, task: apart.Task) -> Response:
+    """A file that is put together on disk in a process of its own, and goes when it was read or its reader hung up."""
+    out = tempfile.NamedTemporaryFile()  # noqa: SIM115 - closed with the reply
+    apart.run(database(), task, out, person=person())
     out.seek(0)
     reply = send_file(out, mimetype='application/zip', as_attachment=True, download_name=name)
     reply.headers['Cache-Control'] = 'no-store'
@@ -47,7 +38,9 @@ def _file(name: str, write: Callable[[IO[bytes]], None]) -> Response:
 @bp.doc(responses={200: 'The school', 401: 'Not signed in', 403: 'For the chief instructor'})
 def take_out_school() -> Response:
     """Everything of the school; passwords and secret links are not in it."""
-    return _file('school.zip', lambda out: archive.write_out(database(), out, by=person()))
+    if person().role != 'chief':
+        raise NotAllowed('only the chief instructor takes the school out')
+    return _file('school.zip', 'out')
 
 
 @bp.get('/mine.zip')
@@ -55,7 +48,7 @@ def take_out_school() -> Response:
 @bp.doc(responses={200: 'What is kept of this person', 401: 'Not signed in'})
 def take_out_mine() -> Response:
     """Everything that is kept of the person who asks."""
-    return _file('mine.zip', lambda out: archive.of_person(database(), out, person=person()))
+    return _file('mine.zip', 'mine')
 
 
 @bp.put('/school')
@@ -66,7 +59,7 @@ def take_in_school() -> TakenInOut:
     """Fill an empty school from an archive, all of it or nothing."""
     if person().role != 'chief':  # before the body is read
         raise NotAllowed('only the chief instructor takes a school in')
-    with _Passing(max_size=_IN_MEMORY) as data:
+    with tempfile.NamedTemporaryFile() as data:
         shutil.copyfileobj(request.stream, data, 1_000_000)
-        data.seek(0)
-        return TakenInOut(rows=archive.take_in(database(), data, by=person()))
+        data.flush()
+        return TakenInOut(rows=apart.run(database(), 'in', data, person=person())['rows'])

@@ -19,6 +19,7 @@ _USER = 'www-data'
 _TEMPORARY = ('body', 'proxy', 'fastcgi', 'uwsgi', 'scgi')
 # [own] a school behind one address: forty devices of six connections, and room
 _CONNECTIONS_OF_ONE = 400
+KEPT_S = 65  # [own] how long the application keeps a connection of the front that nobody asks on
 _LARGEST_BODY, _LARGEST_ARCHIVE = '50m', '400m'
 
 
@@ -68,18 +69,23 @@ http {{
     reset_timedout_connection on;
     client_max_body_size {_LARGEST_BODY};
     server_tokens off;
+    upstream application {{
+        server {address.behind};
+        keepalive 16;  # a new connection for each request costs more than many of the requests
+        keepalive_timeout {KEPT_S - 5}s;  # less than the application: none that just ended is used
+    }}
     server {{
         listen {host}:{address.port}{' ssl' if tls else ''};{tls}
         location = /api/archive/school {{
             client_max_body_size {_LARGEST_ARCHIVE};
-            proxy_pass http://{address.behind};
+            proxy_pass http://application;
             proxy_set_header Host $http_host;
             proxy_set_header X-Forwarded-For $remote_addr;
             proxy_set_header X-Forwarded-Proto $scheme;
             proxy_read_timeout 1800s;  # a large school is taken in row by row
         }}
         location / {{
-            proxy_pass http://{address.behind};
+            proxy_pass http://application;
             proxy_http_version 1.1;
             proxy_set_header Connection "";
             proxy_set_header Host $http_host;

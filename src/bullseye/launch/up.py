@@ -153,7 +153,8 @@ def _gunicorn(environment: dict[str, str], *parts: object) -> subprocess.Popen[b
 def _serve(environment: dict[str, str], site: Site) -> subprocess.Popen[bytes]:
     tls = ['--certfile', site.certificate, '--keyfile', site.key] if site.certificate and not site.inner_port else []
     at = f'127.0.0.1:{site.inner_port}' if site.inner_port else site.address.partition('://')[2]
-    bind = ['--bind', at, '--workers', _WORKERS, '--graceful-timeout', 5]
+    kept = ['--keep-alive', front.KEPT_S] if site.inner_port else []
+    bind = ['--bind', at, '--workers', _WORKERS, '--graceful-timeout', 5, *kept]
     loaded_once = ['--config', 'python:bullseye.launch.serving']
     return _gunicorn(environment, *loaded_once, *bind, *tls, 'bullseye.api:create_app()')
 
