@@ -52,6 +52,9 @@ def test_a_lesson_begins_with_a_warm_up_and_stops_while_it_goes_well():
     assert plan.laps[-1].kind == 'short_field'
     assert plan.laps[-1].why == 'stop while it is going well'
     assert kinds(plan).count('short_field') >= len(plan.laps) / 2 - 1
+    # by turns with what wind and record ask for, and the lesson's own first
+    windy = make_lap_plan(task(main='short_field', crosswind_kt=9.0))
+    assert kinds(windy)[:4] == ['normal', 'short_field', 'crosswind', 'short_field']
 
 
 @pytest.mark.parametrize(

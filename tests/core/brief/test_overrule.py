@@ -94,6 +94,10 @@ def test_leg_speeds_and_the_glide_can_be_set_and_never_near_the_stall():
     assert {leg.leg: leg.kias for leg in set_both.pattern.legs}['base'] == 78
     assert {leg.leg: leg.kias for leg in set_both.pattern.legs}['downwind'] == 88
     assert 'Speed on base 78 kt, set by' in ' '.join(map(str, set_both.pattern.cautions))
+    usual = {leg.leg: leg.kias for leg in parts().pattern.legs}
+    told = ' '.join(map(str, set_both.pattern.cautions))
+    for leg in ('downwind', 'base'):
+        assert f'Worked out: {usual[leg]:.0f} kt.' in told
     slow = parts(('base_kias', 50.0))
     assert slow.pattern is None
     assert any('too near the stall' in one for one in map(str, slow.notes))

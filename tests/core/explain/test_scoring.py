@@ -281,12 +281,22 @@ def test_a_go_around_that_was_going_to_miss_says_on_which_side_and_promises_anot
         judged(going=side)
 
 
+def test_what_was_seen_of_the_arrival_stands_in_words():
+    score, _, _ = judged(bounced=True, ballooned=True)
+    assert {one.name: one.value for one in score.criteria}['arrival'] == 'bounced, ballooned'
+    score, _, _ = judged(bounced=False, ballooned=False)
+    assert {one.name: one.value for one in score.criteria}['arrival'] == 'clean'
+
+
 @pytest.mark.parametrize(
     ('chances', 'errors_ft', 'words'),
     [
         ((0.3, 0.3, 0.3, 0.3, 0.3), (0, 10, -20, 60, 30), 'better than the forecast knew'),
         ((0.8, 0.9, 0.8, 0.9, 0.8), (600, 700, 650, 0, 900), 'Look for what has changed'),
         ((0.6, 0.5, 0.6, 0.5, 0.6), (0, 500, 10, 600, 40), 'what luck makes of it'),
+        # fewer than expected, as luck often has it; and as many as that, where few are usual
+        ((0.8, 0.7, 0.8, 0.7, 0.8), (0, 500, 10, 600, 40), 'what luck makes of it'),
+        ((0.9, 0.9, 0.9, 0.9, 0.4), (0, 10, 20, -10, 600), 'what luck makes of it'),
         ((0.6, 0.5), (0, 10), ''),
     ],
 )

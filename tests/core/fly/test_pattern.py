@@ -50,6 +50,37 @@ def test_radius_rate_and_stall_margin_of_a_turn():
     assert [round((stall_factor(bank) - 1) * 100) for bank in (30, 45, 60)] == [7, 19, 41]
 
 
+@pytest.mark.parametrize(('side', 'turned'), [('left', -90.0), ('right', 90.0)])
+def test_the_legs_are_flown_round_to_the_side_of_the_pattern_and_the_gates_stand_on_them(side, turned):
+    # course 050.4 magnetic; calm: heading and track are one
+    found = pattern(runway={'pattern_side': side}, weather={'wind_kt': 0.0})
+    course = make_request().runway.course_deg_mag
+    by_leg = {leg.leg: leg.heading_deg_mag for leg in found.legs}
+    around = {'crosswind': 1, 'downwind': 2, 'base': 3, 'final': 0}
+    for leg, quarters in around.items():
+        off = (by_leg[leg] - course - quarters * turned + 180) % 360 - 180
+        assert off == pytest.approx(0, abs=0.1), leg
+    gates = {gate.name: gate for gate in found.gates}
+    out_ft = math.copysign(1.0, turned) * 0.75 * FT_PER_NM
+    assert gates['abeam the spot'].lateral_ft == pytest.approx(out_ft, rel=0.01)
+    # mid-base lies half-way between where base begins and where it ends, out at that side
+    assert 0.2 < gates['mid-base'].lateral_ft / out_ft < 0.8
+    assert gates['mid-base'].along_ft < gates['abeam the spot'].along_ft
+
+
+@pytest.mark.parametrize('side', ['left', 'right'])
+def test_a_wind_from_the_right_turns_every_nose_into_it(side):
+    found = pattern(
+        PatternChoice(wind_kt=15.0, wind_dir_deg_true=128.0),
+        runway={'pattern_side': side},
+        weather={'wind_kt': 14.0, 'wind_dir_deg_mag': 140.4},
+    )
+    crabs = {leg.leg: (leg.heading_deg_mag - leg.track_deg_mag + 180) % 360 - 180 for leg in found.legs}
+    assert crabs['upwind'] > 4  # the wind is on the right hand there and on final, on the left on downwind
+    assert crabs['final'] > 4
+    assert crabs['downwind'] < -4
+
+
 def test_in_still_air_a_turn_is_an_arc_and_wind_only_carries_it_along():
     turn = Turn(from_heading_deg=90, turned_deg=90, bank_deg=25, speed_ktas=75)
     radius = radius_ft(speed_ktas=75, bank_deg=25)

@@ -90,8 +90,8 @@ class GoodSpots:
 
     def held_aim_ft(self, kind: LandingKind, spot_ft: float) -> float | None:
         """The aim point where the last laps hold it back [ft]; None where they do not, or it would not be good so."""
-        of_kind = self._of(kind)
-        if of_kind.aim_point_ft is None or of_kind.overrule('aim_point_ft') is not None:
+        of_kind = self._of_kind.get(kind)
+        if of_kind is None or of_kind.aim_point_ft is None or of_kind.overrule('aim_point_ft') is not None:
             return None
         held_ft = of_kind.aim_point_ft + spot_ft - of_kind.spot_ft
         there = replace(of_kind, spot_ft=spot_ft, aim_point_ft=held_ft)
