@@ -6,6 +6,10 @@ Needs root, debootstrap (Debian) and a mirror. A minimal Debian is made in a fol
 of its own for mounts and processes; what this machine's own pip and npm are told is told there too. Each block of the
 document that is marked ``<!-- recipe -->`` is run by a shell, one after the other; then the school must answer. Not
 part of `./bullseye test`: it takes some minutes.
+
+    sudo .venv/bin/python bench/recipe.py --container
+
+follows the steps of the Containerfile in such a system instead, where no builder of images is.
 """
 
 from __future__ import annotations
@@ -14,6 +18,7 @@ import argparse
 import json
 import os
 import re
+import shlex
 import shutil
 import subprocess
 import sys
@@ -36,6 +41,34 @@ def blocks() -> list[tuple[str, bool]]:
     """The commands of the document in order, and whether they stay running."""
     found = _BLOCK.finditer((ROOT / 'docs' / 'deploy.md').read_text(encoding='utf-8'))
     return [(re.sub(r'(?m)^    ', '', one['lines']).strip(), bool(one['kind'])) for one in found]
+
+
+def container_blocks() -> list[tuple[str, bool]]:
+    """The steps of the Containerfile as shell scripts in order, and whether they stay running."""
+    text = (ROOT / 'Containerfile').read_text(encoding='utf-8').replace('\\\n', ' ')
+    found: list[tuple[str, bool]] = []
+    place, user, settings = '/', '', ''
+    for line in text.splitlines():
+        word, _, rest = line.partition(' ')
+        match word:
+            case 'COPY':
+                found.append((f'git clone REPOSITORY {rest.split()[1]}', False))  # what is committed, and nothing built
+            case 'WORKDIR':
+                place = rest
+            case 'USER':
+                user = f'exec setpriv --reuid={rest} --regid={rest} --init-groups '
+            case 'ENV':
+                settings = f'env {rest} '
+            case 'RUN':
+                found.append((f'cd {place}\n{rest}', False))
+            case 'CMD':
+                command = ' '.join(shlex.quote(one) for one in json.loads(rest))
+                found.append((f'cd {place}\n{user}{settings}{command}', True))
+            case 'FROM' | 'VOLUME' | 'EXPOSE' | 'STOPSIGNAL' | '#' | '':
+                pass
+            case _:
+                raise SystemExit(f'The Containerfile has a step that is not followed here: {word}')
+    return found
 
 
 def mirror_here() -> str:
@@ -96,6 +129,7 @@ def main() -> None:
     parser = argparse.ArgumentParser(description=__doc__.splitlines()[0])
     parser.add_argument('--mirror', default=mirror_here(), help="of Debian; else this machine's own")
     parser.add_argument('--keep', type=Path, help='a bare system that was made before, which is used up')
+    parser.add_argument('--container', action='store_true', help='the steps of the Containerfile')
     wanted = parser.parse_args()
     folder = wanted.keep or Path(tempfile.mkdtemp(prefix='bullseye-recipe-'))
     folder.chmod(0o755)
@@ -114,14 +148,15 @@ def main() -> None:
     }
     serving, said = None, 'not served'
     try:
-        for script, stays in blocks():
+        for script, stays in container_blocks() if wanted.container else blocks():
             command = [*_ALONE, *inside(folder, script, repository='/srv/bullseye.git')]
             if not stays:
                 subprocess.run(command, env=environment, check=True)
                 print(f'{time.monotonic() - begun:.0f} s: done: {script.splitlines()[0]} …', flush=True)
                 continue
             serving = subprocess.Popen(command, env=environment)
-            said = answers('http://127.0.0.1:8765', within_s=180)
+            own = subprocess.run(['hostname', '-i'], capture_output=True, text=True, check=True).stdout.split()[0]
+            said = answers(f'http://{own if wanted.container else "127.0.0.1"}:8765', within_s=180)
     finally:
         if serving is not None:
             serving.kill()  # with it all that runs in its namespace
