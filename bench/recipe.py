@@ -83,7 +83,8 @@ def make_system(folder: Path, mirror: str) -> None:
     """A minimal Debian 12 with nothing of ours, and this machine's ways to its registries."""
     subprocess.run(['debootstrap', '--variant=minbase', 'bookworm', folder, mirror], check=True, stdout=sys.stderr)
     shutil.copytree('/etc/apt', folder / 'etc' / 'apt', dirs_exist_ok=True, symlinks=True)
-    shutil.copy('/etc/resolv.conf', folder / 'etc' / 'resolv.conf')
+    for name in ('resolv.conf', 'hosts'):
+        shutil.copy(f'/etc/{name}', folder / 'etc' / name)
     named = subprocess.run([sys.executable, '-m', 'pip', 'config', 'list'], capture_output=True, text=True, check=True)
     paths = {Path(one) for one in (*_TOLD, *re.findall(r"(?<=')(?:file://)?(/[^' ]+)", named.stdout))}
     for path in sorted({one.parent if one.name == 'simple' else one for one in paths}):

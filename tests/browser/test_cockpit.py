@@ -60,7 +60,7 @@ def test_a_lesson_without_a_network_is_all_there_afterwards(marta: Page, context
         page.get_by_role('button', name='Touch-and-go', exact=True).click()
         page.get_by_role('button', name='Ballooned', exact=True).click()
         expect(page.get_by_text('✓ saved on this device')).to_be_visible()
-        expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
+        expect(page.get_by_label('Result')).to_contain_text('Calculated on this device')
         expect(page.get_by_label('Result')).to_contain_text('beyond the box')
         expect(device(page)).to_contain_text(f'{number} lap{"s are" if number > 1 else " is"} only on this device')
         page.get_by_role('button', name='Next lap').click()
@@ -309,7 +309,7 @@ def test_a_full_storage_keeps_the_lap_on_the_page_says_so_and_sends_it(marta: Pa
     )
     tap(page, 900)
     expect(page.get_by_text('only on this page: keep it open')).to_be_visible()
-    expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
+    expect(page.get_by_label('Result')).to_contain_text('Calculated on this device')
     context.set_offline(False)
     expect(page.get_by_text(re.compile('✓ saved$'))).to_be_visible()
     assert [round(lap['along_ft'], -1) for lap in stored(page, sortie)] == [900]
@@ -427,7 +427,7 @@ def test_the_wind_turns_and_the_laps_go_to_the_other_runway_without_a_network(
     expect(page.get_by_text('· 23')).to_be_visible()
     tap(page, 900)
     page.get_by_role('button', name='Touch-and-go', exact=True).click()
-    expect(page.get_by_label('Result')).to_contain_text('Worked out on this device')
+    expect(page.get_by_label('Result')).to_contain_text('Calculated on this device')
     page.get_by_role('button', name='Next lap').click()
     expect(page.get_by_role('radio', name='23', exact=True)).to_be_checked()  # and so the laps after it
     tap(page, 850)

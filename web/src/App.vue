@@ -46,7 +46,7 @@ const reworking = computed(() => {
     ...(laps ? [`${laps.toLocaleString('en')} ${laps === 1 ? 'lap' : 'laps'}`] : []),
     ...(flights ? [`${flights.toLocaleString('en')} recorded ${flights === 1 ? 'flight' : 'flights'}`] : []),
   ]
-  return `Past laps are being worked out again by touchdown model ${version!.model}: ${left.join(' and ')} to go. Aim points and chances to hit may still move.`
+  return `Past laps are being calculated again by touchdown model ${version!.model}: ${left.join(' and ')} to go. Aim points and chances to hit may still move.`
 })
 watch(reworking, (now, before) => {
   if (before && !now) void client.invalidateQueries()

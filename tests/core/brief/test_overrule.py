@@ -37,7 +37,7 @@ def test_what_the_instructor_sets_is_flown_and_said_with_its_reason(number, valu
     assert any(words in one for one in said(brief))
     assert not [one for one in said(plain) if 'set by' in one]
     if number == 'aim_point_ft':
-        assert f'Worked out: {round(plain.aim.aim_point_ft, -1):,.0f} ft.' in ' '.join(said(brief))
+        assert f'Calculated: {round(plain.aim.aim_point_ft, -1):,.0f} ft.' in ' '.join(said(brief))
         assert brief.aim.is_set_by_instructor
     if number == 'landing_roll_ft':
         assert brief.ground.box_fits is False
@@ -75,7 +75,7 @@ def test_every_number_of_the_takeoff_can_be_set(number, value, field, ours):
     assert getattr(found, field) == value + elevation_ft
     words = next(one for one in map(str, found.cautions) if 'set by' in one)
     assert 'set by Ada Instructor: it is hot and the trees are tall.' in words
-    assert f'Worked out: {ours}.' in words
+    assert f'Calculated: {ours}.' in words
     if number == 'rotate_kias':  # the roll goes with the square of the speed
         assert found.ground_roll_ft == pytest.approx(
             plain.ground_roll_ft * (60 / plain.lift_off_speed_kias) ** 2, rel=1e-9
@@ -97,13 +97,13 @@ def test_leg_speeds_and_the_glide_can_be_set_and_never_near_the_stall():
     usual = {leg.leg: leg.kias for leg in parts().pattern.legs}
     told = ' '.join(map(str, set_both.pattern.cautions))
     for leg in ('downwind', 'base'):
-        assert f'Worked out: {usual[leg]:.0f} kt.' in told
+        assert f'Calculated: {usual[leg]:.0f} kt.' in told
     slow = parts(('base_kias', 50.0))
     assert slow.pattern is None
     assert any('too near the stall' in one for one in map(str, slow.notes))
     plain, turned = parts().power_off, parts(('glide_turn_ft', 300.0), ('best_glide_kias', 74.0)).power_off
     assert (turned.turn_after_abeam_ft, turned.glide_kias) == (300, 74)
-    assert f'Worked out: {round(plain.turn_after_abeam_ft, -1):,.0f} ft.' in ' '.join(map(str, turned.cautions))
+    assert f'Calculated: {round(plain.turn_after_abeam_ft, -1):,.0f} ft.' in ' '.join(map(str, turned.cautions))
     late = parts(('glide_turn_ft', 4_500.0))
     assert 'NOT REACHED' in ' '.join(map(str, (*late.notes, *(late.power_off.cautions if late.power_off else ()))))
 

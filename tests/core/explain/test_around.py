@@ -80,7 +80,7 @@ FAULTS = {
     'final_speed': at_gates(groundspeed_kt=72.0),
 }
 WORDS = {
-    'liftoff': 'Lifted off 38 % earlier',
+    'liftoff': 'Lifted off in 38 % less',
     'takeoff_centreline': '31 ft off the centreline',
     'climb_speed': 'Climbed 12 kt slow',
     'first_turn': 'Turned 160 ft below',

@@ -113,7 +113,7 @@ def test_each_cause_gets_its_own_feet():
     _, aimed, brief = judged(request=make_request(aim_point_ft=briefed().aim.aim_point_ft + 150), along_ft=950)
     assert {p.cause: round(p.feet) for p in aimed.parts if p.feet} == {'aim': 150}
     assert str(aimed.one_change).startswith(
-        'It touched 150 ft beyond the middle of the box. Aim 150 ft earlier (¾ stripe and gap)'
+        'It touched 150 ft beyond the middle of the box. Aim 150 ft shorter (¾ stripe and gap)'
     )
     fast = brief.touchdown.ft_per_kt_speed * 3
     _, hot, brief = judged(threshold_speed_kias=brief.speed.approach_speed_kias + 3, along_ft=800 + fast)
@@ -133,7 +133,7 @@ def test_the_sentence_begins_with_what_happened_and_blames_only_what_was_measure
     aimed = make_request(aim_point_ft=briefed().aim.aim_point_ft + 222)
     _, mixed, _ = judged(request=aimed, along_ft=briefed().aim.target_ft + 222 + 299)
     assert mixed.largest == 'aim'  # 222 of 521 ft; the rest of 299 holds speed, roundout and hold-off
-    assert str(mixed.one_change).startswith('It touched 520 ft beyond the middle of the box. Aim 220 ft earlier')
+    assert str(mixed.one_change).startswith('It touched 520 ft beyond the middle of the box. Aim 220 ft shorter')
     # a known part too small to lead: nothing is blamed, the speed is to be read
     little = make_request(aim_point_ft=briefed().aim.aim_point_ft + 60)
     _, unread, _ = judged(request=little, along_ft=briefed().aim.target_ft + 60 + 400)

@@ -43,7 +43,7 @@ const moved = computed(() => {
   if (props.next.spot_ft !== props.spotFt)
     return `${stripesWords(props.next.spot_ft - props.next.aim_point_ft)} before the spot`
   const by = props.next.aim_point_ft - props.aimFt
-  return Math.abs(by) < 15 ? 'as on this lap' : `${stripesWords(by)} ${by < 0 ? 'earlier' : 'later'}`
+  return Math.abs(by) < 15 ? 'as on this lap' : `${stripesWords(by)} ${by < 0 ? 'shorter' : 'farther in'}`
 })
 </script>
 
@@ -99,7 +99,7 @@ const moved = computed(() => {
     <p v-if="!lap" class="text-sm text-soft">
       {{
         here
-          ? 'Worked out on this device from the table taken along; the server’s own result replaces it.'
+          ? 'Calculated on this device from the table taken along; the server’s own result replaces it.'
           : 'The score comes when the server is reached: this sortie was not taken along.'
       }}
     </p>

@@ -38,7 +38,7 @@ defineProps<{
           !figures.aim.aim_is_good
             ? 'not to be flown: see the cautions'
             : isFromDevice
-              ? 'worked out on this device'
+              ? 'calculated on this device'
               : figures.aim.aim_before_spot_words
         "
       />
@@ -58,7 +58,7 @@ defineProps<{
     </div>
 
     <p v-if="figures.aim.aim_is_good" class="!mt-1 text-sm md:hidden">
-      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b> as lately,
+      Chance to hit <b class="figure">{{ percent(figures.aim.hit_chance) }}</b> at the usual speed,
       <b class="figure">{{ percent(figures.aim.hit_chance_if_briefed) }}</b> at the briefed speed
     </p>
 

@@ -75,14 +75,14 @@ async function add() {
 <template>
   <section class="panel" aria-labelledby="overrules">
     <h2 id="overrules" class="text-lg font-bold">Set a number yourself</h2>
-    <p class="text-sm text-soft">It takes the place of what is worked out, and your reason is shown beside it.</p>
+    <p class="text-sm text-soft">It takes the place of the calculated number, and your reason is shown beside it.</p>
     <ul v-if="held.length" class="mt-2 space-y-1">
       <li v-for="one in held" :key="one.number" class="flex flex-wrap items-center gap-2">
         <span class="min-w-0 flex-1"
           ><b>{{ of(one.number)?.label }} {{ one.value }} {{ of(one.number)?.unit }}</b
           >, set by {{ one.by }}: {{ one.reason }}</span
         >
-        <button type="button" class="button" @click="set(others(one.number))">Back to what is worked out</button>
+        <button type="button" class="button" @click="set(others(one.number))">Back to the calculated number</button>
       </li>
     </ul>
     <form class="mt-2 grid items-end gap-2 sm:grid-cols-[1fr_1fr_1.4fr_auto]" @submit.prevent="add">

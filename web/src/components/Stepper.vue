@@ -12,6 +12,8 @@ const props = withDefaults(
     step?: number
     digits?: number
     error?: string
+    /** One sentence under the field, such as what it means to leave it empty. */
+    hint?: string
     emptyWord?: string
     start?: number
     slide?: boolean
@@ -20,7 +22,7 @@ const props = withDefaults(
     /** What a step goes on from, where a value is stored before it is shown: taps may come faster. */
     latest?: () => number | null | undefined
   }>(),
-  { step: 1, digits: 0, error: '', emptyWord: '–', start: undefined, latest: undefined },
+  { step: 1, digits: 0, error: '', hint: '', emptyWord: '–', start: undefined, latest: undefined },
 )
 const value = defineModel<number | null>({ required: true })
 const id = `stepper-${Math.random().toString(36).slice(2)}`
@@ -59,7 +61,7 @@ function move(way: number, now = current()) {
           step="any"
           :placeholder="emptyWord"
           :aria-invalid="!!error"
-          :aria-describedby="error ? `${id}-error` : undefined"
+          :aria-describedby="error ? `${id}-error` : hint ? `${id}-hint` : undefined"
           @keydown.up.prevent="move(1, standing($event))"
           @keydown.down.prevent="move(-1, standing($event))"
         />
@@ -78,6 +80,7 @@ function move(way: number, now = current()) {
       :aria-label="`${label}, slider`"
       @input="value = Number(($event.target as HTMLInputElement).value)"
     />
+    <p v-if="hint && !error" :id="`${id}-hint`" class="text-sm text-soft">{{ hint }}</p>
     <p v-if="error" :id="`${id}-error`" class="text-sm font-bold text-spot-ink" role="alert">{{ error }}</p>
   </div>
 </template>

@@ -263,7 +263,7 @@ const words = computed(() =>
           <template v-if="ofLap === null">
             Look at the sock, and ask the tower. Brief, aim, limits and go-around point follow from the next lap on.
           </template>
-          <template v-else>What this lap shows is worked out again in this wind.</template>
+          <template v-else>What this lap shows is calculated again in this wind.</template>
           The aircraft’s handbook, the local rules and the instructor decide.
         </p>
         <div class="sticky bottom-0 flex flex-wrap gap-2 bg-card py-2">

@@ -32,7 +32,7 @@ export function useLatest<Question, Answer>(
       } catch (error) {
         if (asked !== age) continue
         fields.value = error instanceof ApiError ? error.fields : {}
-        problem.value = error instanceof Error ? error.message : 'It could not be worked out.'
+        problem.value = error instanceof Error ? error.message : 'It could not be calculated.'
       }
     }
     running = false

@@ -60,7 +60,7 @@ function mark(id: number, body: { done?: boolean; seen?: boolean }) {
         <span class="heading">What to do</span><input v-model="form.words" class="field" maxlength="400" required />
       </label>
       <label class="block sm:col-span-2">
-        <span class="heading">With the page of a fault; empty: none</span>
+        <span class="heading">With the page of a fault</span>
         <select v-model="form.fault" class="field">
           <option value="">none</option>
           <option v-for="one in faults.data.value?.faults" :key="one.code" :value="one.code">{{ one.name }}</option>

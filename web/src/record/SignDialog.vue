@@ -140,7 +140,7 @@ async function sign() {
           </div>
           <label class="block">
             <span class="heading">{{
-              form.kind === 'correction' ? 'Why it is corrected' : 'In your words; empty: the name of it'
+              form.kind === 'correction' ? 'Why it is corrected' : 'In your words, or nothing for its name'
             }}</span>
             <input v-model="form.words" class="field" maxlength="400" :required="form.kind === 'correction'" />
           </label>

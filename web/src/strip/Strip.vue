@@ -82,7 +82,7 @@ const words = computed(() => {
   const spot = `${props.spotLabel} ${round(brief.spot_ft)}${farthest > nearest ? `, box to ${round(farthest)}` : ''}`
   const aim = brief.aim_is_good === false ? 'No good aim' : `Aim ${round(brief.aim_point_ft, 10)}`
   const expected = brief.predicted_band_ft
-  const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}, as lately` : ''
+  const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}, at the usual speed` : ''
   return { spot, aim, band, gate: gate === null || gate < 0 ? '' : `Go around by ${round(gate, 10)}` }
 })
 

@@ -256,7 +256,8 @@ function addLadder() {
             />
             <Stepper
               :model-value="draft.demonstrated_crosswind_kt ?? null"
-              label="Crosswind shown; empty: 0.2 Vs0"
+              label="Crosswind shown"
+              hint="Left empty, a fifth of the stalling speed with full flap stands for it."
               unit="kt"
               :min="1"
               :max="60"
@@ -309,7 +310,8 @@ function addLadder() {
             />
             <Stepper
               :model-value="draft.deceleration_fps2 ?? null"
-              label="Slowing in the float; empty: by its glide"
+              label="Slowing in the float"
+              hint="Left empty, it follows from the glide."
               unit="ft/s²"
               :min="0.6"
               :max="12"
@@ -442,9 +444,10 @@ function addLadder() {
             />
           </label>
           <label class="block">
-            <span class="heading">Registration, for the logbook; empty: asked each time</span>
+            <span class="heading">Registration, for the logbook</span>
             <input
               class="field"
+              placeholder="asked each time"
               maxlength="80"
               :value="about.registration ?? ''"
               @change="setAbout({ registration: picked($event) || null })"

@@ -167,7 +167,7 @@ const otherProblem = computed(() =>
           :note="
             !brief.aim.aim_is_good
               ? 'no aim point is good'
-              : `as flown lately; ${percent(brief.aim.hit_chance_if_briefed)} at the briefed speed`
+              : `at the usual speed; ${percent(brief.aim.hit_chance_if_briefed)} at the briefed speed`
           "
         />
         <Figure
@@ -241,7 +241,8 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="(now('approach_speed_kias') as number | null) ?? null"
-            label="Speed; empty: worked out"
+            label="Speed"
+            hint="Left empty, the calculated speed is flown."
             unit="kt"
             :min="LIMITS.speedKias.min"
             :max="LIMITS.speedKias.max"
@@ -299,7 +300,8 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="wind.gust_kt"
-            label="Gust; empty: none"
+            label="Gust"
+            hint="Leave it empty where there is none."
             unit="kt"
             :min="LIMITS.gustKt.min"
             :max="LIMITS.gustKt.max"

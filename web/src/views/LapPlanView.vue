@@ -242,7 +242,8 @@ function aim(lap: PlannedLap) {
         />
         <Stepper
           :model-value="sortie.fuel_gal"
-          label="Fuel aboard; empty: not counted"
+          label="Fuel aboard"
+          hint="Left empty, it does not limit the laps."
           unit="gal"
           :min="0"
           :max="200"

@@ -260,7 +260,8 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         />
         <Stepper
           :model-value="choice.ahead_final_nm ?? null"
-          label="Number two: one on final, this far out as you are abeam; empty: nobody"
+          label="Number two: how far out on final the other one is as you are abeam"
+          hint="Leave it empty where nobody is ahead."
           unit="nm"
           :min="0"
           :max="15"
@@ -286,7 +287,8 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <div class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="choice.wind_dir_deg_true ?? null"
-            label="Wind up there, true; empty: estimated"
+            label="Wind at pattern height, true"
+            hint="Left empty, it is estimated."
             unit="°"
             :min="0"
             :max="360"

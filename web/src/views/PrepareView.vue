@@ -575,11 +575,8 @@ const otherProblem = computed(() =>
         <Choice v-model="reference" label="Wind direction by hand" :options="REFERENCES" />
         <Stepper
           :model-value="shownDirection"
-          :label="
-            reference === 'mag'
-              ? 'Wind from, magnetic; empty: variable or calm'
-              : 'Wind from, true; empty: variable or calm'
-          "
+          :label="reference === 'mag' ? 'Wind from, magnetic' : 'Wind from, true'"
+          hint="Leave it empty for a variable wind, or a calm."
           unit="°"
           :min="0"
           :max="360"
@@ -603,7 +600,8 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="form.gust_kt ?? null"
-            label="Gust; empty: none"
+            label="Gust"
+            hint="Leave it empty where there is none."
             unit="kt"
             :min="0"
             :max="150"
@@ -639,7 +637,8 @@ const otherProblem = computed(() =>
         />
         <Stepper
           :model-value="form.weight_lb ?? null"
-          label="Weight; empty: two people, half fuel"
+          label="Weight"
+          hint="Left empty: two people and half the fuel."
           unit="lb"
           :min="aircraft?.spec.empty_weight_lb ?? 0"
           :max="aircraft?.spec.max_weight_lb ?? 20000"

@@ -237,8 +237,9 @@ function reinstate(one: SortieLine) {
             <template v-if="doing.what === 'copy'">
               <label for="copy-day" class="heading block">Day</label>
               <input id="copy-day" v-model="copyDay" type="date" class="field" required />
-              <label for="copy-hour" class="heading block">Hour, UTC; empty: not known yet</label>
-              <input id="copy-hour" v-model="copyHour" type="time" class="field" />
+              <label for="copy-hour" class="heading block">Hour, UTC</label>
+              <input id="copy-hour" v-model="copyHour" type="time" class="field" aria-describedby="copy-hour-hint" />
+              <p id="copy-hour-hint" class="text-sm text-soft">Leave it empty while the hour is not known.</p>
               <p class="text-sm text-soft">Its wind is not known yet: give it before the flight.</p>
             </template>
             <template v-else>

@@ -19,7 +19,7 @@ from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
 _BOOK = Phrasebook(
     'wind',
-    variable='Variable wind of {wind}: limits and distances are worked out for its worst direction. '
+    variable='Variable wind of {wind}: limits and distances are those of its worst direction. '
     'The prediction is for no wind along the runway, its band for any direction.',
     swings='The wind swings: up to {across} across from the {side}, between {least} and {most} of headwind. '
     'The limits hold for its worst direction, the aim is for all of them.',

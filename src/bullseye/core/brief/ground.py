@@ -26,7 +26,7 @@ GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'instructor']
 _BOOK = Phrasebook(
     'ground',
     no_table='No landing table for this aircraft: how much runway the roll needs is unknown. Use the handbook.',
-    outside='No ground roll can be worked out: {why}. Do not guess it; use the handbook.',
+    outside='No ground roll can be calculated: {why}. Do not guess it; use the handbook.',
     beyond_roll='The box ends {beyond} beyond the last place from which the factored ground roll fits. '
     'Choose a spot nearer the threshold or another runway.',
     beyond_climb='The box ends {beyond} beyond the last place from which a go-around clears what stands beyond the '

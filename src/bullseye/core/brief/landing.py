@@ -62,10 +62,10 @@ from bullseye.core.model.speeds import SpeedStep
 
 _BOOK = Phrasebook(
     'speed',
-    steady_adds_nothing='{extra} above the worked-out speed: a steady wind adds nothing, it is only groundspeed. '
+    steady_adds_nothing='{extra} above the calculated speed: a steady wind adds nothing, it is only groundspeed. '
     'The extra becomes float.',
-    fast='{extra} above the worked-out speed: the extra becomes float.',
-    slow='{short} below the worked-out speed: less margin above the stall.',
+    fast='{extra} above the calculated speed: the extra becomes float.',
+    slow='{short} below the calculated speed: less margin above the stall.',
     margin='Only {margin} above the stalling speed at this weight and flap: less than a fifth of it.',
     lull='A lull of the gusts leaves {margin} above the stalling speed.',
     slow_habit='This pilot has been {slower} slower over the threshold than briefed: {margin} above the stall. '

@@ -62,8 +62,8 @@ _BOOK = Phrasebook(
     one_lap='1 lap of {time}; limited by {limit}.',
     laps='{number} laps of {time}; limited by {limit}.',
     no_fit='No lap fits: {limit}.',
-    own_one='1 lap as ordered by the instructor. Worked out:',
-    own='{number} laps as ordered by the instructor. Worked out:',
+    own_one='1 lap as ordered by the instructor. Without that order:',
+    own='{number} laps as ordered by the instructor. Without that order:',
 )
 
 

@@ -15,8 +15,8 @@ _BOOK = Phrasebook(
     nothing='Nothing moves by as much as 10 ft.',
     farther='With the old aim point you would touch {moved} farther.',
     shorter='With the old aim point you would touch {moved} shorter.',
-    later='Aim {shift} later ({stripes}).',
-    earlier='Aim {shift} earlier ({stripes}).',
+    aim_farther='Aim {shift} farther in ({stripes}).',
+    aim_shorter='Aim {shift} shorter ({stripes}).',
     chance='Chance to hit {chance}.',
 )
 
@@ -56,6 +56,6 @@ def _words(touchdown_ft: float, aim_ft: float, after: BriefAnswer) -> Sentence:
     if moved:
         parts.append(_BOOK.say('farther' if moved > 0 else 'shorter', moved=feet(abs(touchdown_ft), step=10.0)))
     if shift:
-        way = 'later' if shift > 0 else 'earlier'
+        way = 'aim_farther' if shift > 0 else 'aim_shorter'
         parts.append(_BOOK.say(way, shift=feet(abs(aim_ft), step=10.0), stripes=in_stripes(aim_ft)))
     return joined(*parts, _BOOK.say('chance', chance=share(after.aim.hit_chance)))

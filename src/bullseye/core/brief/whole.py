@@ -69,7 +69,7 @@ from bullseye.core.given.overrule import OverruledNumber
 _LAP_S = 360.0  # [com] five to seven minutes a lap, where no pattern could be worked out
 _BOOK = Phrasebook(
     'whole',
-    no_direction='Variable wind: the distances are worked out with all {wind} from behind.',
+    no_direction='Variable wind: the distances are calculated with all {wind} from behind.',
     is_night='It is night then',
     is_twilight='The sun is down and twilight is ending',
     sun_sets='The sun sets {left} into the lesson',

@@ -63,7 +63,7 @@ def _surface(text: str) -> tuple[Surface, str | None]:
     if len(found) == 1 and not other:
         return found.pop(), None
     if not words:
-        return 'unknown', 'its surface is not given: enter it, or no distance can be worked out'
+        return 'unknown', 'its surface is not given: enter it, or no distance can be calculated'
     return 'unknown', f'its surface "{text.strip()}" is not one that is known here: enter what is rolled on'
 
 

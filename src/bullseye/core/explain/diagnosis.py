@@ -30,9 +30,9 @@ _BOOK = Phrasebook(
     drill='Hold-off drill: no touchdown to explain.',
     not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
     part_path='the path pointed at {flown}, {planned} planned',
-    part_aim_same='aim point as worked out',
-    part_aim_beyond='aim point {off} beyond the worked-out one',
-    part_aim_before='aim point {off} before the worked-out one',
+    part_aim_same='aim point as recommended',
+    part_aim_beyond='aim point {off} beyond the recommended one',
+    part_aim_before='aim point {off} before the recommended one',
     part_speed_unread='threshold speed not read: within the hold-off',
     part_speed='{read} over the threshold, {briefed} briefed',
     no_headwind='no headwind',
@@ -56,12 +56,12 @@ _BOOK = Phrasebook(
     'roundout; go around below it.',
     nothing='Change nothing: every part is within what can be told from a tap.',
     path='The final pointed at {flown}, not at the {planned} of the brief: hold the aim point still in the windscreen.',
-    aim_earlier='Aim {amount} earlier ({stripes}): the aim point alone moved it.',
-    aim_later='Aim {amount} later ({stripes}): the aim point alone moved it.',
+    aim_shorter='Aim {amount} shorter ({stripes}): the aim point alone moved it.',
+    aim_farther='Aim {amount} farther in ({stripes}): the aim point alone moved it.',
     too_fast='Cross the threshold at {briefed}, not {read}: {off} too many made {amount}.',
     too_slow='Cross the threshold at {briefed}, not {read}: {off} too few made {amount}.',
-    wind_earlier='The wind had changed: aim {amount} earlier ({stripes}) while it lasts.',
-    wind_later='The wind had changed: aim {amount} later ({stripes}) while it lasts.',
+    wind_shorter='The wind had changed: aim {amount} shorter ({stripes}) while it lasts.',
+    wind_farther='The wind had changed: aim {amount} farther in ({stripes}) while it lasts.',
     landed_beyond='It touched {error} beyond {origin}.',
     landed_before='It touched {error} before {origin}.',
     on_target='It touched where it should.',
@@ -81,10 +81,10 @@ _BOOK = Phrasebook(
     flat='It touched flat: it was flown on before the hold-off was over. Keep the stick coming back until it will not '
     'fly any more.',
     roundout_long='The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.',
-    roundout_short='The hold-off began {amount} too early: keep the aim point still until the cue, then round out.',
+    roundout_short='The hold-off began {amount} too short: keep the aim point still until the cue, then round out.',
     hold_off_long='Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled '
     'early.',
-    hold_off_short='Touched {amount} too early: hold it off, keep the stick coming back. Never save it by pushing '
+    hold_off_short='Touched {amount} too short: hold it off, keep the stick coming back. Never save it by pushing '
     'forward.',
 )
 _CALM_KT = 0.5  # [own] of wind along the runway, which is none
@@ -386,7 +386,7 @@ def _known_change(part: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence 
         if flown_ft is not None:
             planned = feet(brief.aim.aim_point_ft, step=10.0)
             return _BOOK.say('path', flown=feet(flown_ft, step=10.0), planned=planned)
-        return _BOOK.say('aim_earlier' if long else 'aim_later', amount=amount, stripes=in_stripes(off_ft))
+        return _BOOK.say('aim_shorter' if long else 'aim_farther', amount=amount, stripes=in_stripes(off_ft))
     if part.cause == 'speed' and lap.threshold_speed_kias is not None:
         off_kt = lap.threshold_speed_kias - brief.speed.approach_speed_kias
         return _BOOK.say(
@@ -397,7 +397,7 @@ def _known_change(part: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence 
             amount=amount,
         )
     if part.cause == 'wind':
-        return _BOOK.say('wind_earlier' if long else 'wind_later', amount=amount, stripes=in_stripes(off_ft))
+        return _BOOK.say('wind_shorter' if long else 'wind_farther', amount=amount, stripes=in_stripes(off_ft))
     return None
 
 

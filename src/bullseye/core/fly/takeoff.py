@@ -63,7 +63,7 @@ _BOOK = Phrasebook(
     idle='Idle, brake, keep straight.',
     land_ahead='Nose down, land on what is left, brake.',
     land_about_the_nose='Nose down to the glide attitude. Land within about 30° of the nose: headings {left} '
-    'to {right}. No turn back is worked out here.',
+    'to {right}. No turn back is planned here.',
     soft_ground='Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.',
     short_technique='Handbook distances are flown by the short-field technique; another takes more runway.',
     below_stall='Lift-off at {speed} is below the stall of {stall} with flap {flap}: check the speeds '

@@ -17,7 +17,7 @@ _BOOK = Phrasebook(
     '{on}, or leave the pattern and come again.',
     stay_level='Stay level at pattern height on base and final; go down {out} from the aim point, flap then.',
     slower_down='Go down from abeam more slowly: the path is met as you turn final. Flap later.',
-    no_descent='No descent is worked out for it.',
+    no_descent='No descent can be given for it.',
     turn_as_usual='Turn base where you always do: the one ahead is past you by then.',
     turn_later='Fly downwind on for {on}, {far}; turn when the one ahead has passed abeam.',
     new_final='New final {final}.',

@@ -35,8 +35,8 @@ _BOOK = Phrasebook(
     none='No aim point is good.',
     first='Aim at {aim}, {before}; no lap flown yet.',
     again='Aim at {aim} again.',
-    later='Aim at {aim}, {moved} later ({stripes}).',
-    earlier='Aim at {aim}, {moved} earlier ({stripes}).',
+    farther='Aim at {aim}, {moved} farther in ({stripes}).',
+    shorter='Aim at {aim}, {moved} shorter ({stripes}).',
 )
 
 # [own]
@@ -262,7 +262,7 @@ def _sentence(
         then = _BOOK.say('again', aim=aim)
     else:
         moved, stripes = feet(abs(moved_ft), step=10.0), in_stripes(moved_ft)
-        then = _BOOK.say('later' if moved_ft > 0 else 'earlier', aim=aim, moved=moved, stripes=stripes)
+        then = _BOOK.say('farther' if moved_ft > 0 else 'shorter', aim=aim, moved=moved, stripes=stripes)
     landed = sum(d.error_ft is not None for _, d, _ in judged)
     why = summarise(judged).one_change if landed >= 3 else diagnosis.one_change
     # a steady error is put right by the aim that follows; the sum of both would be told twice

@@ -55,8 +55,8 @@ LATEST: Final = ModelNews(
         'What is believed of a pilot with few laps comes from how your school’s pilots fly, looked at once a week: '
         'their aim points move by that too. How much a landing changes with the speed is learned from them as well.',
         'The latest ten laps of a pilot tell alike, older ones less: a steady hand is known sooner. A speed read to a '
-        'whole knot is judged so: half a knot over a limit is not told apart from it.',
-        'Past laps are worked out again. What your pilots have got used to is no longer what the brief says: tell them '
+        'whole knot is judged so: half a knot over a limit is within it.',
+        'Past laps are calculated again. What your pilots have got used to is no longer what the brief says: tell them '
         'before they fly.',
     ),
     conditions='Marram 160 at maximum weight, spot 1,200 ft, sea level, no lap known; feet from model 2; those of '

@@ -170,7 +170,7 @@ BUILT_IN: tuple[Exercise, ...] = (
         'takeoff_normal',
         'Takeoff, normal',
         'takeoff',
-        about='Full power over three seconds, centreline, lift-off at the worked-out place, climb speed.',
+        about='Full power over three seconds, centreline, lift-off at the calculated place, climb speed.',
         takeoff='normal',
     ),
     _exercise(
