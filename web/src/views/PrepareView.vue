@@ -667,11 +667,17 @@ const otherProblem = computed(() =>
             <span class="w-28 font-bold" :class="verdict(end).tone">{{ verdict(end).words }}</span>
             <span class="min-w-0 flex-1">
               <span
-                v-for="(reason, i) in end.reasons"
+                v-for="reason in end.reasons.filter((one) => one.over_limit)"
                 :key="reason.name"
-                :class="reason.over_limit ? 'font-bold text-fail-ink' : ''"
-                >{{ i ? ' · ' : '' }}{{ reason.words }}</span
+                class="block font-bold text-fail-ink"
+                >{{ reason.words }}</span
               >
+              {{
+                end.reasons
+                  .filter((one) => !one.over_limit)
+                  .map((one) => one.words)
+                  .join(' · ')
+              }}
             </span>
           </button>
         </li>
