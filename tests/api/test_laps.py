@@ -97,7 +97,7 @@ def test_the_demo_students_are_told_apart(marta):
     for one in marta.sorties():
         if one['laps']:
             said.setdefault(one['student_name'], []).append(marta.get(f'/api/sorties/{one["id"]}/laps')['summary'])
-    assert all('long' in summary['one_change'] for summary in said['Ines Carvalho'])
+    assert all('beyond the middle of the box' in summary['one_change'] for summary in said['Ines Carvalho'])
     assert any('speed' in summary['one_change'] for summary in said['Tobias Lund'] + said['Priya Raman'])
     assert max(s['spread_ft'] for s in said['Owen Fairbairn']) < min(s['spread_ft'] for s in said['Priya Raman'])
 

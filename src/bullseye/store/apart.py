@@ -2,7 +2,7 @@
 
     python -m bullseye.store.apart out|in|mine SCHOOL PERSON FILE
 
-The address of the database comes by the environment, what came of it goes as JSON to the standard output. A process
+The address of the database, a secret, comes by the standard input; what came of it goes out as JSON. A process
 that takes more memory than it may ends, and nothing of the school is changed: all of it is one transaction.
 """
 
@@ -26,7 +26,6 @@ from bullseye.store.errors import Conflict, NotAllowed
 from bullseye.store.models import User
 
 Task = Literal['out', 'in', 'mine']
-_ADDRESS = 'BULLSEYE_APART_URL'
 _MOST_MEMORY = 2_000_000_000  # [own] bytes of address space; a row and a recorded flight are what is held at once
 _NICE = 10
 _ALONE = {'OPENBLAS_NUM_THREADS': '1'}  # each thread of it takes address space
@@ -45,7 +44,9 @@ def run(db: Session, task: Task, file: IO[bytes], *, person: User) -> dict[str, 
     address = db.get_bind().engine.url.set(database=here).render_as_string(hide_password=False)
     db.commit()  # nothing is held here while it works
     command = [sys.executable, '-m', 'bullseye.store.apart', task, *who, file.name]
-    done = subprocess.run(command, env=os.environ | _ALONE | {_ADDRESS: address}, capture_output=True, check=False)  # noqa: S603 - our own, and three words of ours
+    environment = os.environ | _ALONE
+    # our own program, and three words of ours
+    done = subprocess.run(command, env=environment, input=address.encode(), capture_output=True, check=False)  # noqa: S603
     if done.returncode == _NO_DATABASE:
         raise OperationalError('the database went while a file was read or written', None, RuntimeError())
     if done.returncode not in (0, _REFUSED):
@@ -64,7 +65,7 @@ def _refusal(told: dict[str, Any]) -> Exception:
 
 
 def _work(task: str, school_id: int, person_id: int, path: str) -> dict[str, Any]:
-    engine = open_engine(os.environ.pop(_ADDRESS))
+    engine = open_engine(sys.stdin.read())
     with session_maker(engine)() as db:
         scope.bind(db, school_id)
         person = db.get_one(User, person_id)
