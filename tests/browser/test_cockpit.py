@@ -15,7 +15,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import BrowserContext, Page, Route, expect
+from playwright.sync_api import BrowserContext, Page, expect
 from sqlalchemy.exc import DBAPIError
 
 from bullseye.jobs import plain_url
@@ -592,22 +592,3 @@ def test_a_go_around_that_was_going_to_be_long_is_marked_with_one_tap_more(marta
     page.keyboard.press('g')
     page.get_by_role('button', name='Going long').click()
     expect(page.get_by_text('It was going to be long, and the next aim point takes that into account')).to_be_visible()
-
-
-def test_no_figure_stands_under_another_question(marta: Page):
-    """On a slow network: while the server is asked for another landing, that of before is not shown as its answer."""
-    open_today(marta, 'Ines')
-    marta.get_by_role('link', name='Laps', exact=True).click()
-    figures = marta.locator('main .panel', has=marta.get_by_text(re.compile('^Aim point'))).first
-    expect(figures).to_contain_text(re.compile(r'\d ?ft'))
-    held: list[Route] = []
-    marta.route('**/brief', held.append)
-    marta.get_by_role('radiogroup', name='Landing of this lap').get_by_role('radio', checked=False).first.click()
-    expect(marta.get_by_text('The server is asked for this lap.')).to_be_visible()
-    expect(figures).not_to_contain_text(re.compile(r'\d ?ft'))
-    expect(marta.get_by_role('button', name='Go-around')).to_be_enabled()  # the recorder stays
-    marta.unroute('**/brief')
-    for route in held:
-        route.continue_()
-    expect(figures).to_contain_text(re.compile(r'\d ?ft'))
-    expect(marta.get_by_text('The server is asked for this lap.')).to_have_count(0)
