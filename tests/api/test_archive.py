@@ -13,10 +13,11 @@ from typing import Any
 
 import pytest
 from apiflask import APIFlask
+from sqlalchemy.exc import InternalError, OperationalError
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.demo import seed
-from bullseye.store import archive, scope
+from bullseye.store import apart, archive, scope
 from bullseye.store.models import User
 from tests.api.conftest import Browser
 from tests.api.test_record import entry, student_of
@@ -225,3 +226,22 @@ def test_a_person_takes_out_what_is_kept_of_them_and_of_nobody_else(marta: Brows
         assert b'Owen' not in b''.join(file.read(name) for name in file.namelist())
     assert ines.client.get('/api/archive/school.zip').status_code == 403
     assert take_in(ines, data, status=403)['code'] == 'not_allowed'
+
+
+@pytest.mark.parametrize(
+    ('state', 'kind'), [('53100', OperationalError), ('25006', InternalError), (None, OperationalError)]
+)
+def test_what_the_database_says_to_the_other_process_is_said_here(state, kind):
+    """The reply to a full disk, or to a database that only reads, goes by the state of the error."""
+    error = apart._trouble(state)
+    assert type(error) is kind
+    assert getattr(error.orig, 'sqlstate', None) == state
+
+
+def test_a_file_that_finds_no_room_is_told_as_a_full_disk(marta: Browser, app: APIFlask):
+    with app.extensions['bullseye_sessions']() as db, open('/dev/full', 'wb') as full:
+        scope.see_every_school(db)
+        chief = db.get_one(User, marta.get('/api/session')['person']['id'])
+        with pytest.raises(OperationalError) as told:
+            apart.run(db, 'out', full, person=chief)
+    assert told.value.orig.sqlstate == '53100'

@@ -8,6 +8,7 @@ that takes more memory than it may ends, and nothing of the school is changed: a
 
 from __future__ import annotations
 
+import errno
 import json
 import os
 import resource
@@ -15,8 +16,9 @@ import subprocess
 import sys
 from typing import IO, Any, Literal
 
+import psycopg
 from sqlalchemy import func, select
-from sqlalchemy.exc import InterfaceError, OperationalError
+from sqlalchemy.exc import DBAPIError, InternalError, OperationalError
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
@@ -30,6 +32,7 @@ _MOST_MEMORY = 2_000_000_000  # [own] bytes of address space; a row and a record
 _NICE = 10
 _ALONE = {'OPENBLAS_NUM_THREADS': '1'}  # each thread of it takes address space
 _NO_DATABASE, _REFUSED = 3, 4  # how the process ends
+_READS_ONLY, _DISK_FULL = '25006', '53100'  # [pub: PostgreSQL, appendix A]
 
 
 def run(db: Session, task: Task, file: IO[bytes], *, person: User) -> dict[str, Any]:
@@ -37,7 +40,7 @@ def run(db: Session, task: Task, file: IO[bytes], *, person: User) -> dict[str, 
 
     :param file: with a name on disk; read from its beginning, or written to
     :raises NotAllowed, Conflict, InvalidInput: as ``archive`` does
-    :raises OperationalError: when the database went meanwhile
+    :raises OperationalError, InternalError: as the database said meanwhile, a full disk too
     """
     who = [str(person.school_id), str(person.id)]
     here = db.scalar(select(func.current_database()))
@@ -47,15 +50,27 @@ def run(db: Session, task: Task, file: IO[bytes], *, person: User) -> dict[str, 
     environment = os.environ | _ALONE
     # our own program, and three words of ours
     done = subprocess.run(command, env=environment, input=address.encode(), capture_output=True, check=False)  # noqa: S603
-    if done.returncode == _NO_DATABASE:
-        raise OperationalError('the database went while a file was read or written', None, RuntimeError())
-    if done.returncode not in (0, _REFUSED):
+    if done.returncode not in (0, _REFUSED, _NO_DATABASE):
         sys.stderr.buffer.write(done.stderr[-4_000:])
-        raise InvalidInput('file', 'it could not be read', 'an archive that Bullseye wrote, whole')
+        if task == 'in':
+            raise InvalidInput('file', 'it could not be read', 'an archive that Bullseye wrote, whole')
+        raise RuntimeError(f'the process that takes a school out ended with {done.returncode}')
     told: dict[str, Any] = json.loads(done.stdout)
+    if done.returncode == _NO_DATABASE:
+        raise _trouble(told['sqlstate'])
     if done.returncode == _REFUSED:
         raise _refusal(told)
     return told
+
+
+def _trouble(state: str | None) -> Exception:
+    """What the database said in that process, as if it had been said here: a full disk is told as one."""
+    kind = InternalError if state == _READS_ONLY else OperationalError
+    try:
+        original: Exception = psycopg.errors.lookup(state or '')()
+    except KeyError:
+        original = psycopg.OperationalError()
+    return kind('while a file was read or written', None, original)
 
 
 def _refusal(told: dict[str, Any]) -> Exception:
@@ -94,7 +109,13 @@ def main() -> int:
     except (NotAllowed, Conflict) as error:
         print(json.dumps({'code': error.code, 'words': str(error)}))
         return _REFUSED
-    except (OperationalError, InterfaceError):
+    except DBAPIError as error:
+        print(json.dumps({'sqlstate': getattr(error.orig, 'sqlstate', None)}))
+        return _NO_DATABASE
+    except OSError as error:
+        if error.errno != errno.ENOSPC:
+            raise
+        print(json.dumps({'sqlstate': _DISK_FULL}))
         return _NO_DATABASE
     return 0
 
