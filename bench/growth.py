@@ -43,8 +43,10 @@ from tests.working import as_application
 from bullseye.demo import seed
 from bullseye.jobs.worker import work
 from bullseye.launch.postgres import Cluster, free_port
-from bullseye.store import populations, scope, upgrade
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.learning import populations
+from bullseye.store.whole import upgrade
 
 ROOT = Path(__file__).parent.parent
 USERS, QUESTIONS, THINK_S = 20, 80, 1.0

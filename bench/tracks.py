@@ -30,7 +30,7 @@ from bullseye.sim.flight import Flown
 from bullseye.sim.recorder import BAROMETRIC, GNSS, HEARD_ON_GROUND, WHOLE_METRES, Recorder, Recording, record
 from bullseye.sim.scenarios import any_flight, scenario_flight
 from bullseye.sim.writers import csv, gpx, igc, nmea
-from bullseye.store.around import around_of
+from bullseye.store.flying.around import around_of
 from bullseye.tracks.analyse import analyse
 from bullseye.tracks.fields import runways_of
 from bullseye.tracks.readers import read_track

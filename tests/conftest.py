@@ -12,8 +12,8 @@ from hypothesis import HealthCheck, settings
 from sqlalchemy.engine import make_url
 
 from bullseye.demo import seed
-from bullseye.store import upgrade
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.whole import upgrade
 from tests.working import work_off
 
 settings.register_profile('ci', deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))

@@ -107,9 +107,10 @@ def _reply(arguments: argparse.Namespace) -> int:
 def _prepare(arguments: argparse.Namespace) -> int:
     """Migrate a database and fill it; print what the terminal shall tell."""
     from bullseye.demo import seed
-    from bullseye.store import erasing, people
     from bullseye.store.database import open_engine, session_maker
-    from bullseye.store.upgrade import NewerDatabase, upgrade
+    from bullseye.store.people import joining
+    from bullseye.store.whole import erasing
+    from bullseye.store.whole.upgrade import NewerDatabase, upgrade
 
     url = os.environ['BULLSEYE_DATABASE_URL']
     try:
@@ -122,13 +123,13 @@ def _prepare(arguments: argparse.Namespace) -> int:
         if again := erasing.erase_again(db):
             print(f'Erased again, as was done after this database was backed up: {again} of its people.')
         if arguments.school:
-            if people.needs_set_up(db):
-                print(f'First run: open the address and enter this one-time code: {people.new_setup_code(db)}')
+            if joining.needs_set_up(db):
+                print(f'First run: open the address and enter this one-time code: {joining.new_setup_code(db)}')
             return 0
         seed.seed(db, today=today, with_history=True)
         seed.bring_forward(db, today=today)
         print(f'Demo school, all made up. Sign in with one click, or with the password {seed.PASSWORD}:')
-        for person in people.demo_people(db):
+        for person in joining.demo_people(db):
             print(f'  {person.role:<11} {person.login}')
     return 0
 

@@ -18,9 +18,10 @@ from bullseye.api.limiter import limiter
 from bullseye.demo import seed
 from bullseye.jobs import Queue
 from bullseye.launch.places import WEB
-from bullseye.store import people, scope
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.models import School
+from bullseye.store.people import joining
+from bullseye.store.rows.people import School
 from tests.working import as_application
 
 # as the front end's types are made from it; tests/api/test_spec.py holds it against the code
@@ -212,7 +213,7 @@ def ada(app: APIFlask) -> Browser:
         db.add(school)
         db.flush()
         scope.bind(db, school.id)
-        people.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
+        joining.add(db, school=school, login='ada@sandling.example', name='Ada', role='chief', password=seed.PASSWORD)
         db.commit()
     return Browser(app).enter('/api/session', {'login': 'ada@sandling.example', 'password': seed.PASSWORD})
 

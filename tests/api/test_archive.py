@@ -17,8 +17,9 @@ from sqlalchemy.exc import InternalError, OperationalError
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.demo import seed
-from bullseye.store import apart, archive, scope
-from bullseye.store.models import User
+from bullseye.store import scope
+from bullseye.store.rows.people import User
+from bullseye.store.whole import apart, archive
 from tests.api.conftest import Browser
 from tests.api.test_record import entry, student_of
 from tests.working import work_off

@@ -8,8 +8,11 @@ from concurrent.futures import ThreadPoolExecutor
 from sqlalchemy import func, select
 
 from bullseye.store import scope
-from bullseye.store.models import Lap, LapRevision, Sortie, Technique, Track, TrackFile, User
-from bullseye.store.recordrows import LogEntry
+from bullseye.store.rows.equipment import Technique
+from bullseye.store.rows.flying import Lap, LapRevision, Sortie
+from bullseye.store.rows.people import User
+from bullseye.store.rows.record import LogEntry
+from bullseye.store.rows.tracks import Track, TrackFile
 from tests.api.conftest import Browser, owner
 from tests.api.test_roles import ask, asks, track_id  # noqa: F401  (a fixture)
 

@@ -7,8 +7,9 @@ from typing import Any
 import pytest
 from sqlalchemy import text
 
-from bullseye.store import populations, scope
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.learning import populations
 from tests.api.conftest import Browser, close
 from tests.growing import counted, fill
 

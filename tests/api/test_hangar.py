@@ -12,8 +12,9 @@ from sqlalchemy.orm.exc import StaleDataError
 from bullseye.demo.fleet import MARRAM_160
 from bullseye.paper.kneeboard import latin
 from bullseye.sim.weather import station
-from bullseye.store import scope, stations
-from bullseye.store.models import Sortie
+from bullseye.store import scope
+from bullseye.store.flying import stations
+from bullseye.store.rows.flying import Sortie
 from tests.api.conftest import Browser, owner
 
 TABLE = '\t0\t30\n0\t500\t560\n4000\t600\t670'

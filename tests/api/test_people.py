@@ -14,7 +14,8 @@ from sqlalchemy.exc import DBAPIError, OperationalError
 
 from bullseye.demo import seed
 from bullseye.store import scope
-from bullseye.store.models import LapRevision, User
+from bullseye.store.rows.flying import LapRevision
+from bullseye.store.rows.people import User
 from tests.api.conftest import Browser, close, owner
 
 GOOD = 'heron lamp tidal quartz'
@@ -355,7 +356,7 @@ def test_a_form_is_refused_before_it_is_read_and_a_large_body_before_who_it_is_o
 
 
 def test_a_database_that_does_not_answer_is_told_as_such(app: APIFlask, marta: Browser, monkeypatch, caplog):
-    from bullseye.api import days
+    from bullseye.api.flying import days
 
     def gone(*_: object, **__: object) -> None:
         raise OperationalError('select secret from nowhere', {'password_hash': 'argon2-secret'}, Exception('no route'))

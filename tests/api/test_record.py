@@ -12,8 +12,9 @@ from sqlalchemy.exc import DBAPIError
 from bullseye.demo import seed
 from bullseye.launch import backup
 from bullseye.launch.postgres import server_programs
-from bullseye.store import erasing, scope
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.whole import erasing
 from tests.api.conftest import Browser, owner
 
 TODAY = datetime.now(UTC).date()

@@ -10,7 +10,7 @@ from sqlalchemy import text
 from bullseye.core.given.standards import BUILT_IN
 from bullseye.demo import seed
 from bullseye.launch.places import WEB
-from bullseye.store import people
+from bullseye.store.people import joining
 from tests.api.conftest import Browser, owner
 
 CHIEF = {
@@ -24,7 +24,7 @@ CHIEF = {
 @pytest.fixture
 def setup_code(empty_app):
     with owner(empty_app) as db:
-        return people.new_setup_code(db)
+        return joining.new_setup_code(db)
 
 
 def test_nothing_of_a_school_is_shown_to_nobody(app):

@@ -3,7 +3,7 @@ import json
 import pytest
 
 from bullseye.cli import brief_from_json
-from bullseye.store import people
+from bullseye.store.people import joining
 from tests.api.conftest import Browser, owner
 from tests.api.test_session import CHIEF
 
@@ -168,13 +168,14 @@ def test_a_student_reads_their_own_sorties_and_writes_none(marta, ines):
 
 def test_another_school_is_invisible(app, marta):
     with owner(app) as db:
-        from bullseye.store import catalogue, scope
-        from bullseye.store.models import School
+        from bullseye.store import scope
+        from bullseye.store.equipment import catalogue
+        from bullseye.store.rows.people import School
 
         school = School(name='Sandling Aero')
         db.add(school)
         db.flush()
-        people.add(db, school=school, login='ada', name='Ada Field', role='chief', password=CHIEF['password'])
+        joining.add(db, school=school, login='ada', name='Ada Field', role='chief', password=CHIEF['password'])
         scope.bind(db, school.id)
         catalogue.add_built_in(db, school)
         db.commit()

@@ -2,14 +2,14 @@
 
 from playwright.sync_api import Page, expect
 
-from bullseye.store import people
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.people import joining
 
 
 def test_a_real_school_is_made_once_and_people_join_by_link(page: Page, serve, empty_url, quiet):
     engine = open_engine(empty_url)
     with session_maker(engine)() as db:
-        code = people.new_setup_code(db)
+        code = joining.new_setup_code(db)
     engine.dispose()
     server = serve(empty_url)
     page.goto(f'{server.url}/sorties/new')

@@ -9,7 +9,7 @@ import numpy as np
 import pytest
 
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M
-from bullseye.store.tracks import _columns, _unpacked
+from bullseye.store.tracks.positions import _columns, _unpacked
 from bullseye.tracks.readers import read_track
 from tests.device.node import calls, in_node, values
 

@@ -19,7 +19,7 @@ from bullseye.launch.backup import Database
 from bullseye.launch.postgres import Cluster, server_programs
 from bullseye.launch.say import GiveUp
 from bullseye.launch.upkeep import Upkeep
-from bullseye.store.backups import last_backup
+from bullseye.store.whole.backups import last_backup
 
 
 def rows(url: str) -> dict[str, list[str]]:

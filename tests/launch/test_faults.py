@@ -29,7 +29,7 @@ from bullseye.api.context import database
 from bullseye.launch.backup import Database, write
 from bullseye.launch.postgres import Cluster
 from bullseye.launch.say import GiveUp
-from bullseye.store import signins
+from bullseye.store.people import signins
 from tests.api.conftest import Browser, close, open_app  # noqa: F401  (a fixture)
 from tests.working import as_application
 

@@ -9,12 +9,14 @@ from sqlalchemy import select
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.store import judging, laps, scope, sortielist, sorties
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound
-from bullseye.store.models import Lap, Sortie, User
-from bullseye.store.plan import plan_of
-from bullseye.store.requests import changed_request, live_request, request_of
+from bullseye.store.flying import judging, laps, sortielist, sorties
+from bullseye.store.flying.plan import plan_of
+from bullseye.store.flying.requests import changed_request, live_request, request_of
+from bullseye.store.rows.flying import Lap, Sortie
+from bullseye.store.rows.people import User
 
 
 @pytest.fixture

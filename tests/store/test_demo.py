@@ -12,10 +12,12 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.request import RefusedRequest
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
 from bullseye.demo.flights import recorded_flight
-from bullseye.store import laps, scope
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.models import Sortie, User
-from bullseye.store.requests import brief_of, live_request
+from bullseye.store.flying import laps
+from bullseye.store.flying.requests import brief_of, live_request
+from bullseye.store.rows.flying import Sortie
+from bullseye.store.rows.people import User
 from tests.core.making import make_request
 
 

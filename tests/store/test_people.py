@@ -6,10 +6,11 @@ from sqlalchemy import select
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.demo import seed
-from bullseye.store import people, scope, signins
+from bullseye.store import scope
 from bullseye.store.database import has_written, open_engine, session_maker
 from bullseye.store.errors import Conflict, NotAllowed, NotFound, WrongLogin
-from bullseye.store.models import Invitation, School, User
+from bullseye.store.people import joining, signins
+from bullseye.store.rows.people import Invitation, School, User
 
 
 @pytest.fixture
@@ -31,7 +32,7 @@ def test_a_password_is_kept_as_an_argon2_hash_only(db):
     marta = person(db, 'Marta Kowalczyk')
     assert marta.password_hash.startswith('$argon2id$')
     assert seed.PASSWORD not in marta.password_hash
-    assert people.sign_in(db, login=' Marta@lantern-bay.example ', password=seed.PASSWORD).id == marta.id
+    assert joining.sign_in(db, login=' Marta@lantern-bay.example ', password=seed.PASSWORD).id == marta.id
 
 
 def test_somebody_who_left_can_neither_sign_in_nor_stay_signed_in(db):
@@ -48,8 +49,8 @@ def test_somebody_who_left_can_neither_sign_in_nor_stay_signed_in(db):
     ines.is_active = False
     db.commit()
     with pytest.raises(WrongLogin):
-        people.sign_in(db, login='ines@lantern-bay.example', password=seed.PASSWORD)
-    assert ines not in people.demo_people(db)
+        joining.sign_in(db, login='ines@lantern-bay.example', password=seed.PASSWORD)
+    assert ines not in joining.demo_people(db)
 
 
 @pytest.mark.parametrize(
@@ -65,7 +66,7 @@ def test_somebody_who_left_can_neither_sign_in_nor_stay_signed_in(db):
 def test_an_account_that_will_not_do_is_refused_by_field(db, login, password, name, field):
     school = db.scalars(select(School)).one()
     with pytest.raises(InvalidInput) as refusal:
-        people.add(db, school=school, login=login, name=name, role='student', password=password)
+        joining.add(db, school=school, login=login, name=name, role='student', password=password)
     assert refusal.value.field == field
     assert password not in str(refusal.value)
 
@@ -73,23 +74,23 @@ def test_an_account_that_will_not_do_is_refused_by_field(db, login, password, na
 def test_a_login_is_one_persons_whatever_its_case(db):
     school = db.scalars(select(School)).one()
     with pytest.raises(Conflict):
-        people.add(
+        joining.add(
             db, school=school, login='MARTA@lantern-bay.example', name='M', role='student', password='long enough'
         )
 
 
 def test_only_the_digest_of_an_invitation_is_kept_and_it_runs_out(db):
     marta = person(db, 'Marta Kowalczyk')
-    invitation, token = people.invite(db, by=marta, name=' Noor Haddad ', role='student')
+    invitation, token = joining.invite(db, by=marta, name=' Noor Haddad ', role='student')
     assert token not in invitation.token_hash
     assert invitation.name == 'Noor Haddad'
-    assert people.open_invitation(db, token)[1].name == 'Lantern Bay Flying School'
+    assert joining.open_invitation(db, token)[1].name == 'Lantern Bay Flying School'
     invitation.expires_at = datetime.now(UTC) - timedelta(seconds=1)
     db.commit()
     with pytest.raises(NotFound):
-        people.open_invitation(db, token)
+        joining.open_invitation(db, token)
     with pytest.raises(NotFound):
-        people.join(db, token=token, login='noor', password='a long enough one')
+        joining.join(db, token=token, login='noor', password='a long enough one')
     scope.see_every_school(db)
     assert db.scalars(select(Invitation)).one().used_at is None
 
@@ -102,25 +103,25 @@ def test_who_may_invite_whom(db, who, may):
     by = person(db, who)
     for role in ('chief', 'instructor', 'student'):
         if role in may:
-            assert people.invite(db, by=by, name='Somebody', role=role)[0].role == role
+            assert joining.invite(db, by=by, name='Somebody', role=role)[0].role == role
         else:
             with pytest.raises(NotAllowed):
-                people.invite(db, by=by, name='Somebody', role=role)
+                joining.invite(db, by=by, name='Somebody', role=role)
 
 
 def test_a_second_code_ends_the_first_and_a_set_up_school_needs_none(empty_url):
     engine = open_engine(empty_url)
     with session_maker(engine)() as db:
-        first, second = people.new_setup_code(db), people.new_setup_code(db)
+        first, second = joining.new_setup_code(db), joining.new_setup_code(db)
         made = {'school_name': 'Sandling Aero', 'name': 'Ada', 'login': 'ada', 'password': 'a long enough one'}
         with pytest.raises(InvalidInput, match='printed in the terminal'):
-            people.set_up(db, code=first, **made)
+            joining.set_up(db, code=first, **made)
         db.rollback()
-        chief = people.set_up(db, code=second.lower(), **made)
+        chief = joining.set_up(db, code=second.lower(), **made)
         db.commit()
-        assert (chief.role, people.needs_set_up(db)) == ('chief', False)
+        assert (chief.role, joining.needs_set_up(db)) == ('chief', False)
         with pytest.raises(NotAllowed):
-            people.set_up(db, code=second, **made)
+            joining.set_up(db, code=second, **made)
     engine.dispose()
 
 

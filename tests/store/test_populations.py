@@ -11,11 +11,14 @@ from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
 from bullseye.core.learn.fit import calibrate
 from bullseye.core.learn.population import Population
 from bullseye.jobs.worker import work
-from bullseye.store import laps, populations, scope, sortielist, sorties
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.flown import flown_laps
-from bullseye.store.models import Lap, PopulationSnapshot, School, User
-from bullseye.store.requests import live_request
+from bullseye.store.flying import laps, sortielist, sorties
+from bullseye.store.flying.requests import live_request
+from bullseye.store.learning import populations
+from bullseye.store.learning.flown import flown_laps
+from bullseye.store.rows.flying import Lap, PopulationSnapshot
+from bullseye.store.rows.people import School, User
 
 
 @pytest.fixture

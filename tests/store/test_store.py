@@ -6,10 +6,14 @@ from sqlalchemy.exc import IntegrityError
 
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.demo import seed
-from bullseye.store import judging, reworking, scope, upgrade
+from bullseye.store import scope
 from bullseye.store.base import Base, SchoolOwned
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.models import Installation, Lap, School, Sortie, User
+from bullseye.store.flying import judging, reworking
+from bullseye.store.rows.flying import Lap, Sortie
+from bullseye.store.rows.installation import Installation
+from bullseye.store.rows.people import School, User
+from bullseye.store.whole import upgrade
 
 
 @pytest.fixture

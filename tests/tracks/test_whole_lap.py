@@ -20,7 +20,7 @@ from bullseye.sim.air import Wind
 from bullseye.sim.flight import Flight, Flown
 from bullseye.sim.ground import read_ground
 from bullseye.sim.pilot import Aeroplane, LapEnd, LapPlan, Student
-from bullseye.store.around import around_of
+from bullseye.store.flying.around import around_of
 from bullseye.tracks.events import FlightReport
 from bullseye.tracks.report import report_of
 

@@ -15,40 +15,23 @@ from flask_login import LoginManager
 from sqlalchemy import text
 
 from bullseye import __version__
-from bullseye.api import (
-    archive,
-    bodies,
-    catalogue,
-    cockpit,
-    days,
-    errors,
-    examining,
-    fields,
-    hangar,
-    laps,
-    limiter,
-    logbook,
-    pages,
-    school,
-    secondfactor,
-    session,
-    sorties,
-    students,
-    teaching,
-    tracks,
-    weather,
-    week,
-)
+from bullseye.api import bodies, errors, limiter, pages
 from bullseye.api.context import close_database, database
 from bullseye.api.cookie import LastingSession
 from bullseye.api.description import make_small
+from bullseye.api.equipment import catalogue, fields, hangar
+from bullseye.api.flying import cockpit, days, laps, sorties, weather
+from bullseye.api.people import school, secondfactor, session
 from bullseye.api.proxies import NamedProxies, named_networks
+from bullseye.api.record import examining, logbook, students, teaching, week
 from bullseye.api.schema import PROBLEM
+from bullseye.api.tracks import tracks
+from bullseye.api.whole import archive
 from bullseye.jobs import Queue
 from bullseye.jobs.mail import WrongMailAddress, mail_server
-from bullseye.store import signins
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.models import User
+from bullseye.store.people import signins
+from bullseye.store.rows.people import User
 
 
 def create_app(*, database_url: str | None = None, secret_key: str | None = None) -> APIFlask:

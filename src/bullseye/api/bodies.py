@@ -9,8 +9,8 @@ from flask_login import current_user
 from flask_wtf.csrf import CSRFProtect
 
 from bullseye.api.errors import problem
-from bullseye.store import archive
-from bullseye.store.sorties import may_coach
+from bullseye.store.people.roles import may_coach
+from bullseye.store.whole import archive
 from bullseye.tracks.track import MOST_BYTES
 
 _LARGER = {

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.jobs import Queue
 from bullseye.store.database import has_written
-from bullseye.store.models import User
+from bullseye.store.rows.people import User
 
 
 def database() -> Session:

@@ -25,7 +25,7 @@ from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import RefusedRequest, messages
 from bullseye.store.errors import ChangedMeanwhile, Conflict, NotAllowed, NotFound, UnreadableRow, WrongLogin
-from bullseye.store.secondfactor import SecondFactorNeeded
+from bullseye.store.people.secondfactor import SecondFactorNeeded
 from bullseye.tracks.track import UnreadableTrack
 
 _log = logging.getLogger(__name__)

@@ -7,8 +7,9 @@ from dataclasses import asdict
 from sqlalchemy.orm import Session
 
 from bullseye.demo.fleet import AIRCRAFT, FIELDS
-from bullseye.store import catalogue
-from bullseye.store.models import Aircraft, Airfield, RunwayEnd, School
+from bullseye.store.equipment import catalogue
+from bullseye.store.rows.equipment import Aircraft, Airfield, RunwayEnd
+from bullseye.store.rows.people import School
 
 
 def add_fleet(db: Session, school: School) -> None:

@@ -17,8 +17,10 @@ from bullseye.sim.flight import Flown
 from bullseye.sim.recorder import CLEAN, Recorder, record
 from bullseye.sim.scenarios import scenario_flight
 from bullseye.sim.writers import write
-from bullseye.store import laps
-from bullseye.store.models import Sortie, TrackFile, User
+from bullseye.store.flying import laps
+from bullseye.store.rows.flying import Sortie
+from bullseye.store.rows.people import User
+from bullseye.store.rows.tracks import TrackFile
 
 _SEED = 41
 _RATE_HZ = 4

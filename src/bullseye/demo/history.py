@@ -13,10 +13,12 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.model.touchdown import predict
 from bullseye.demo.seed import HABITS, Cast, Habit, plan_sortie
-from bullseye.store import homework, laps, record
-from bullseye.store.models import Sortie, User
-from bullseye.store.recordrows import SignOff
-from bullseye.store.requests import live_request, request_of
+from bullseye.store.flying import laps
+from bullseye.store.flying.requests import live_request, request_of
+from bullseye.store.record import homework, page
+from bullseye.store.rows.flying import Sortie
+from bullseye.store.rows.people import User
+from bullseye.store.rows.record import SignOff
 
 _WEEKS = 11
 # what each student flew, week by week from the oldest
@@ -122,7 +124,7 @@ def _teach(db: Session, cast: Cast, *, today: date) -> None:
     for student, done in enumerate((4, 5, 3, 6)):
         for number, code in enumerate(_AT_ALTITUDE[:done]):
             on = today - timedelta(days=70 - 9 * number)
-            record.note_exercise(
+            page.note_exercise(
                 db, cast.students[student], by=marta, code=code, noted='practised', on=on, sortie_id=None, words=None
             )
     owen = cast.students[3]

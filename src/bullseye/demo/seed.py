@@ -15,19 +15,15 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.setup import landing_setup
 from bullseye.core.model.touchdown import predict
 from bullseye.demo.examples import add_fleet
-from bullseye.store import catalogue, laps, people, scope
-from bullseye.store.models import (
-    Aircraft,
-    Installation,
-    Lap,
-    RunwayEnd,
-    School,
-    Sortie,
-    Standard,
-    Technique,
-    User,
-)
-from bullseye.store.requests import request_of
+from bullseye.store import scope
+from bullseye.store.equipment import catalogue
+from bullseye.store.flying import laps
+from bullseye.store.flying.requests import request_of
+from bullseye.store.people import joining
+from bullseye.store.rows.equipment import Aircraft, RunwayEnd, Standard, Technique
+from bullseye.store.rows.flying import Lap, Sortie
+from bullseye.store.rows.installation import Installation
+from bullseye.store.rows.people import School, User
 
 PASSWORD = 'lantern-bay-demo'  # noqa: S105  (printed at the start; the demo holds nothing of anybody)
 _DOMAIN = 'lantern-bay.example'
@@ -183,11 +179,11 @@ def _cast(db: Session) -> Cast:
     scope.bind(db, school.id)
     catalogue.add_built_in(db, school)
     techniques = catalogue.all_techniques(db)
-    known_to_all = people.hash_of(PASSWORD)
+    known_to_all = joining.hash_of(PASSWORD)
 
     def person(name: str, role: str, technique: Technique | None = None) -> User:
         login = f'{name.split(maxsplit=1)[0].lower()}@{_DOMAIN}'
-        found = people.add(
+        found = joining.add(
             db, school=school, login=login, name=name, role=role, password=PASSWORD, password_hash=known_to_all
         )
         found.technique_id = technique.id if technique else None

@@ -11,8 +11,12 @@ from datetime import UTC, datetime
 from sqlalchemy import select, update
 from sqlalchemy.orm import Session, sessionmaker, undefer
 
-from bullseye.store import measuring, scope, sorties, trackfiles
-from bullseye.store.models import Sortie, TrackFile, User
+from bullseye.store import scope
+from bullseye.store.people.roles import may_coach
+from bullseye.store.rows.flying import Sortie
+from bullseye.store.rows.people import User
+from bullseye.store.rows.tracks import TrackFile
+from bullseye.store.tracks import measuring, trackfiles
 from bullseye.tracks import ANALYSIS_VERSION
 from bullseye.tracks.analyse import Analysis, analyse
 from bullseye.tracks.events import plain_report
@@ -143,7 +147,7 @@ def _likely(db: Session, row: TrackFile, track: Track) -> Sortie | None:
         aircraft_id=row.aircraft_id,
         person=by,
     )
-    return found[0].sortie if found and sorties.may_coach(by) else None
+    return found[0].sortie if found and may_coach(by) else None
 
 
 def _keep(db: Session, row: TrackFile, found: Analysis) -> None:

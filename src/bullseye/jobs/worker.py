@@ -16,8 +16,12 @@ from sqlalchemy.orm import Session, sessionmaker
 from bullseye.core.basis.unknown import known_or
 from bullseye.jobs import ANALYSE, LOOK, MAIL, REWORK, TAKE_UP, lock_of, plain_url
 from bullseye.jobs.mail import is_mail_address, mail_server
-from bullseye.store import accounts, populations, reworking, scope, trackfiles
+from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
+from bullseye.store.flying import reworking
+from bullseye.store.learning import populations
+from bullseye.store.people import accounts
+from bullseye.store.tracks import trackfiles
 
 _CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
 

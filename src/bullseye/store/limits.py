@@ -12,7 +12,7 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.exc import SQLAlchemyError
 
 from bullseye.store.database import open_engine
-from bullseye.store.models import RateWindow
+from bullseye.store.rows.installation import RateWindow
 
 
 class PostgresStorage(Storage):

@@ -10,7 +10,7 @@ from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.lapplan import LapPlanTask, LessonTime, make_lap_plan
 from bullseye.core.given.technique import Technique, usual_flap
 from bullseye.launch.places import WEB
-from bullseye.store.models import Sortie
+from bullseye.store.rows.flying import Sortie
 from tests.core.making import make_request
 
 KINDS = get_args(LandingKind)

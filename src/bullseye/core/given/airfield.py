@@ -169,3 +169,8 @@ def in_stripes(distance_ft: float) -> str:
     fraction = {0: '', 1: '¼', 2: '½', 3: '¾'}[part]
     amount = f'{whole or ""}{fraction}'
     return f'{amount} {"stripe and gap" if quarters <= 4 else "stripes and gaps"}'
+
+
+def usual_spot_ft(runway: RunwayEnd) -> float:
+    """500 ft in, on a short runway a third of it, in tens [own]."""
+    return float(min(500.0, round(runway.landing_distance_available_ft / 3, -1)))

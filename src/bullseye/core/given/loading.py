@@ -49,3 +49,8 @@ def loaded(aircraft: Aircraft, loading: Loading) -> Loaded:
         else f'{weight:,.0f} lb, {-over:,.0f} lb below the maximum. Balance is not checked here: use the handbook.'
     )
     return Loaded(weight_lb=weight, parts_lb=parts, over_lb=over, words=words)
+
+
+def usual_weight_lb(aircraft: Aircraft) -> float:
+    """Two people and half the fuel: about two thirds of the way from empty to maximum, in tens [own]."""
+    return round(aircraft.empty_weight_lb + (aircraft.max_weight_lb - aircraft.empty_weight_lb) * 2 / 3, -1)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from alembic import context
 from sqlalchemy import NullPool, create_engine
 
-from bullseye.store import models, peoplerows, recordrows  # noqa: F401  (fill the metadata)
+from bullseye.store import rows as _rows  # noqa: F401 - the tables are known once they are read
 from bullseye.store.base import Base
 
 with create_engine(context.config.get_main_option('sqlalchemy.url') or '', poolclass=NullPool).connect() as connection:

@@ -1,0 +1,1 @@
+"""Aircraft, fields, standards and techniques."""

@@ -1,0 +1,1 @@
+"""Sorties, their briefs and their laps."""

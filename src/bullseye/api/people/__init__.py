@@ -1,0 +1,1 @@
+"""Signing in, joining, and what a school sets for its people."""

@@ -1,0 +1,1 @@
+"""The student's record, the week, and the chief's view."""

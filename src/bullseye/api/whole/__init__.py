@@ -1,0 +1,1 @@
+"""Everything of a school, or of a person, as one file."""

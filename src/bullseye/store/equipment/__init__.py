@@ -1,0 +1,1 @@
+"""What a school flies with and by, and the versions that its laps were flown by."""

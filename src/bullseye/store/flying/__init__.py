@@ -1,0 +1,1 @@
+"""Sorties and laps: planned, briefed, flown, judged."""

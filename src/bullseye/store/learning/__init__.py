@@ -1,0 +1,1 @@
+"""What laps teach: by aircraft and flap, by pilot, and by school."""

@@ -1,0 +1,1 @@
+"""Recorded flights: kept as they came, matched with sorties, measured, replayed."""
