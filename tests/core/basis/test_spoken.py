@@ -1,14 +1,12 @@
 """What is said on screens is said as an instructor would: no words that nobody outside this program uses."""
 
 import re
-from importlib import import_module
 from pathlib import Path
-from pkgutil import walk_packages
 
 import pytest
 
 import bullseye
-from bullseye.core.basis import sentence
+from bullseye.words import catalogue
 
 SCREENS = Path(bullseye.__file__).resolve().parents[2] / 'web' / 'src'
 # coined here, or of machines; what is said instead stands beside it
@@ -24,10 +22,11 @@ COINED = {
 
 
 def phrases() -> dict[str, str]:
-    """Every template of the core, by its name."""
-    for one in walk_packages(bullseye.core.__path__, 'bullseye.core.'):
-        import_module(one.name)
-    return dict(sentence._TEMPLATES)
+    """Every text of the catalogue, by its name."""
+    return {
+        name: catalogue.said(name, {one: f'{{{one}}}' for one in catalogue.values_of(name)})
+        for name in catalogue.names()
+    }
 
 
 def screens() -> dict[str, str]:

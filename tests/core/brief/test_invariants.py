@@ -24,7 +24,7 @@ from bullseye.core.basis.kinds import (
     TakeoffKind,
     WeatherHazard,
 )
-from bullseye.core.basis.sentence import _TEMPLATES, Phrasebook, Quantity, Sentence
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
 from bullseye.core.brief.request import RefusedRequest, parse_request
@@ -39,6 +39,7 @@ from bullseye.core.given.overrule import NUMBER_WORDS
 from bullseye.core.given.technique import Technique
 from bullseye.core.measure.lap import MeasuredLap
 from bullseye.demo.fleet import AIRCRAFT
+from bullseye.words import catalogue
 
 CASES = 900
 
@@ -542,6 +543,6 @@ def test_the_draws_reach_what_can_be_said(drawn, said):
     # what the record of a student says has its own tests: tests/core/record
     record = {'readiness', 'currency', 'lesson', 'head', 'progress', 'illusion', 'task', 'examined', 'setting'}
     record |= {'around'}  # the rest of a lap: tests/core/explain/test_around.py
-    here = {name for name in _TEMPLATES if name.partition('.')[0] not in record}
+    here = {name for name in catalogue.names() if name.partition('.')[0] not in record}
     unsaid = sorted(here - said.keys() - {'joined'})
     assert len(unsaid) < len(here) / 8, unsaid

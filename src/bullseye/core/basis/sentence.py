@@ -1,19 +1,20 @@
-"""Sentences with their numbers apart: a template and typed quantities, put into words once, at the edge.
+"""Sentences with their numbers apart: the name of a text and typed quantities, put into words once, at the edge.
 
-The core decides what is said and how exactly it is known. Units by person and other languages need the numbers, so a
-sentence keeps them until an API, a card or the command line renders it.
+The core decides what is said and how exactly it is known; the words stand in the catalogue. Units by person and other
+languages need the numbers, so a sentence keeps them until an API, a card or the command line renders it.
 """
 
 from __future__ import annotations
 
 import math
-import re
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from pydantic import GetCoreSchemaHandler
 from pydantic_core import CoreSchema, core_schema
+
+from bullseye.words import catalogue
 
 Unit = Literal['ft', 'nm', 'km', 'kt', 'kias', 'kcas', 'fpm', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
 _SUFFIX: Mapping[Unit, str] = {
@@ -32,7 +33,6 @@ _SUFFIX: Mapping[Unit, str] = {
     'fps2': ' ft/s²',
     'count': '',
 }
-_TEMPLATES: dict[str, str] = {}
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,7 +120,7 @@ def share(value: float) -> Quantity:
 
 @dataclass(frozen=True, slots=True)
 class Sentence:
-    """What is to be said: the name of a template and what goes into it, which may be a sentence itself."""
+    """What is to be said: the name of a text in the catalogue and what goes into it, which may be a sentence itself."""
 
     template: str
     values: tuple[tuple[str, Quantity | Sentence | str], ...] = ()
@@ -132,7 +132,7 @@ class Sentence:
 
     def __str__(self) -> str:
         """The sentence in English, in the units of its quantities."""
-        return _TEMPLATES[self.template].format(**{name: str(value) for name, value in self.values})
+        return catalogue.said(self.template, {name: str(value) for name, value in self.values})
 
     @classmethod
     def __get_pydantic_core_schema__(cls, _source: Any, _handler: GetCoreSchemaHandler) -> CoreSchema:
@@ -146,7 +146,6 @@ class Sentence:
 
 
 _JOINED = 'joined'
-_TEMPLATES[_JOINED] = '{first} {second}'
 
 
 def joined(*sentences: Sentence) -> Sentence:
@@ -162,29 +161,24 @@ def joined(*sentences: Sentence) -> Sentence:
     return found
 
 
+@dataclass(frozen=True, slots=True)
 class Phrasebook:
-    """The templates of one subject, each named ``subject.name``."""
+    """The texts of one subject, each named ``subject.name`` in the catalogue."""
 
-    def __init__(self, subject: str, **templates: str) -> None:
-        self.subject = subject
-        self._names = {name: frozenset(re.findall(r'\{(\w+)\}', text)) for name, text in templates.items()}
-        _TEMPLATES.update({f'{subject}.{name}': text for name, text in templates.items()})
+    subject: str
 
-    def names(self, name: str) -> frozenset[str]:
-        """What a template takes."""
-        return self._names[name]
-
-    def text(self, name: str) -> str:
-        """A template as it stands, for where its values are filled in elsewhere."""
-        return _TEMPLATES[f'{self.subject}.{name}']
+    def takes(self, name: str) -> frozenset[str]:
+        """The names of what goes into a text."""
+        return catalogue.values_of(f'{self.subject}.{name}')
 
     def say(self, name: str, /, **values: Quantity | Sentence | str) -> Sentence:
-        """A sentence; its values must be those that its template names.
+        """A sentence; its values must be those that its text names.
 
         :raises ValueError: when they are not
+        :raises UnknownText: when the catalogue has no such text
         """
-        if self._names[name] != values.keys():
-            raise ValueError(f'{self.subject}.{name} takes {sorted(self._names[name])}, not {sorted(values)}')
+        if self.takes(name) != values.keys():
+            raise ValueError(f'{self.subject}.{name} takes {sorted(self.takes(name))}, not {sorted(values)}')
         return Sentence(f'{self.subject}.{name}', tuple(values.items()))
 
 

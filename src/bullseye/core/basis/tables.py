@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
 from bullseye.core.basis.sentence import Phrasebook, count
 
-_BOOK = Phrasebook('tables', above='{what} {value} is above the table, which ends at {last}')
+_BOOK = Phrasebook('tables')
 
 
 def require_rising(field: str, values: Sequence[float]) -> None:

@@ -65,51 +65,7 @@ from bullseye.core.model.touchdown import (
 _STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
 _ENOUGH = 2_000  # [own] landings, for how many of them are short
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
-_BOOK = Phrasebook(
-    'aim',
-    short_of_threshold='The aim point lies {short} short of the landing threshold.',
-    wheels_low='On the path to this aim point the wheels pass {wheels} over the start of the pavement; '
-    '{least} is the least.',
-    under_pavement='The path to this aim point meets the ground before the pavement begins.',
-    may_be_short='{chance} of the landings would touch before the threshold; {most} is the most we call good.',
-    never_meets='The runway falls as steeply as the path: it is not reached on this path. Land uphill.',
-    wheels_mind='The wheels pass {wheels} over the start of the pavement: not a foot lower.',
-    obstacle='On the path to this aim point the wheels pass {margin} {side} the top of the {height} obstacle; '
-    '{least} is the least we call good.',
-    would_clear='One steady {angle} to this aim point would clear it.',
-    no_steady='No steady angle that can be flown clears it: aim farther in, or choose another runway.',
-    no_aim_would_do='No aim point on this runway would do.',
-    aim_would_do='An aim point at {place} would do.',
-    no_spot_would_do='No spot on this runway would do.',
-    spot_would_do='A spot at {place} would do.',
-    before_spot='{place} before the spot',
-    beyond_spot='{place} beyond the spot',
-    before_spot_stripes='{place} before the spot, {stripes}',
-    beyond_spot_stripes='{place} beyond the spot, {stripes}',
-    in_ten='{hits} in 10',
-    first_lap='About {chance} for a pilot of whom no lap is known.',
-    lately='At the usual speed, {chance}.',
-    habit_fast='Fly {speed} and it is {briefed}; at the usual speed, {habit} faster, {chance}.',
-    habit_slow='Fly {speed} and it is {briefed}; at the usual speed, {habit} slower, {chance}.',
-    assumed_speed='approach speed with flap {flap}: 1.3 of the stall',
-    assumed_glide='glide with flap {flap}: {angle}',
-    assumed_wing='height of the wing over the wheels: {height}, usual for a {wing} wing',
-    assumed_span='wing span: unknown, ground effect as of most',
-    assumed_crosswind='crosswind shown: 0.2 of the stalling speed',
-    by_default='Our model with default figures; no lap of this pilot is known yet: average good to about ±{sd}.',
-    as_given='Our model with the figures given.',
-    as_given_about='Our model with the figures given: average good to about ±{sd}.',
-    from_laps='Our model, learned from {laps} of this pilot and {timed} of this aircraft: average good to about ±{sd}.',
-    from_school='No lap of this pilot in this landing is known: it starts from how {pilots} pilots of the school fly '
-    'it. Average good to about ±{sd}.',
-    from_others='No lap of this pilot in this landing is known: it starts from {laps} of other landings. '
-    'Average good to about ±{sd}.',
-    one_lap='1 lap',
-    laps='{number} laps',
-    one_timed='1 timed hold-off',
-    timed='{number} timed hold-offs',
-    no_speed_left='No speed is left to hold off with: the wheels arrive in the roundout. Fly faster.',
-)
+_BOOK = Phrasebook('aim')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

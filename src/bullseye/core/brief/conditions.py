@@ -17,26 +17,7 @@ from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.brief.windlimits import WindLimit, exceeded, wind_limits, wind_values_kt
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
-_BOOK = Phrasebook(
-    'wind',
-    variable='Variable wind of {wind}: limits and distances are those of its worst direction. '
-    'The prediction is for no wind along the runway, its band for any direction.',
-    swings='The wind swings: up to {across} across from the {side}, between {least} and {most} of headwind. '
-    'The limits hold for its worst direction, the aim is for all of them.',
-    swings_both='The wind swings: up to {right} across from the right and {left} from the left, between {least} and '
-    '{most} of headwind. The limits hold for its worst direction, the aim is for all of them.',
-    rudder='{words}',
-    thin_air='Density altitude {altitude}: longer roll, weaker climb, faster over the ground. '
-    'Fly the same indicated speeds, and lean the mixture as the handbook says.',
-    thin_air_above='Density altitude {altitude}, {above} above the field: longer roll, weaker climb, faster over the '
-    'ground. Fly the same indicated speeds, and lean the mixture as the handbook says.',
-    sea_level='sea level',
-    air_usual='The air is that of {height} on a standard day: nothing to allow for.',
-    air_dense='The air is that of {height} on a standard day, denser than at sea level: {slower} less groundspeed at '
-    'the same indicated speed.',
-    air_thin='The air is that of {height} on a standard day: at the same indicated speed you are {faster} faster over '
-    'the ground, and rolls and floats are about {longer} longer than at sea level. Fly the same indicated speeds.',
-)
+_BOOK = Phrasebook('wind')
 
 
 _SWINGS_SAID_KT = 1.0  # [own] from both sides

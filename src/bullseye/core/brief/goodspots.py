@@ -16,12 +16,7 @@ from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 
 _STEP_FT = 10.0  # [own]
-_BOOK = Phrasebook(
-    'good_spots',
-    unknown_roll='How much runway the landing takes is unknown: use the handbook, and enter its table.',
-    no_figures='The aircraft has no figures for it.',
-    no_room='No spot on this runway has both a good aim point and room for its box.',
-)
+_BOOK = Phrasebook('good_spots')
 
 
 def _is_good(brief: BriefAnswer) -> bool:

@@ -23,37 +23,7 @@ from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.distances import GroundRoll, ground_roll_by, landing_distances
 
 GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'instructor']
-_BOOK = Phrasebook(
-    'ground',
-    no_table='No landing table for this aircraft: how much runway the roll needs is unknown. Use the handbook.',
-    outside='No ground roll can be calculated: {why}. Do not guess it; use the handbook.',
-    beyond_roll='The box ends {beyond} beyond the last place from which the factored ground roll fits. '
-    'Choose a spot nearer the threshold or another runway.',
-    beyond_climb='The box ends {beyond} beyond the last place from which a go-around clears what stands beyond the '
-    'end. Choose a spot nearer the threshold or another runway.',
-    no_roll_left='Even a touchdown at the threshold leaves {missing} too little runway for the factored ground roll. '
-    'Choose another runway.',
-    no_climb_left='Even a go-around from the threshold does not clear what stands beyond the end. '
-    'Choose another runway.',
-    beyond_part='The box ends {beyond} beyond the first {part} of the runway: go around if not down by then.',
-    climb_unknown='Something stands beyond the end, and how this aircraft climbs in landing configuration is not '
-    'known for this air: where a go-around still clears it is unknown.',
-    no_climb_known='How this aircraft climbs in a go-around in this air is not entered: use the handbook.',
-    no_climb='In this air the aircraft does not climb with the flap of the landing: no landing is good here. '
-    'Take less weight, cooler air or another field.',
-    weak_climb='A go-around climbs at only {climb} in this air: decide early, and raise the flap in stages.',
-    touches_behind_roll='The wheels are expected {beyond} beyond the last place from which the factored ground roll '
-    'fits.',
-    may_touch_behind_roll='More than 1 landing in 20 would touch beyond the last place from which the factored ground '
-    'roll fits, at {place}.',
-    touches_behind_climb='The wheels are expected {beyond} beyond the last place from which a go-around clears what '
-    'stands beyond the end.',
-    may_touch_behind_climb='More than 1 landing in 20 would touch beyond {place}, the last place from which a '
-    'go-around clears what stands beyond the end.',
-    touches_late='The wheels are expected {beyond} beyond the go-around point: go around if not down by then.',
-    past_box='The wheels are expected {off} beyond the box.',
-    before_box='The wheels are expected {off} before the box.',
-)
+_BOOK = Phrasebook('ground')
 _SAID_OFF_BOX_FT = 5.0  # [own] by which an expected touchdown lies outside of the box
 
 

@@ -18,7 +18,7 @@ from bullseye.core.fly.poweroff import PowerOffAnswer
 from bullseye.core.fly.takeoff import TakeoffAnswer
 
 Paper = Literal['a5', 'a4']
-_BOOK = Phrasebook('kneeboard', takeoff='Takeoff: {words}', pattern='Pattern: {words}')
+_BOOK = Phrasebook('kneeboard')
 _DESCENT_FPM = 10.0  # [own]
 
 

@@ -60,25 +60,7 @@ from bullseye.core.given.overrule import OverruledNumber
 from bullseye.core.model import glidepath
 from bullseye.core.model.speeds import SpeedStep
 
-_BOOK = Phrasebook(
-    'speed',
-    steady_adds_nothing='{extra} above the calculated speed: a steady wind adds nothing, it is only groundspeed. '
-    'The extra becomes float.',
-    fast='{extra} above the calculated speed: the extra becomes float.',
-    slow='{short} below the calculated speed: less margin above the stall.',
-    margin='Only {margin} above the stalling speed at this weight and flap: less than a fifth of it.',
-    lull='A lull of the gusts leaves {margin} above the stalling speed.',
-    slow_habit='This pilot has been {slower} slower over the threshold than briefed: {margin} above the stall. '
-    'Watch the speed to the roundout; below it, go around.',
-    flap_limit='{speed} is within {near} of the flap limit of {limit}.',
-    combination='{words}',
-    gear_limit='{speed} is over the gear limit of {limit}: the gear is not lowered at that speed.',
-    wheels_on_soft='A wheel landing is not made on soft ground, long grass or snow: the wheels dig in, it noses over.',
-    steep='This is steep: {angle} to the ground, {descent} down, and the roundout begins {height} up. Take a slip out '
-    'in time, keep a hand on the power, and go around when it is not settled by the gate.',
-    training_aid='Training aid: the aircraft handbook, local rules and the instructor decide. '
-    'A go-around is always a good answer.',
-)
+_BOOK = Phrasebook('speed')
 _OFF_KT = 0.5  # [own] of the speed worked out, worth saying
 _WINDY_KT = 3.0  # [own] of headwind, in which knots are added that should not be
 _SLOW_HABIT_KT = 2.0  # [own] of mean speed below the briefed, worth a warning

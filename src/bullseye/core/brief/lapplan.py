@@ -36,35 +36,7 @@ _WEAK_RATE = 0.7  # [own] of laps in the box, below which a kind is practised
 _PRECISE: tuple[LandingKind, ...] = ('short_field', 'power_off', 'no_flap')
 _WINDY_KT, _CALM_KT, _GUSTY_KT = 5.0, 3.0, 6.0
 RESERVE_MIN = 30.0  # [pub: 14 CFR 91.151 by day, from memory]
-_BOOK = Phrasebook(
-    'lap_plan',
-    booked='booked time',
-    fuel='fuel, with {reserve} in reserve',
-    sunset='sunset',
-    enough='{laps} laps: more teach nothing',
-    fuel_unknown='Fuel or fuel burn unknown: not counted. Check it by hand, with the legal reserve.',
-    sunset_unknown='Sunset unknown: not counted.',
-    watch_long='the aim: {error} long so far, steadily',
-    watch_short='the aim: {error} short so far, steadily',
-    watch_speed='the same speed every lap: {spread} of scatter',
-    across='{wind} across: the day for it',
-    gusts='gusts of {spread} over the wind: decide early',
-    steady_air='steady air: the day for precision',
-    untried='not yet tried',
-    weak='hits {rate} so far',
-    stale='{days} days ago',
-    none='No lap is planned.',
-    no_landing="The lesson's landing is not planned.",
-    instead='What does not land is planned instead.',
-    other='Another landing takes its place.',
-    bad_spot='The spot of the lesson at {spot} is not good; those from {low} to {high} are.',
-    one_spot='Only one spot fits this runway: it cannot be changed from lap to lap.',
-    one_lap='1 lap of {time}; limited by {limit}.',
-    laps='{number} laps of {time}; limited by {limit}.',
-    no_fit='No lap fits: {limit}.',
-    own_one='1 lap as ordered by the instructor. Without that order:',
-    own='{number} laps as ordered by the instructor. Without that order:',
-)
+_BOOK = Phrasebook('lap_plan')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -12,26 +12,7 @@ from bullseye.core.brief.aiming import Reached, TouchdownPart
 from bullseye.core.model.distances import GroundRoll
 
 MarginBy = Literal['over_50_ft', 'stop']
-_BOOK = Phrasebook(
-    'margins',
-    unknown='How much runway the landing leaves is unknown: use the handbook.',
-    left='{left} of runway to spare: {by}, {factor}.',
-    short='The runway is {short} too short: {by}, {factor}.',
-    over_50_ft='by the distance from 50 ft over the threshold',
-    stop='by where 19 of 20 landings stop',
-    factored='factored',
-    unfactored='without a safety factor',
-    go='{left} of runway to spare at 50 ft after a touch-and-go.',
-    short_over_50='From 50 ft over the threshold the landing takes {needed}, {short} more than the runway has.',
-    stops_beyond='This landing stops {beyond} beyond the end of the runway.',
-    may_stop_beyond='1 landing in 20 touches down so far along that it stops {beyond} beyond the end of the runway.',
-    little='Only {left} of runway is left over, less than a third of the {needed} that the landing takes: '
-    'little margin.',
-    full_stop='Land to a full stop: a touch-and-go would need {short} more than the runway has.',
-    little_to_go='After a touch-and-go only {left} of runway is left at 50 ft: little margin. Rather stop and taxi '
-    'back.',
-    go_unknown='How much runway a touch-and-go takes is unknown: land to a full stop.',
-)
+_BOOK = Phrasebook('margins')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -9,7 +9,7 @@ from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, as_given
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.given.overrule import NUMBER_WORDS, LandingNumber, OverruledNumber, PatternNumber, TakeoffNumber
 
-_BOOK = Phrasebook('overruled', set='{what} {value}, set by {by}: {reason}.', worked_out='Calculated: {value}.')
+_BOOK = Phrasebook('overruled')
 LANDING_NUMBERS: frozenset[OverruledNumber] = frozenset(get_args(LandingNumber))
 TAKEOFF_NUMBERS: frozenset[OverruledNumber] = frozenset(get_args(TakeoffNumber))
 PATTERN_NUMBERS: frozenset[OverruledNumber] = frozenset(get_args(PatternNumber))

@@ -12,33 +12,7 @@ from bullseye.core.basis.sentence import Phrasebook, Sentence, as_given, degrees
 from bullseye.core.brief.windlimits import WindLimit
 from bullseye.core.given.airfield import RunwayEnd
 
-_BOOK = Phrasebook(
-    'ranking',
-    headwind='headwind {wind}',
-    tailwind='tailwind {wind}',
-    crosswind='crosswind {wind}',
-    in_gusts='{what} in the gusts',
-    never='wind not given by anybody',
-    no_direction='wind of {wind} from no known direction: the worst is assumed',
-    margin_unknown='{name} unknown',
-    too_short='{name} {margin} TOO SHORT',
-    to_spare='{name} {margin} to spare',
-    only='{name} only {margin}',
-    takeoff_obstacle_not='the takeoff does not clear what stands beyond the end',
-    takeoff_obstacle_unknown='whether the takeoff clears what stands beyond the end is unknown',
-    go_around_climb_not='a go-around does not climb in this air',
-    go_around_climb_unknown='whether a go-around clears what stands beyond the end is unknown',
-    no_spot='no spot there is good for this landing',
-    uphill='{slope} uphill landing',
-    downhill='{slope} downhill landing',
-    surface='{surface}',
-    surface_unknown='surface unknown',
-    sun='sun {elevation} up at {azimuth}° true',
-    sun_in_the_eyes='{sun}, in the eyes on final',
-    sun_down='sun below the horizon',
-    pattern='{side} pattern',
-    preferred='preferred runway',
-)
+_BOOK = Phrasebook('ranking')
 _OVER_LIMIT = 100.0  # [own] no headwind makes up for it
 _TAILWIND_WEIGHT = 4.0  # [own] a knot of tailwind costs as much as four of headwind give
 _SUN = 6.0  # [own] knots of headwind one would give for not having it in the eyes

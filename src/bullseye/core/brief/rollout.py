@@ -14,19 +14,7 @@ from bullseye.core.model.rollout import rollout, slowed_to_ft
 
 EXIT_SPEED_KT = 10.0  # [com] to turn off at a walking pace or little more
 _TENS = 10.0  # [own]
-_BOOK = Phrasebook(
-    'rollout',
-    unknown='Where it stops is unknown without a ground roll.',
-    no_wind='Where it stops is unknown while nobody has given the wind.',
-    stop='As braked in the handbook it stops {stop} from the threshold, {total} after the aim point.',
-    flap_up='Flap up on the roll would save about {less}: not worth the wrong lever unless the handbook calls for it.',
-    flap_no='Flap up on the roll would save nothing.',
-    free='Without brakes it rolls about {more} farther.',
-    free_far='Without brakes it rolls on beyond the end of the runway.',
-    exit='Exit {name} at {at} can be made with that braking.',
-    no_exit='No exit but the end of the runway can be made with that braking: do not brake hard for one before it.',
-    not_before='Exit {name} at {at} comes too early: roll on.',
-)
+_BOOK = Phrasebook('rollout')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

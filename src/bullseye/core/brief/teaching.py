@@ -23,16 +23,7 @@ Measuring = Literal['nothing', 'speed', 'speed_and_time']
 
 LAPS_AHEAD = 2  # [own] over which it is asked
 _WORTH_SAYING = 0.01  # [own] of chance, which nothing less is worth measuring for
-_BOOK = Phrasebook(
-    'teaching',
-    speed='Read the speed over the threshold on the next {laps} laps: with the aim that follows from it that is worth '
-    'about {gain} of chance more than watching where they touch.',
-    speed_and_time='Read the speed over the threshold and time the hold-off on the next {laps} laps: with the aim that '
-    'follows from it that is worth about {gain} of chance more than watching where they touch.',
-    flying='Mark where the next {laps} laps touch: with the aim that follows from it that is worth about {gain} of '
-    'chance. Reading the speed or timing the hold-off would add next to nothing.',
-    nothing='Nothing that could be measured on the next laps would move the aim by much: it is as sure as it gets.',
-)
+_BOOK = Phrasebook('teaching')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -6,19 +6,7 @@ from bullseye.core.basis.kinds import WeatherGiven, WeatherHazard
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, feet, told_apart
 from bullseye.core.brief.request import BriefRequest
 
-_BOOK = Phrasebook(
-    'weather',
-    now='{words}',
-    never='No wind has been given yet: everything here is calculated for calm, standard air. Give the wind first.',
-    old='Wind and pressure are of an earlier hour or day: read the sock and the report before you fly these numbers.',
-    later='The report expects {words} before long: plan to be on the ground by then.',
-    ceiling='Cloud at {ceiling}; the minimum of the school is {least}.',
-    visibility='Visibility {visibility}; the minimum of the school is {least}.',
-    wet='The runway is wet: longer roll, less braking, and no handbook table holds it exactly.',
-    long_grass='Long grass: how far the roll is stretched or the brakes hold is unknown. Walk the runway first.',
-    soft='Soft ground: how far it stretches the rolls is unknown. Walk the runway first.',
-    snow_or_ice='Snow or ice on the runway: no roll, braking or crosswind limit can be given.',
-)
+_BOOK = Phrasebook('weather')
 _NOW: dict[WeatherHazard, tuple[Severity, str]] = {
     'thunderstorm': ('stop', 'Thunderstorm at the field or near it: do not fly the pattern; wait on the ground.'),
     'fog': ('stop', 'Fog at the field: do not take off.'),

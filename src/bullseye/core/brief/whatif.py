@@ -9,16 +9,7 @@ from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.given.airfield import in_stripes
 
-_BOOK = Phrasebook(
-    'what_if',
-    no_aim='No aim point is good then.',
-    nothing='Nothing moves by as much as 10 ft.',
-    farther='With the old aim point you would touch {moved} farther.',
-    shorter='With the old aim point you would touch {moved} shorter.',
-    aim_farther='Aim {shift} farther in ({stripes}).',
-    aim_shorter='Aim {shift} shorter ({stripes}).',
-    chance='Chance to hit {chance}.',
-)
+_BOOK = Phrasebook('what_if')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -67,22 +67,7 @@ from bullseye.core.given.airfield import Airfield, MarkUse, RunwayEnd
 from bullseye.core.given.overrule import OverruledNumber
 
 _LAP_S = 360.0  # [com] five to seven minutes a lap, where no pattern could be worked out
-_BOOK = Phrasebook(
-    'whole',
-    no_direction='Variable wind: the distances are calculated with all {wind} from behind.',
-    is_night='It is night then',
-    is_twilight='The sun is down and twilight is ending',
-    sun_sets='The sun sets {left} into the lesson',
-    night='{when}: night currency of the instructor, lights of runway and aircraft, a torch, {reserve} of fuel in '
-    'reserve. Dark ground before the runway makes it look high: fly the path lights.',
-    takeoff_unknown='How much runway the takeoff takes is unknown: use the handbook, and enter its table.',
-    takeoff_short='The runway is {short} too short for the takeoff.',
-    takeoff_low='The takeoff does not clear what stands beyond the end by the least we call good.',
-    takeoff_low_unknown='Whether the takeoff clears what stands beyond the end is unknown: use the handbook.',
-    no_pattern='No pattern: {why}.',
-    no_reach='No power-off reach: {why}.',
-    no_wind='nobody has given the wind',
-)
+_BOOK = Phrasebook('whole')
 _ON_THE_GROUND_S = 45.0  # [own] of a touch-and-go, from the wheels down to the next roll
 _TAXI_BACK_S = 240.0  # [own] of a full stop, from the wheels down over the taxi back to the next roll
 

@@ -19,18 +19,10 @@ from bullseye.core.basis.constants import (
 )
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, knots, told_apart
 from bullseye.core.basis.unknown import known_or
+from bullseye.words import catalogue
 
 WindQuantity = Literal['crosswind', 'tailwind', 'gust_spread', 'wind', 'headwind']
-_BOOK = Phrasebook(
-    'windlimit',
-    tailwind='Tailwind {value}, gusts included: longer float and roll. Consider the other end.',
-    tailwind_over='Tailwind {value}, gusts included, is over the limit of {limit}: choose another runway end.',
-    crosswind='Crosswind {value} is over the {name} limit of {limit} ({source}).',
-    gusts='Gusts {value} above the steady wind; {limit} is our limit: rather wait.',
-    strong='Wind of {value}: too much for a student alone, whose limit is {limit}.',
-    too_strong='In {value} of headwind the aircraft hardly gets ahead over the ground: our model knows no such landing '
-    'beyond {limit}. Do not fly by these figures.',
-)
+_BOOK = Phrasebook('windlimit')
 _TAILWIND_SAID_KT = 0.5  # [own]
 
 
@@ -56,7 +48,7 @@ class WindLimit:
 
     def caution(self, value_kt: float) -> Caution:
         """What is said of a wind that is over it."""
-        names = _BOOK.names(self.template)
+        names = _BOOK.takes(self.template)
         value, limit = knots(value_kt), knots(self.limit_kt)
         if 'limit' in names:
             value, limit = told_apart(value, limit)
@@ -88,7 +80,7 @@ def _row(
         landing_only=quantity == 'headwind',
         needs_direction=needs_direction,
         template=template,
-        words=_BOOK.text(template).format_map(texts),
+        words=catalogue.said(f'{_BOOK.subject}.{template}', texts),
     )
 
 

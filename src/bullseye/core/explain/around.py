@@ -38,42 +38,7 @@ _LIFTOFF_HALF_FT = 60.0  # [own] where nothing better is told
 # A power-off or slipped final is flown by another rule, and changes on purpose [com]
 _NO_STEADY_FINAL: tuple[LandingKind, ...] = ('power_off', 'forward_slip')
 
-_BOOK = Phrasebook(
-    'around',
-    landed_broken='It was not stable on final and was landed all the same: go around then, every time.',
-    around_broken='Going around was right: it was not stable on final.',
-    landed_stable='Stable on final: right to land.',
-    around_free='Going around costs nothing, needed or not.',
-    stable_unknown='Whether it was stable on final was not measured: landing or going around is not judged.',
-    liftoff_late='Lifted off {value} beyond the calculated distance: up to {limit} is the usual scatter.',
-    liftoff_early='Lifted off in {value} less than the calculated distance: was it pulled off?',
-    takeoff_centreline='{value} off the centreline at lift-off; {limit} at most.',
-    climb_speed_fast='Climbed {value} fast by {wind}; {limit} at most.',
-    climb_speed_slow='Climbed {value} slow by {wind}; {limit} at most.',
-    first_turn='Turned {value} below the height calculated for the first turn.',
-    altitude_high='Downwind was {value} above pattern altitude; {limit} at most.',
-    altitude_low='Downwind was {value} below pattern altitude; {limit} at most.',
-    downwind_speed_fast='Downwind was {value} fast by {wind}; {limit} at most.',
-    downwind_speed_slow='Downwind was {value} slow by {wind}; {limit} at most.',
-    downwind_track_out='Downwind ran away from the runway by {value}: more correction for the wind.',
-    downwind_track_in='Downwind closed in on the runway by {value}: more correction for the wind.',
-    spacing_wide='Downwind was {value} wider than planned.',
-    spacing_tight='Downwind was {value} tighter than planned.',
-    bank='Banked {value} in the pattern; {limit} at most. Overshot is overshot: go around.',
-    overshoot='Flew {value} through the extended centreline turning final.',
-    path_high='Was {value} above the path on final; {limit} at most.',
-    path_low='Was {value} below the path on final; {limit} at most.',
-    final_centreline_right='Was {value} right of the centreline on final; {limit} at most.',
-    final_centreline_left='Was {value} left of the centreline on final; {limit} at most.',
-    steady='The speed changed by {value} on final; {limit} at most.',
-    final_speed_fast='Was {value} fast on final by {wind}; {limit} at most.',
-    final_speed_slow='Was {value} slow on final by {wind}; {limit} at most.',
-    wind_briefed='the briefed wind',
-    wind_read='the wind read on the lap',
-    wind_turns='the wind that the turns showed',
-    marked='{label}: marked by the instructor.',
-    not_measured='Not measured: {names}. A recorded flight tells them.',
-)
+_BOOK = Phrasebook('around')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -20,73 +20,7 @@ from bullseye.core.measure.readings import BY_HAND
 from bullseye.core.model.touchdown import Approach, hold_off_groundspeed_kt, predict
 
 Cause = Literal['aim', 'speed', 'wind', 'roundout', 'hold_off']
-_BOOK = Phrasebook(
-    'explain',
-    go_around='Go-around: a good answer. Nothing to change about the aim.',
-    go_around_long='Go-around: a good answer. It was going to be long, and the next aim point takes that into account.',
-    go_around_short='Go-around: a good answer. It was going to be short, and the next aim point takes that into '
-    'account.',
-    low_approach='Low approach: no touchdown to explain.',
-    drill='Hold-off drill: no touchdown to explain.',
-    not_marked='No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.',
-    part_path='the path pointed at {flown}, {planned} planned',
-    part_aim_same='aim point as recommended',
-    part_aim_beyond='aim point {off} beyond the recommended one',
-    part_aim_before='aim point {off} before the recommended one',
-    part_speed_unread='threshold speed not read: within the hold-off',
-    part_speed='{read} over the threshold, {briefed} briefed',
-    no_headwind='no headwind',
-    headwind='headwind {wind}',
-    tailwind='tailwind {wind}',
-    part_wind_unread='wind not read on this lap: taken as briefed',
-    part_wind_never='nobody has given the wind: within the hold-off',
-    part_wind_unknown='{flown}, unknown when it was briefed',
-    part_wind='{flown}, {briefed} briefed',
-    part_wind_turns='{flown} as the turns showed it, {briefed} briefed',
-    part_wind_turns_unknown='{flown} as the turns showed it; none was briefed',
-    part_roundout='where the hold-off began',
-    part_roundout_untimed='hold-off not timed: within the hold-off',
-    part_float='{held} held off, {expected} expected',
-    part_rest='the rest; it holds what nobody measured: {what}',
-    before_threshold='The wheels touched {short} before the threshold: add power, or go around, as soon as the aim '
-    'point moves up the windscreen. Choose a spot farther in.',
-    above_stall='only {margin} above the stall',
-    at_the_stall='at or below the stalling speed',
-    slow='{read} over the threshold is {less} below the {briefed} briefed and {margin}. Hold the speed to the '
-    'roundout; go around below it.',
-    nothing='Change nothing: every part is within what can be told from a tap.',
-    path='The final pointed at {flown}, not at the {planned} of the brief: hold the aim point still in the windscreen.',
-    aim_shorter='Aim {amount} shorter ({stripes}): the aim point alone moved it.',
-    aim_farther='Aim {amount} farther in ({stripes}): the aim point alone moved it.',
-    too_fast='Cross the threshold at {briefed}, not {read}: {off} too many made {amount}.',
-    too_slow='Cross the threshold at {briefed}, not {read}: {off} too few made {amount}.',
-    wind_shorter='The wind had changed: aim {amount} shorter ({stripes}) while it lasts.',
-    wind_farther='The wind had changed: aim {amount} farther in ({stripes}) while it lasts.',
-    landed_beyond='It touched {error} beyond {origin}.',
-    landed_before='It touched {error} before {origin}.',
-    on_target='It touched where it should.',
-    of_spot='the spot',
-    of_box='the middle of the box',
-    speed_unread='Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.',
-    wind_unread='Why cannot be told, since nobody has given the wind: give the wind of this lap, and of the sortie '
-    'before the next one.',
-    untimed_long='Why cannot be told yet: time the hold-off on the next lap, and check that the power is closed at the '
-    'roundout and that it begins at the cue.',
-    untimed_short='Why cannot be told yet: time the hold-off on the next lap, and watch at what height the roundout '
-    'begins.',
-    dropped_in='It was dropped in: rounded out too high. Begin the roundout at the cue and not above it, look to the '
-    'far end, and hold it off just over the runway; when it sinks away, add power or go around.',
-    ballooned='It ballooned: pulled too fast at the roundout. Ease it level, hold the attitude when it rises, and go '
-    'around from a large one.',
-    flat='It touched flat: it was flown on before the hold-off was over. Keep the stick coming back until it will not '
-    'fly any more.',
-    roundout_long='The hold-off began {amount} too far in: on the path sooner, and round out at the cue, not above it.',
-    roundout_short='The hold-off began {amount} too short: keep the aim point still until the cue, then round out.',
-    hold_off_long='Held off {amount} too long: check that the power is closed at the roundout and nothing is pulled '
-    'early.',
-    hold_off_short='Touched {amount} too short: hold it off, keep the stick coming back. Never save it by pushing '
-    'forward.',
-)
+_BOOK = Phrasebook('explain')
 _CALM_KT = 0.5  # [own] of wind along the runway, which is none
 _SLOW_KT = 5.0  # [own] below the briefed speed, from which the stall is spoken of before the feet
 _LEADS_FROM = 1 / 3  # [own] of all the feet of the parts, from which a known part leads

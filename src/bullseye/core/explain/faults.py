@@ -268,20 +268,7 @@ def steady_fault(marks_by_landing: Sequence[Sequence[str]]) -> Fault | None:
 _MILE_FT = 6_076.12  # [pub: exact] of a nautical mile
 _SLOPE_LOOKS_DEG = 0.57  # [pub: exact, atan 1 %] by which each per cent of upslope looks higher
 _SAID_FT = 20.0  # [own] a mile out, off the path that is wanted
-_BOOK = Phrasebook(
-    'illusion',
-    width_low='Within a mile it looks narrower than {home}, and you feel high: the usual picture is flown at {flown}, '
-    '{off} low a mile out.',
-    width_high='Within a mile it looks wider than {home}, and you feel low: the usual picture is flown at {flown}, '
-    '{off} high a mile out.',
-    length_low='Far out its shape makes you feel high: the usual picture is flown at {flown}.',
-    length_high='Far out its shape makes you feel low: the usual picture is flown at {flown}.',
-    slope_low='At every distance it rises more than {home} and looks {angle} too high: you fly low.',
-    slope_high='At every distance it falls away against {home} and looks {angle} too low: you fly high.',
-    together='With the slope on top of it {flown}, {off} {side} a mile out.',
-    gates='Fly heights, not the picture: {gate} a mile from the aim point. Path lights, where there are any, decide.',
-    same='Its width, length and slope look much as at {home}.',
-)
+_BOOK = Phrasebook('illusion')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -23,22 +23,7 @@ _NEAR_SPEED_KT = 3.0
 _FLOAT_PASS_S, _FLOAT_NEAR_S = 1.5, 3.0
 _CENTRELINE_PASS_FT, _CENTRELINE_NEAR_FT = 6.0, 15.0
 
-_BOOK = Phrasebook(
-    'score',
-    go_around='Go-around: always a good answer.',
-    low_approach='Low approach: nothing of it was seen.',
-    low_approach_good='Low approach as it should be, as far as it was seen.',
-    low_approach_bad='Low approach: fly it again until nothing is off.',
-    drill='Hold-off drill: time it to have it scored.',
-    drill_good='Held as long as the hold-off lasts.',
-    drill_bad='Not held as long as the hold-off lasts: look for the attitude, and the stick coming back all the time.',
-    not_seen='Touchdown not seen: accuracy is unknown.',
-    on_the_spot='In the box, on the spot.',
-    hit='In the box, {past} past the spot.',
-    hit_before='In the box, {before} before the spot.',
-    short='{short} short of the box: short is a fail, however small.',
-    long='{long} beyond the box.',
-)
+_BOOK = Phrasebook('score')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

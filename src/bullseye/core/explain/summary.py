@@ -21,36 +21,7 @@ _WIDE_FT = 150.0  # [own] a spread that comes before any aim
 _OFTEN = 2  # [own] laps with the same mark, from which it is the lesson
 _NOTHING_FT = 5.0  # [own] of a mean, which is none
 _SEEN = 'In the box {times} in {landings} landings, where the forecast expects {expected}'
-_BOOK = Phrasebook(
-    'summary',
-    never='never',
-    once='once',
-    twice='twice',
-    times='{number} times',
-    once_in='once in {lessons} lessons',
-    once_in_hundreds='in less than one lesson of a hundred',
-    better=f'{_SEEN}: luck alone makes so many {{seldom}}. This pilot is better than the forecast knew.',
-    worse=f'{_SEEN}: bad luck alone makes so few {{seldom}}. Look for what has changed.',
-    luck=f'{_SEEN}: what luck makes of it. It tells nothing new of the skill.',
-    not_marked='No touchdown marked yet.',
-    too_few='{laps} of {enough} laps needed before a habit can be told from chance.',
-    steadily_long='Steadily {error} beyond {origin}',
-    steadily_short='Steadily {error} before {origin}',
-    steady_speed='{steadily}, most of it speed: fly the briefed speed before moving the aim point.',
-    aim_too_near='{steadily}: the aim point would now lie before the threshold. Choose a spot farther in.',
-    next_aim='{steadily}: aim at {aim} on the next lap.',
-    next_aim_for='{steadily}: aim at {aim} for the spot at {spot} on the next lap.',
-    aim_back='{steadily}: move the aim point {shift} back ({stripes}).',
-    aim_on='{steadily}: move the aim point {shift} on ({stripes}).',
-    scattered_speed='Scattered by {spread}, most of it speed: hold the speed before anything else.',
-    scattered='Scattered by {spread}: the same speed and the same roundout every lap, then judge the aim.',
-    no_error='No steady error: on the target on average, spread {spread}. Leave the aim point where it is.',
-    no_error_long='No steady error: {mean} long on average, spread {spread}. Leave the aim point where it is.',
-    no_error_short='No steady error: {mean} short on average, spread {spread}. Leave the aim point where it is.',
-    dropped_in='Dropped in on {dropped} of {landings} landings: the roundout begins too high. Put that right before '
-    'the aim point moves: low approaches along the runway, then land from the same picture.',
-    steady='{steadily}.',
-)
+_BOOK = Phrasebook('summary')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -26,17 +26,7 @@ _VEER_DEG = 20.0  # [own] from the ground to pattern height, with the sun in the
 _STRONGER = 1.4  # [own] wind at pattern height over that at the ground
 _SLOWEST_KT = 10.0  # [own] of groundspeed: below it no pattern makes sense
 _USUAL_SPACING_NM = 0.75  # [com]
-_BOOK = Phrasebook(
-    'legs',
-    no_speeds='the aircraft has no speeds for the legs of the pattern',
-    blown_away='the wind across the {leg} leg is stronger than the aeroplane is fast',
-    too_slow='groundspeed on {leg} would be under {least}',
-    near_stall='{speed} on {leg} is too near the stall of {stall} with flap {flap}. Fly it faster',
-    near_stall_turning='{speed} on {leg} is too near the stall of {stall} in {bank} of bank with flap {flap}. '
-    'Fly it faster, or with less bank',
-    no_wind_aloft='the direction of the wind at pattern height is not given',
-    no_wind='the wind direction is unknown; give the wind at pattern height',
-)
+_BOOK = Phrasebook('legs')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

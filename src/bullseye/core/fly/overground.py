@@ -17,7 +17,7 @@ from bullseye.core.fly.traffic import extension_s
 _STEP_S = 2.0  # [own] between points of a drawn turn
 _CLIMB_GRADIENT = 500 / FT_PER_NM  # [own] from brakes off, where the aircraft's own climb is unknown
 _TIMED_BASE_S = 30.0  # [com] after abeam, in the school that times it
-_BOOK = Phrasebook('over_ground', beyond_aim='base would join final beyond the aim point: fly a longer downwind')
+_BOOK = Phrasebook('over_ground')
 
 
 class Flight:

@@ -38,7 +38,7 @@ __all__ = [
 
 _LOWEST_FT = 300.0  # [own] of pattern height
 _FINAL_GATES_FT = (500.0, 300.0, 200.0)  # [com]
-_BOOK = Phrasebook('pattern_task', too_low='pattern altitude {altitude} is less than {least} above the runway')
+_BOOK = Phrasebook('pattern_task')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -28,44 +28,7 @@ _LEAST_SAID_S = 0.5  # [own] shorter rounds to nothing
 _RUSHED_FPM = 900.0  # [own]
 _LIGHT_KT = 3.0  # [own] of wind across that need not be spoken of
 _SLIGHT_FT = 50.0  # [own] of drift in the turn onto final, likewise
-_BOOK = Phrasebook(
-    'pattern',
-    no_wind='Headings, times and turns are those of still air. Give the wind before you fly them.',
-    little_wind='Little wind across the pattern: spacing and descent are as in still air.',
-    towards='{wind} blow towards the field: without {crab} of crab the downwind closes in by {drift}, and base is '
-    '{base_time}.',
-    rushed='Too high and rushed is the classic result.',
-    away='{wind} blow away from the field: without {crab} of crab the downwind drifts out by {drift}, and base is '
-    '{base_time}: keep the height until it is turned.',
-    as_long='as long as in still air',
-    longer='{time} longer',
-    shorter='{time} shorter',
-    moment='a moment',
-    flap_limit='{speed} on {leg} is over the limit of {limit} with flap {flap}: slow down before it is lowered.',
-    gear_limit='{speed} on {leg} is over the gear limit of {limit}: slow down first.',
-    climb_unknown='How this aircraft climbs here is unknown: the upwind leg is drawn for 500 ft a mile.',
-    near_stall='Only {margin} above the stall on {leg}: fly it faster.',
-    near_stall_turning='Only {margin} above the stall in the turn from {leg}: fly it faster or flatter.',
-    first_turn_high='The first turn would come above pattern altitude: level off at pattern altitude and turn there.',
-    first_turn_low='The first turn would come only {height} above the field: climb higher before it.',
-    final_turn_low='The turn onto final is only {height} up: fly a longer final.',
-    no_room='Spacing {spacing} leaves no {leg} leg at {bank} bank: its turns run into each other. Fly wider.',
-    steep='{bank} of bank: the stall is {nearer} nearer. 30° is enough for anybody.',
-    fast_down='{descent} from abeam to final: high and rushed. Fly wider or go down earlier.',
-    long_final='Final is longer than the descent from pattern height: stay level on base, flap later.',
-    cue='Abeam, the runway lies {angle} below the horizon.',
-    cue_at_mark='Abeam, the runway lies {angle} below the horizon: just at the wing mark.',
-    cue_above='Abeam, the runway lies {angle} below the horizon, above the wing mark, which is at {mark} ({spacing}).',
-    cue_below='Abeam, the runway lies {angle} below the horizon, below the wing mark, which is at {mark} ({spacing}).',
-    through_no_bank='The wind carries base {drift} through final: roll in {time} earlier; begun late no bank would do '
-    'it: go around.',
-    through='The wind carries base {drift} through final: roll in {time} earlier; begun late it would take {bank} of '
-    'bank, stall +{nearer}.',
-    through_steep='Over {steepest}: overshoot and go around instead.',
-    held_back='The wind holds base back {drift}: roll in {time} later.',
-    final_unknown='What the wind does to the turn onto final is not known: nobody has given it.',
-    final_as_usual='The wind hardly moves the turn onto final.',
-)
+_BOOK = Phrasebook('pattern')
 
 
 def _fpm(value: float) -> Quantity:

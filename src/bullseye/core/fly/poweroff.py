@@ -29,25 +29,7 @@ _FINAL_AT_FT = 60.0  # of height [own]: wings level on final by then
 _LOWEST_FT = 300.0  # of pattern height [own]
 _FARTHEST_NM = 1.5  # after abeam [own]: nobody glides in from farther out
 _AT_ONCE_FT = 50.0  # [own] after abeam, which nobody can tell from abeam
-_BOOK = Phrasebook(
-    'power_off',
-    blown_away='the wind is stronger than the glide is fast',
-    no_way='the glide makes no way against this wind',
-    too_steep='lined up in this wind the turn takes more than {steepest} of bank; it is not offered. Fly wider',
-    no_base='in this wind the two turns leave no base between them. Fly wider',
-    not_lined_up='no bank lines the turn up with the runway in this wind',
-    no_speed='the aircraft has no best glide speed',
-    near_stall='best glide, {speed}, is too near the stall of {stall} in {bank} of bank',
-    low_pattern='pattern height is under {least}',
-    ends_low='NOT REACHED: the last turn would end {height} up, {least} is the least. Fly closer or higher, and add '
-    'power when it is short',
-    too_high='TOO HIGH: even with full flap and a slip it ends {beyond} beyond.',
-    not_reached='NOT REACHED: even clean the glide ends {short} before the aim point. Fly closer or higher.',
-    practise='Practise it with power at hand; the handbook and the instructor decide. Short is never stretched: add '
-    'power.',
-    at_once='Turn at once, abeam the spot.',
-    turn='Turn {time} after abeam, {after} on, with {bank} of bank. A little high beats a foot low.',
-)
+_BOOK = Phrasebook('power_off')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

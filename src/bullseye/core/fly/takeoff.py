@@ -55,33 +55,7 @@ from bullseye.core.model.distances import (
 )
 from bullseye.core.model.speeds import stall_margin
 
-_BOOK = Phrasebook(
-    'takeoff',
-    no_table='the aircraft has no takeoff table or rotation speed',
-    no_wind='nobody has given the wind',
-    no_distance='No takeoff distance: {why}. Do not guess it; use the handbook.',
-    idle='Idle, brake, keep straight.',
-    land_ahead='Nose down, land on what is left, brake.',
-    land_about_the_nose='Nose down to the glide attitude. Land within about 30° of the nose: headings {left} '
-    'to {right}. No turn back is planned here.',
-    soft_ground='Soft, wet or long ground can double the roll; the table does not hold it. Walk the runway.',
-    short_technique='Handbook distances are flown by the short-field technique; another takes more runway.',
-    below_stall='Lift-off at {speed} is below the stall of {stall} with flap {flap}: check the speeds '
-    'that were entered.',
-    vx_near_stall='Vx of {speed} is {ratio} times the stall with flap {flap}; {least} at 50 ft is the usual least.',
-    rotate='Rotate at the printed {speed}, whatever the weight: {longer} more roll.',
-    rotate_as_flown='Rotate at the printed {speed}, whatever the weight.',
-    fly_off='Lighten the nosewheel early and let it fly off near {speed}, as the weight asks for.',
-    fly_off_tail='Lift the tail early and let it fly off near {speed}, as the weight asks for.',
-    no_margin_to_50='No margin to 50 ft: it takes {more} more than the runway has.',
-    little_margin='Only {left} of runway are left at 50 ft, less than a third of the {over} it takes: little margin.',
-    no_margin='NO MARGIN: the ground roll needs {more} more than the runway has.',
-    late='70 % of lift-off speed is not expected by half the runway: the takeoff would be given up.',
-    late_for='70 % of lift-off speed is not expected by {place}: the takeoff would be given up.',
-    abort_late='Giving the takeoff up by {place} leaves less than half the runway to stop on.',
-    over_obstacle='The climb passes {clearance} over the top of the obstacle; {least} is the least we call good.',
-    below_obstacle='The climb passes {clearance} below the top of the obstacle; {least} is the least we call good.',
-)
+_BOOK = Phrasebook('takeoff')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

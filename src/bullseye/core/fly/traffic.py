@@ -9,25 +9,7 @@ from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, joined, miles, seconds
 
 GOOD_GAP_S, LEAST_GAP_S = 60.0, 30.0  # [own] between two at the threshold
-_BOOK = Phrasebook(
-    'traffic',
-    little_gap='{gap} behind the one ahead at the threshold is little: be ready to go around.',
-    too_close='Only {gap} behind the one ahead at the threshold: too close. Fly downwind on for {on}, or go around.',
-    overtakes='Turning base there you would overtake the one ahead before the threshold: do not. Fly downwind on for '
-    '{on}, or leave the pattern and come again.',
-    stay_level='Stay level at pattern height on base and final; go down {out} from the aim point, flap then.',
-    slower_down='Go down from abeam more slowly: the path is met as you turn final. Flap later.',
-    no_descent='No descent can be given for it.',
-    turn_as_usual='Turn base where you always do: the one ahead is past you by then.',
-    turn_later='Fly downwind on for {on}, {far}; turn when the one ahead has passed abeam.',
-    new_final='New final {final}.',
-    same_aim='The aim point stays: same path, same speed.',
-    gap='Gap at the threshold about {gap}.',
-    under_pattern='{other} lies on the {at}, under your {side} pattern: base crosses its approach. Fly the pattern on '
-    'the other side unless told otherwise.',
-    beside_pattern='{other} lies on the {at}: a {side} pattern that overshoots final flies into its approach. Do not '
-    'overshoot; go around away from it.',
-)
+_BOOK = Phrasebook('traffic')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -30,14 +30,7 @@ from bullseye.core.learn.steps import is_held_good, moves_the_aim, stepped_aim_f
 from bullseye.core.measure.flown import FlownLap
 from bullseye.core.measure.lap import MeasuredLap
 
-_BOOK = Phrasebook(
-    'advice',
-    none='No aim point is good.',
-    first='Aim at {aim}, {before}; no lap flown yet.',
-    again='Aim at {aim} again.',
-    farther='Aim at {aim}, {moved} farther in ({stripes}).',
-    shorter='Aim at {aim}, {moved} shorter ({stripes}).',
-)
+_BOOK = Phrasebook('advice')
 
 # [own]
 _INTERVAL = 1.96  # 95 % of a normal distribution

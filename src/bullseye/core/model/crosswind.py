@@ -9,16 +9,7 @@ from bullseye.core.basis.constants import APPROACH_LIFT_COEFFICIENT, SIDE_FORCE_
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, degrees, joined, knots, per_cent
 
 _WORTH_SAYING_KT = 1.0  # [own]
-_BOOK = Phrasebook(
-    'crosswind',
-    a_touch='A touch',
-    touch='a touch',
-    hands='{crab} of crab to the {side}; or {side} wing {bank} down and {other} rudder.',
-    over='More than the limit has shown the rudder can hold. If full rudder does not keep it straight: go '
-    'around, leave.',
-    within='{share} of what the limit shows the rudder can hold. If full rudder does not do it: go around.',
-    limit='{limit}: {source}',
-)
+_BOOK = Phrasebook('crosswind')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -72,34 +72,7 @@ def ground_roll_by(*by_set: LandingDistances) -> GroundRoll:
     return GroundRoll(expected_ft=rolls['common'], factored_ft=rolls['uk_caa'], by_set=by_set)
 
 
-_BOOK = Phrasebook(
-    'distances',
-    slope_up='hardly anything is left to accelerate up a slope of {slope}',
-    slope_down='hardly anything is left to brake down a slope of {slope}',
-    gravel='no rule for a {what} on gravel',
-    surface_unknown='nobody has entered what the runway is made of',
-    long_grass='no rule for a {what} in long grass',
-    soft='no rule for a {what} on soft ground',
-    snow_or_ice='no rule for a {what} on snow or ice',
-    too_much_tailwind='tailwind {wind} is more than the {limit} of the rule',
-    table='handbook table',
-    table_from_50='handbook table, from 50 ft',
-    table_roll='handbook table, ground roll',
-    table_over_50='handbook table, to 50 ft',
-    faster='touchdown {off} faster than the table: flap and weight',
-    slower='touchdown {off} slower than the table: flap and weight',
-    headwind='headwind {wind}',
-    tailwind='tailwind {wind}',
-    wet_grass='wet short grass: slippery',
-    dry_grass='dry short grass; long grass is not covered',
-    wet_grass_roll='wet short grass, on the roll only',
-    dry_grass_roll='dry short grass, on the roll only',
-    wet_paved='wet paved runway',
-    wet_grass_whole='wet grass',
-    uphill='{slope} uphill',
-    downhill='{slope} downhill',
-    factor='safety factor',
-)
+_BOOK = Phrasebook('distances')
 _LEAST_SHARE_ON_SLOPE = 0.15  # [own] of the acceleration that a slope must leave
 
 

@@ -9,12 +9,7 @@ from bullseye.core.basis.constants import FT_PER_NM
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, feet
 from bullseye.core.given.airfield import RunwayEnd, stripe_before_aim
 
-_BOOK = Phrasebook(
-    'cue',
-    stripes='Start the roundout with the nose at {place}: about {to_go} to go, eyes {eyes} up.',
-    widths='Start the roundout with the nose about {widths} runway widths before the aim: about {to_go} to go, eyes '
-    '{eyes} up.',
-)
+_BOOK = Phrasebook('cue')
 
 
 def distance_ft(*, height_ft: float, path_angle_deg: float) -> float:

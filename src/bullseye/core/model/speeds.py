@@ -22,23 +22,7 @@ from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, 
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.technique import Technique
 
-_BOOK = Phrasebook(
-    'speeds',
-    too_slow='1.3 × {stall} stalling speed; the {entered} entered from the handbook are less than {least} of the '
-    'stall: check them',
-    handbook='handbook speed, flap {flap}, at maximum weight',
-    rule='1.3 × {stall} stalling speed, read back as indicated; the handbook prints none',
-    rule_chosen='1.3 × {stall} stalling speed, read back as indicated: technique setting',
-    weight='{weight} is {share} of maximum weight; speeds fall with its square root',
-    weight_left_out='printed speed kept at every weight: technique setting',
-    wheels='a wheel landing is flown {faster} faster than a three-point one, with a trace of power',
-    no_gust='no gust reported; a steady wind adds nothing',
-    gust_left_out='no gust allowance: technique setting',
-    gust_too_much='half of the {spread} between gust and steady wind would be {wanted}; no more than {allowed} are '
-    'added. In such gusts rather wait',
-    gust='half of the {spread} between gust and steady wind; the steady wind adds nothing',
-    result='hold this on final; the handbook and the instructor decide',
-)
+_BOOK = Phrasebook('speeds')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -12,12 +12,7 @@ from dateutil.relativedelta import relativedelta
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count
 from bullseye.core.basis.unknown import known_or
 
-_BOOK = Phrasebook(
-    'currency',
-    holds='{rule}: {have} in the time, good until {day}.',
-    lacks='{rule}: {have} of {needed} in the time; {missing} more.',
-    never='{rule}: no landing on record here.',
-)
+_BOOK = Phrasebook('currency')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -35,42 +35,7 @@ _NAMES: dict[LandingKind, str] = {
     'three_point': 'Three-point landing',
     'wheel_landing': 'Wheel landing',
 }
-_BOOK = Phrasebook(
-    'examined',
-    lap='Lap {number}: {what}.',
-    within='within every limit that was measured',
-    short='touched {off} short of the window',
-    long='touched {off} beyond the window',
-    fast='{off} over the highest speed allowed over the threshold',
-    slow='{off} under the lowest speed allowed over the threshold',
-    drift='touched with drift',
-    unseen='the touchdown was not seen',
-    no_window='where this standard wants the wheels is not known here',
-    no_speed='the speed was not read',
-    no_speed_limit='its speed limits are not known here',
-    no_drift='nobody looked for drift',
-    later='Flown again {number} times, within limits {within}.',
-    later_once='Flown once again, {within}.',
-    again_within='within limits',
-    again_outside='not within limits',
-    again_unknown='not fully measured',
-    not_flown='Not flown.',
-    points='{label}: outside of {limit} on {failed} of {laps} laps.',
-    points_once='{label}: outside of {limit} on one lap of {laps}; an examiner looks for what is corrected at once.',
-    marked='{label}: marked by the instructor on {failed} of {laps} laps.',
-    unmeasured='Not measured: a recorded flight tells it.',
-    open_cells='The limits of this standard are not known here.',
-    around_flown='Went around on {number} of {laps} laps.',
-    around_not_flown='No go-around flown: one is asked for.',
-    landed_unstable='Landed from a final that was not stable on lap {numbers}.',
-    landed_unstable_all='Landed from a final that was not stable on laps {numbers}.',
-    stable_unknown='Whether finals were stable was not measured on {number} of {laps} laps.',
-    all_within='Every task that was flown was within the limits of the standard, as far as it was measured.',
-    below='Below the standard: {names}.',
-    open='Not decided: {names}.',
-    examiner='The examiner and the current edition of the standard decide.',
-    nothing='Nothing flown yet.',
-)
+_BOOK = Phrasebook('examined')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

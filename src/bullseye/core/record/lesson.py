@@ -15,23 +15,7 @@ from bullseye.core.record.syllabus import HELD, Exercise, ExerciseState, may_beg
 
 Part = Literal['warm_up', 'main', 'new', 'refresh']
 _MOST = 4  # [own] things in one lesson
-_BOOK = Phrasebook(
-    'lesson',
-    warm_up='To warm up: it is held.',
-    weak='{words}',
-    weak_by='{words} What lets it down most is {criterion}.',
-    stale='Last flown {days} days ago.',
-    unused='Held once; what was flown since does not show it any more.',
-    practise='Begun, not yet practised enough.',
-    new='New: all it needs has been practised.',
-    needs='First {names}.',
-    fault='{fault} again and again in the latest landings: that first, nothing harder before it. {how}',
-    nothing='Nothing is on record yet: begin with the first exercises.',
-    touchdown='where it touches',
-    speed='the speed',
-    drift='drift',
-    limit='{words}',
-)
+_BOOK = Phrasebook('lesson')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -184,17 +168,7 @@ class Head:
     next: Sentence
 
 
-_HEAD = Phrasebook(
-    'head',
-    holds='At standard or signed: {names}.',
-    holds_none='Nothing is at standard yet.',
-    weak='{name} is farthest from it: {chance} of landings meet it.',
-    weak_unknown='{name} has been begun; too few landings to say more.',
-    weak_none='Nothing that was begun is below standard.',
-    stale='{name} is stale.',
-    next='Next: {names}.',
-    next_none='Nothing is left to propose.',
-)
+_HEAD = Phrasebook('head')
 
 
 def _with_what_is_not_known(one: Standing) -> str:

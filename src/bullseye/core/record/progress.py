@@ -21,20 +21,7 @@ from bullseye.core.record.readiness import Readiness, Spread, readiness, spread_
 _MOVED_FT = 75.0  # [own] by which an aim point is said to have been changed
 _MOVED_KT = 3.0  # [own] by which a briefed speed is
 _LEAST = 3  # [own] landings on either side, to say whether it helped
-_BOOK = Phrasebook(
-    'progress',
-    helped='{change} The mean error went from {before} to {after} over {number} landings: it helped.',
-    hurt='{change} The mean error went from {before} to {after} over {number} landings: it did not help.',
-    unclear='{change} The mean error went from {before} to {after}: of {number} landings that may be chance.',
-    back='On {day} the aim point moved {by} back.',
-    on='On {day} the aim point moved {by} on.',
-    faster='On {day} the briefed speed went up by {by}.',
-    slower='On {day} the briefed speed went down by {by}.',
-    fast='{over} fast on average over the threshold.',
-    slow='{under} slow on average over the threshold.',
-    on_speed='On the briefed speed on average.',
-    floats='Floats {seconds} longer than the model.',
-)
+_BOOK = Phrasebook('progress')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

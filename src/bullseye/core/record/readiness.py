@@ -43,25 +43,7 @@ _MEAN_SD_KT, _SCATTER_KT = 3.0, 2.4  # [own]
 _SPREAD = 0.5  # [own] of the logarithm of a scatter
 _DRIFTS, _STRAIGHTS = 0.5, 10.0  # [own] as so many landings seen before, with and without drift
 _SAMPLES = 2_000  # [own]
-_BOOK = Phrasebook(
-    'readiness',
-    at_standard='{sure} sure that at least {needed} of landings meet it: at standard, in {conditions}.',
-    likely='Likely at standard, not yet sure: {sure} sure that at least {needed} of landings meet it.',
-    not_yet='Not yet at standard: {chance} of landings meet it; {needed} are asked for.',
-    no_window='Where this standard wants the wheels is not known here: complete a copy of it before it judges anybody.',
-    no_limit='Not judged: {what}; the limit of the standard is not known here.',
-    too_few='{judged} of {least} judged landings: too few to say.',
-    one_landing='1 of {least} judged landings: too few to say.',
-    touchdown='where they touch',
-    speed='the speed over the threshold',
-    drift='drift at touchdown',
-    not_known='Not known: {what}, read on {seen} of {landings} landings.',
-    missing='Not known at all: {what}.',
-    winds='winds to {wind}, {across} across',
-    winds_unknown='winds that nobody noted',
-    place='{winds}, on {runways}, in the {aircraft}',
-    and_='{first} and {second}',
-)
+_BOOK = Phrasebook('readiness')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

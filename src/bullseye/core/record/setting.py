@@ -13,19 +13,7 @@ from bullseye.core.record.syllabus import Exercise
 _LITTLE_KT = 4.0  # [own] of crosswind: with less there is nothing to practise
 _NIGHT_DEG = -6.0  # [pub: end of civil twilight] of the sun
 _ITEM_MIN, _FLAT_MIN = 15.0, 10.0  # [own] for two or three laps of one thing; engine start, taxi and parking
-_BOOK = Phrasebook(
-    'setting',
-    lands_not='the {aircraft} does not land so.',
-    no_window='where {standard} wants the wheels is not known.',
-    no_task='{standard} has no such task.',
-    no_glide='the best glide of the {aircraft} is not entered.',
-    no_crosswind='{across} across is too little to practise in.',
-    too_strong='{across} across is more than the {limit} that the {aircraft} was demonstrated in.',
-    solo_limit='{across} across is above the limit of {limit} for flying alone.',
-    no_gear='the {aircraft} has neither a gear to lower nor a propeller to set.',
-    no_slats='the {aircraft} has neither slats nor a gauge for the angle of attack.',
-    by_day='it is day at that hour.',
-)
+_BOOK = Phrasebook('setting')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

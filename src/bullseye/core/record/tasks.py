@@ -16,16 +16,7 @@ from bullseye.core.record.evidence import Flown
 from bullseye.core.record.readiness import LEAST_JUDGED, Readiness, Spread, readiness_by_count, spread_of
 
 _LATEST = 12  # [own] laps on the row of signs
-_BOOK = Phrasebook(
-    'task',
-    too_few='{judged} of {least} laps judged: too few to say.',
-    none='Not measured yet: a recorded flight, or a mark by the instructor, tells it.',
-    never_around='No go-around flown yet: landing from a stable final alone does not show it.',
-    at_standard='{sure} sure that at least {needed} of laps are within limits: at standard.',
-    likely='Likely at standard, not yet sure: {sure} sure that at least {needed} of laps are within limits.',
-    not_yet='Not yet at standard: {chance} of laps are within limits; {needed} are asked for.',
-    not_judged='No limit of this standard is known for: {names}.',
-)
+_BOOK = Phrasebook('task')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,0 +1,101 @@
+"""Texts by name: read once from the Fluent files of a language, and filled in where they are said.
+
+A name is ``subject.name`` in the program and ``subject-name`` in a file, where a dot would begin an attribute.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+from typing import Any
+
+from fluent.runtime import FluentBundle, FluentResource
+from fluent.syntax import ast
+
+ENGLISH = 'en'
+_LOCALES: Mapping[str, str] = {ENGLISH: 'en-GB'}
+
+
+class UnknownText(LookupError):
+    """A name that no file of the language has; a mistake of ours."""
+
+
+def _filled(node: object) -> Iterator[str]:
+    """The names of what goes into a text, of the nodes of its tree."""
+    if isinstance(node, ast.VariableReference):
+        yield node.id.name
+    elif isinstance(node, list):
+        for one in node:
+            yield from _filled(one)
+    elif isinstance(node, ast.BaseNode):
+        yield from _filled(list(vars(node).values()))
+
+
+@dataclass(frozen=True)
+class _Language:
+    """All texts of one language: to be filled in, and as they were read."""
+
+    bundle: FluentBundle
+    read: Mapping[str, ast.Message]
+
+
+@cache
+def _language(language: str) -> _Language:
+    """All files of a language.
+
+    :raises ValueError: when a file has a line that is none of the format, or a name twice
+    """
+    found = FluentBundle([_LOCALES[language]], use_isolating=False)
+    read: dict[str, ast.Message] = {}
+    for file in sorted(resources.files(__package__).joinpath(language).iterdir(), key=lambda one: one.name):
+        resource = FluentResource(file.read_text(encoding='utf-8'))
+        for entry in resource.body:
+            if isinstance(entry, ast.Junk):
+                raise ValueError(f'{language}/{file.name} has what is no text: {entry.content}')
+            if isinstance(entry, ast.Message):
+                if entry.id.name in read:
+                    raise ValueError(f'{language}/{file.name} has {entry.id.name}, which another file has too')
+                read[entry.id.name] = entry
+        found.add_resource(resource)
+    return _Language(found, read)
+
+
+@cache
+def _key(language: str, name: str) -> str:
+    key = name.replace('.', '-')
+    if key not in _language(language).read:
+        raise UnknownText(f'no text of {language} is called {name}')
+    return key
+
+
+@cache
+def values_of(name: str) -> frozenset[str]:
+    """The names of what goes into a text.
+
+    :raises UnknownText: when there is no such text
+    """
+    return frozenset(_filled(_language(ENGLISH).read[_key(ENGLISH, name)]))
+
+
+def said(name: str, values: Mapping[str, Any], *, language: str = ENGLISH) -> str:
+    """A text with its values filled in.
+
+    :param values: by name, as they are to be read
+    :raises UnknownText: when there is no such text
+    :raises ValueError: when a value is missing
+    """
+    bundle = _language(language).bundle
+    pattern = bundle.get_message(_key(language, name)).value
+    if pattern is None:
+        raise UnknownText(f'{name} of {language} is empty')
+    text, wrong = bundle.format_pattern(pattern, dict(values))
+    if wrong:
+        raise ValueError(f'{name} cannot be said: {wrong}')
+    return str(text)
+
+
+def names(*, language: str = ENGLISH) -> Iterator[str]:
+    """The names of all texts, as the program has them."""
+    return (name.replace('-', '.', 1) for name in _language(language).read)

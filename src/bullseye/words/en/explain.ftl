@@ -1,0 +1,150 @@
+### What the core says of explain: one group a subject.
+
+## The rest of the lap, judged: takeoff, pattern, final, rollout, and the decision to land or to go around.
+
+around-landed_broken = It was not stable on final and was landed all the same: go around then, every time.
+around-around_broken = Going around was right: it was not stable on final.
+around-landed_stable = Stable on final: right to land.
+around-around_free = Going around costs nothing, needed or not.
+around-stable_unknown = Whether it was stable on final was not measured: landing or going around is not judged.
+around-liftoff_late = Lifted off { $value } beyond the calculated distance: up to { $limit } is the usual scatter.
+around-liftoff_early = Lifted off in { $value } less than the calculated distance: was it pulled off?
+around-takeoff_centreline = { $value } off the centreline at lift-off; { $limit } at most.
+around-climb_speed_fast = Climbed { $value } fast by { $wind }; { $limit } at most.
+around-climb_speed_slow = Climbed { $value } slow by { $wind }; { $limit } at most.
+around-first_turn = Turned { $value } below the height calculated for the first turn.
+around-altitude_high = Downwind was { $value } above pattern altitude; { $limit } at most.
+around-altitude_low = Downwind was { $value } below pattern altitude; { $limit } at most.
+around-downwind_speed_fast = Downwind was { $value } fast by { $wind }; { $limit } at most.
+around-downwind_speed_slow = Downwind was { $value } slow by { $wind }; { $limit } at most.
+around-downwind_track_out = Downwind ran away from the runway by { $value }: more correction for the wind.
+around-downwind_track_in = Downwind closed in on the runway by { $value }: more correction for the wind.
+around-spacing_wide = Downwind was { $value } wider than planned.
+around-spacing_tight = Downwind was { $value } tighter than planned.
+around-bank = Banked { $value } in the pattern; { $limit } at most. Overshot is overshot: go around.
+around-overshoot = Flew { $value } through the extended centreline turning final.
+around-path_high = Was { $value } above the path on final; { $limit } at most.
+around-path_low = Was { $value } below the path on final; { $limit } at most.
+around-final_centreline_right = Was { $value } right of the centreline on final; { $limit } at most.
+around-final_centreline_left = Was { $value } left of the centreline on final; { $limit } at most.
+around-steady = The speed changed by { $value } on final; { $limit } at most.
+around-final_speed_fast = Was { $value } fast on final by { $wind }; { $limit } at most.
+around-final_speed_slow = Was { $value } slow on final by { $wind }; { $limit } at most.
+around-wind_briefed = the briefed wind
+around-wind_read = the wind read on the lap
+around-wind_turns = the wind that the turns showed
+around-marked = { $label }: marked by the instructor.
+around-not_measured = Not measured: { $names }. A recorded flight tells them.
+
+## Why it landed there: the touchdown error split into feet that add up to it exactly.
+
+explain-go_around = Go-around: a good answer. Nothing to change about the aim.
+explain-go_around_long = Go-around: a good answer. It was going to be long, and the next aim point takes that into account.
+explain-go_around_short = Go-around: a good answer. It was going to be short, and the next aim point takes that into account.
+explain-low_approach = Low approach: no touchdown to explain.
+explain-drill = Hold-off drill: no touchdown to explain.
+explain-not_marked = No touchdown was marked, so there is nothing to explain. Tap the strip where the wheels met it.
+explain-part_path = the path pointed at { $flown }, { $planned } planned
+explain-part_aim_same = aim point as recommended
+explain-part_aim_beyond = aim point { $off } beyond the recommended one
+explain-part_aim_before = aim point { $off } before the recommended one
+explain-part_speed_unread = threshold speed not read: within the hold-off
+explain-part_speed = { $read } over the threshold, { $briefed } briefed
+explain-no_headwind = no headwind
+explain-headwind = headwind { $wind }
+explain-tailwind = tailwind { $wind }
+explain-part_wind_unread = wind not read on this lap: taken as briefed
+explain-part_wind_never = nobody has given the wind: within the hold-off
+explain-part_wind_unknown = { $flown }, unknown when it was briefed
+explain-part_wind = { $flown }, { $briefed } briefed
+explain-part_wind_turns = { $flown } as the turns showed it, { $briefed } briefed
+explain-part_wind_turns_unknown = { $flown } as the turns showed it; none was briefed
+explain-part_roundout = where the hold-off began
+explain-part_roundout_untimed = hold-off not timed: within the hold-off
+explain-part_float = { $held } held off, { $expected } expected
+explain-part_rest = the rest; it holds what nobody measured: { $what }
+explain-before_threshold = The wheels touched { $short } before the threshold: add power, or go around, as soon as the aim point moves up the windscreen. Choose a spot farther in.
+explain-above_stall = only { $margin } above the stall
+explain-at_the_stall = at or below the stalling speed
+explain-slow = { $read } over the threshold is { $less } below the { $briefed } briefed and { $margin }. Hold the speed to the roundout; go around below it.
+explain-nothing = Change nothing: every part is within what can be told from a tap.
+explain-path = The final pointed at { $flown }, not at the { $planned } of the brief: hold the aim point still in the windscreen.
+explain-aim_shorter = Aim { $amount } shorter ({ $stripes }): the aim point alone moved it.
+explain-aim_farther = Aim { $amount } farther in ({ $stripes }): the aim point alone moved it.
+explain-too_fast = Cross the threshold at { $briefed }, not { $read }: { $off } too many made { $amount }.
+explain-too_slow = Cross the threshold at { $briefed }, not { $read }: { $off } too few made { $amount }.
+explain-wind_shorter = The wind had changed: aim { $amount } shorter ({ $stripes }) while it lasts.
+explain-wind_farther = The wind had changed: aim { $amount } farther in ({ $stripes }) while it lasts.
+explain-landed_beyond = It touched { $error } beyond { $origin }.
+explain-landed_before = It touched { $error } before { $origin }.
+explain-on_target = It touched where it should.
+explain-of_spot = the spot
+explain-of_box = the middle of the box
+explain-speed_unread = Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.
+explain-wind_unread = Why cannot be told, since nobody has given the wind: give the wind of this lap, and of the sortie before the next one.
+explain-untimed_long = Why cannot be told yet: time the hold-off on the next lap, and check that the power is closed at the roundout and that it begins at the cue.
+explain-untimed_short = Why cannot be told yet: time the hold-off on the next lap, and watch at what height the roundout begins.
+explain-dropped_in = It was dropped in: rounded out too high. Begin the roundout at the cue and not above it, look to the far end, and hold it off just over the runway; when it sinks away, add power or go around.
+explain-ballooned = It ballooned: pulled too fast at the roundout. Ease it level, hold the attitude when it rises, and go around from a large one.
+explain-flat = It touched flat: it was flown on before the hold-off was over. Keep the stick coming back until it will not fly any more.
+explain-roundout_long = The hold-off began { $amount } too far in: on the path sooner, and round out at the cue, not above it.
+explain-roundout_short = The hold-off began { $amount } too short: keep the aim point still until the cue, then round out.
+explain-hold_off_long = Held off { $amount } too long: check that the power is closed at the roundout and nothing is pulled early.
+explain-hold_off_short = Touched { $amount } too short: hold it off, keep the stick coming back. Never save it by pushing forward.
+
+## Faults of a landing and their remedies: what each looks like, why it happens, what to do now, what to practise.
+
+illusion-width_low = Within a mile it looks narrower than { $home }, and you feel high: the usual picture is flown at { $flown }, { $off } low a mile out.
+illusion-width_high = Within a mile it looks wider than { $home }, and you feel low: the usual picture is flown at { $flown }, { $off } high a mile out.
+illusion-length_low = Far out its shape makes you feel high: the usual picture is flown at { $flown }.
+illusion-length_high = Far out its shape makes you feel low: the usual picture is flown at { $flown }.
+illusion-slope_low = At every distance it rises more than { $home } and looks { $angle } too high: you fly low.
+illusion-slope_high = At every distance it falls away against { $home } and looks { $angle } too low: you fly high.
+illusion-together = With the slope on top of it { $flown }, { $off } { $side } a mile out.
+illusion-gates = Fly heights, not the picture: { $gate } a mile from the aim point. Path lights, where there are any, decide.
+illusion-same = Its width, length and slope look much as at { $home }.
+
+## Scoring a landing: each criterion with value, tolerance, verdict and weight; the total is their plain sum.
+
+score-go_around = Go-around: always a good answer.
+score-low_approach = Low approach: nothing of it was seen.
+score-low_approach_good = Low approach as it should be, as far as it was seen.
+score-low_approach_bad = Low approach: fly it again until nothing is off.
+score-drill = Hold-off drill: time it to have it scored.
+score-drill_good = Held as long as the hold-off lasts.
+score-drill_bad = Not held as long as the hold-off lasts: look for the attitude, and the stick coming back all the time.
+score-not_seen = Touchdown not seen: accuracy is unknown.
+score-on_the_spot = In the box, on the spot.
+score-hit = In the box, { $past } past the spot.
+score-hit_before = In the box, { $before } before the spot.
+score-short = { $short } short of the box: short is a fail, however small.
+score-long = { $long } beyond the box.
+
+## A sortie's landings together: where they lie, how far they spread, and the one change that follows.
+
+summary-never = never
+summary-once = once
+summary-twice = twice
+summary-times = { $number } times
+summary-once_in = once in { $lessons } lessons
+summary-once_in_hundreds = in less than one lesson of a hundred
+summary-better = In the box { $times } in { $landings } landings, where the forecast expects { $expected }: luck alone makes so many { $seldom }. This pilot is better than the forecast knew.
+summary-worse = In the box { $times } in { $landings } landings, where the forecast expects { $expected }: bad luck alone makes so few { $seldom }. Look for what has changed.
+summary-luck = In the box { $times } in { $landings } landings, where the forecast expects { $expected }: what luck makes of it. It tells nothing new of the skill.
+summary-not_marked = No touchdown marked yet.
+summary-too_few = { $laps } of { $enough } laps needed before a habit can be told from chance.
+summary-steadily_long = Steadily { $error } beyond { $origin }
+summary-steadily_short = Steadily { $error } before { $origin }
+summary-steady_speed = { $steadily }, most of it speed: fly the briefed speed before moving the aim point.
+summary-aim_too_near = { $steadily }: the aim point would now lie before the threshold. Choose a spot farther in.
+summary-next_aim = { $steadily }: aim at { $aim } on the next lap.
+summary-next_aim_for = { $steadily }: aim at { $aim } for the spot at { $spot } on the next lap.
+summary-aim_back = { $steadily }: move the aim point { $shift } back ({ $stripes }).
+summary-aim_on = { $steadily }: move the aim point { $shift } on ({ $stripes }).
+summary-scattered_speed = Scattered by { $spread }, most of it speed: hold the speed before anything else.
+summary-scattered = Scattered by { $spread }: the same speed and the same roundout every lap, then judge the aim.
+summary-no_error = No steady error: on the target on average, spread { $spread }. Leave the aim point where it is.
+summary-no_error_long = No steady error: { $mean } long on average, spread { $spread }. Leave the aim point where it is.
+summary-no_error_short = No steady error: { $mean } short on average, spread { $spread }. Leave the aim point where it is.
+summary-dropped_in = Dropped in on { $dropped } of { $landings } landings: the roundout begins too high. Put that right before the aim point moves: low approaches along the runway, then land from the same picture.
+summary-steady = { $steadily }.
