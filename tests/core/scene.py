@@ -8,8 +8,8 @@ mirror, south of the equator: left is right, and the wind aloft turns the other 
 from datetime import datetime, timedelta, timezone
 from typing import Any
 
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.whole import Plan
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.given.airfield import Airfield
 from tests.core.making import make_request

@@ -9,10 +9,11 @@ from pydantic import TypeAdapter
 
 from bullseye.core.air.wind import Wind, components, magnetic_from_true_deg
 from bullseye.core.brief.answers import AnswerTable, make_answers
+from bullseye.core.brief.ends import ranking_of
 from bullseye.core.brief.landing import BriefAnswer, make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.ranking import RankedEnd
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.whole import Plan, ranking_of
 from bullseye.core.brief.windlimits import exceeded, wind_values_kt
 from bullseye.core.given.belief import Calibration
 from tests.core.making import make_request

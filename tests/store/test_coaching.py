@@ -12,7 +12,7 @@ from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.errors import NotAllowed, NotFound
-from bullseye.store.flying import judging, laps, sortielist, sorties
+from bullseye.store.flying import correcting, judging, laps, sortielist, sorties
 from bullseye.store.flying.plan import plan_of
 from bullseye.store.flying.requests import changed_request, live_request, request_of
 from bullseye.store.rows.flying import Lap, Sortie
@@ -63,7 +63,7 @@ def test_an_unchanged_set_of_laps_is_learned_from_once_and_a_changed_one_again(d
     result = keep(db, sortie, along_ft=1_300.0)
     second = live_request(db, sortie).calibration
     assert second.laps == first.laps + 1
-    laps.remove(db, sortie, result.lap.id, by=sortie.instructor)
+    correcting.remove(db, sortie, result.lap.id, by=sortie.instructor)
     assert live_request(db, sortie).calibration == first
 
 

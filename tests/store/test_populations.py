@@ -13,7 +13,7 @@ from bullseye.core.learn.population import Population
 from bullseye.jobs.worker import work
 from bullseye.store import scope
 from bullseye.store.database import open_engine, session_maker
-from bullseye.store.flying import laps, sortielist, sorties
+from bullseye.store.flying import correcting, laps, sortielist, sorties
 from bullseye.store.flying.requests import live_request
 from bullseye.store.learning import populations
 from bullseye.store.learning.flown import flown_laps
@@ -114,10 +114,10 @@ def test_a_belief_is_that_of_the_laps_and_the_snapshot_after_any_order_of_writes
         assert live_request(db, sortie).calibration == from_scratch(db, sortie)
         with_it = live_request(db, sortie).calibration
         # corrected, excluded, taken away, and a write that is rolled back
-        laps.correct(db, sortie, first, by=marta, measure='along_ft', value=640.0)
+        correcting.correct(db, sortie, first, by=marta, measure='along_ft', value=640.0)
         assert live_request(db, sortie).calibration == from_scratch(db, sortie) != with_it
         write(db, sortie, marta, lap_id=second, along_ft=1_020.0, excluded='gust')
-        laps.remove(db, sortie, gone, by=marta)
+        correcting.remove(db, sortie, gone, by=marta)
         db.commit()
         now = live_request(db, sortie).calibration
         assert now == from_scratch(db, sortie)

@@ -13,7 +13,7 @@ from pyproj import Geod
 from bullseye.tracks.flightlog import NAMES, log_of, on_runway, pack, unpack
 from bullseye.tracks.matching import Ended, match
 from bullseye.tracks.readers import looks_like, read_track
-from bullseye.tracks.readers.csvtrack import first_rows, has_figures, heading_key
+from bullseye.tracks.readers.csvdetect import first_rows, has_figures, heading_key
 from bullseye.tracks.track import UnreadableTrack
 from tests.tracks.making import analysed, flown, of_kind, recorded, runways, truths
 

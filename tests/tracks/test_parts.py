@@ -14,16 +14,8 @@ from bullseye.core.basis.constants import FPS_PER_KT
 from bullseye.tracks.airwind import find_wind
 from bullseye.tracks.alike import expected_of_each, slowing_like, touching_alike
 from bullseye.tracks.analyse import analyse
-from bullseye.tracks.contact import (
-    Contact,
-    Noise,
-    Prior,
-    Samples,
-    find_contact,
-    speed_evidence,
-    with_prior,
-    with_speed,
-)
+from bullseye.tracks.contact import Contact, find_contact, speed_evidence, with_prior, with_speed
+from bullseye.tracks.contactmodels import Noise, Prior, Samples
 from bullseye.tracks.fields import Runway, near, runways_of
 from bullseye.tracks.grounded import without_ground_zeros
 from bullseye.tracks.landing import nose_lowered_s

@@ -22,7 +22,8 @@ from bullseye.sim import writers
 from bullseye.sim.recorder import Recording
 from bullseye.tracks.readers import read_track, unpacked
 from bullseye.tracks.readers.columns import columns_from_dict, guess_columns, unit_of
-from bullseye.tracks.readers.csvtrack import detect, template
+from bullseye.tracks.readers.csvdetect import detect
+from bullseye.tracks.readers.csvtrack import template
 from bullseye.tracks.track import MOST_BYTES, Track, UnreadableTrack
 
 from .making import flown, recorded

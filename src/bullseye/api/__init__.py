@@ -20,10 +20,10 @@ from bullseye.api.context import close_database, database
 from bullseye.api.cookie import LastingSession
 from bullseye.api.description import make_small
 from bullseye.api.equipment import catalogue, fields, hangar
-from bullseye.api.flying import cockpit, days, laps, sorties, weather
+from bullseye.api.flying import briefs, cockpit, days, laps, sorties, weather
 from bullseye.api.people import school, secondfactor, session
 from bullseye.api.proxies import NamedProxies, named_networks
-from bullseye.api.record import examining, logbook, students, teaching, week
+from bullseye.api.record import examining, homework, logbook, signoffs, students, teaching, week
 from bullseye.api.schema import PROBLEM
 from bullseye.api.tracks import tracks
 from bullseye.api.whole import archive
@@ -82,7 +82,9 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     limiter.register(app)
     errors.register(app)
     app.spec_processor(_described)
-    for resource in (session, catalogue, hangar, fields, days, sorties, laps, students, teaching, logbook, weather):
+    lesson = (days, sorties, briefs, laps, weather)
+    record = (students, signoffs, homework, teaching, logbook)
+    for resource in (session, catalogue, hangar, fields, *lesson, *record):
         app.register_blueprint(resource.bp)
     app.before_request(secondfactor.require_when_asked)
     for resource in (cockpit, tracks, school, archive, examining, week, secondfactor):

@@ -23,6 +23,7 @@ Login = Annotated[str, StringConstraints(min_length=1, max_length=120), AfterVal
 Secret = Annotated[str, StringConstraints(min_length=1, max_length=200), AfterValidator(printable)]
 ReportText = Annotated[str, StringConstraints(min_length=1, max_length=600), AfterValidator(printable)]
 Note = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=200), AfterValidator(printable)]
+Words = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=400)]
 Id = Annotated[int, Field(strict=True, ge=1, le=2**31 - 1)]
 
 

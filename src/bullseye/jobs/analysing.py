@@ -23,7 +23,7 @@ from bullseye.tracks.events import plain_report
 from bullseye.tracks.flightlog import log_of, pack
 from bullseye.tracks.readers import as_text, beginning, read_track
 from bullseye.tracks.readers.columns import Columns, columns_from_dict
-from bullseye.tracks.readers.csvtrack import detect, heading_key
+from bullseye.tracks.readers.csvdetect import detect, heading_key
 from bullseye.tracks.report import report_of
 from bullseye.tracks.track import Track, UnreadableTrack
 

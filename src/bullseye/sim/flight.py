@@ -4,22 +4,17 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.core.basis.unknown import known_or
-from bullseye.sim.air import KT, Gusts, Wind
-from bullseye.sim.ground import Ground, Strip
-from bullseye.sim.pilot import Aeroplane, LapPlan, Student
-
-STEP_S = 0.02
-_G = 32.174
-_NM = 1852 / 0.3048
-_STATE = ('time_s', 'n_ft', 'e_ft', 'height_ft', 'vn_fps', 've_fps', 'vz_fps', 'airspeed_kt')
-_COLUMNS = (*_STATE, 'heading_rad', 'bank_rad', 'pitch_rad', 'on_ground')
+from bullseye.sim.air import KT, Wind
+from bullseye.sim.ground import Ground
+from bullseye.sim.landing import Landing
+from bullseye.sim.motion import COLUMNS, FT_PER_NM, G_FPS2, STEP_S, LandingNotes, limited, turned
+from bullseye.sim.pilot import LapPlan
 
 
 @dataclass(frozen=True)
@@ -30,15 +25,6 @@ class Flown:
     wind: Wind
     states: dict[str, NDArray[np.float64]]
     events: list[dict[str, Any]]
-
-
-def _limited(value: float, limit: float) -> float:
-    # called several times a step, so without max and min
-    return -limit if value < -limit else limit if value > limit else value
-
-
-def _turned(angle_rad: float) -> float:
-    return (angle_rad + math.pi) % (2 * math.pi) - math.pi
 
 
 _Leg = Literal['downwind', 'base', 'final']
@@ -58,141 +44,8 @@ class _Descent:
     centre_ft: float
 
 
-@dataclass
-class _Landing:
-    """What is noted while a landing happens."""
-
-    threshold: dict[str, float] = field(default_factory=dict)
-    roundout_start_ft: float | None = None
-    level_ft: float | None = None
-    level_s: float | None = None
-
-
-class Flight:
+class Flight(Landing):
     """Flies one flight step by step; :meth:`fly` gives what came of it."""
-
-    def __init__(
-        self,
-        ground: Ground,
-        *,
-        wind: Wind,
-        aeroplane: Aeroplane,
-        student: Student,
-        rng: np.random.Generator,
-        gust_carry: float = 0.3,
-    ) -> None:
-        self.ground, self.wind, self.plane, self.student, self.rng = ground, wind, aeroplane, student, rng
-        self.time_s, self.n, self.e = 0.0, 0.0, 0.0
-        self.height = ground.elevation_ft
-        self.tas = 0.0  # ft/s, the steady part
-        self.heading, self.bank, self.vz, self.pitch = 0.0, 0.0, 0.0, 0.0
-        self.on_ground = True
-        self.strip: Strip = next(iter(ground.strips.values()))
-        self._gust = Gusts(rng, sd=wind.gust_sd_kt * KT, time_s=wind.gust_s, step_s=STEP_S)
-        self._wander = Gusts(rng, sd=1.0, time_s=8.0, step_s=STEP_S)
-        self._wind_at: tuple[float, tuple[float, float]] = (math.nan, (0.0, 0.0))
-        self._carry = gust_carry  # how much of a gust the aeroplane's mass lets into its groundspeed
-        self._rows: list[tuple[float, ...]] = []
-        self.events: list[dict[str, Any]] = []
-
-    # --- stepping -----------------------------------------------------------------------------------------------
-
-    def _note(self, vn: float, ve: float, airspeed_fps: float) -> None:
-        self._rows.append(
-            (
-                self.time_s,
-                self.n,
-                self.e,
-                self.height,
-                vn,
-                ve,
-                self.vz,
-                airspeed_fps / KT,
-                self.heading,
-                self.bank,
-                self.pitch,
-                float(self.on_ground),
-            )
-        )
-        self.n += vn * STEP_S
-        self.e += ve * STEP_S
-        self.time_s += STEP_S
-        self._gust.step()
-        self._wander.step()
-
-    @property
-    def above_ft(self) -> float:
-        """Wheels over the field."""
-        return self.height - self.ground.elevation_ft
-
-    def _wind_here(self) -> tuple[float, float]:
-        """The steady wind at this height, north and east [ft/s]; asked for several times a step."""
-        if self._wind_at[0] != self.height:
-            self._wind_at = self.height, self.wind.at(self.above_ft)
-        return self._wind_at[1]
-
-    def _air(self, *, bank: float, vz: float, tas: float, accel: float = 2.0, vz_accel: float = 4.0) -> None:
-        """One step in the air towards what is wanted."""
-        wn, we = self._wind_here()
-        self.bank += _limited(bank - self.bank, math.radians(14) * STEP_S)
-        self.heading += _G * math.tan(self.bank) / max(self.tas, 40) * STEP_S
-        self.tas += _limited((tas - self.tas) / 3, accel) * STEP_S
-        self.vz += _limited((vz - self.vz) / 1.2, vz_accel) * STEP_S
-        self.height += self.vz * STEP_S
-        gust = self._gust.value
-        along = self.tas + self._carry * gust
-        self.pitch = math.atan2(self.vz, max(self.tas, 1)) + math.radians(4)
-        self._note(along * math.cos(self.heading) + wn, along * math.sin(self.heading) + we, self.tas + gust)
-
-    def _rolling(self, *, accel: float, course: float, lateral_fps: float = 0.0) -> None:
-        """One step on the wheels along a course; ``tas`` holds the speed over the ground meanwhile."""
-        self.tas = max(0.0, self.tas + accel * STEP_S)
-        self.heading += _limited(_turned(course - self.heading), math.radians(20) * STEP_S)
-        self.bank = 0.0
-        self.pitch = 0.0
-        before = self.height
-        along, _ = self.strip.from_plane(self.n, self.e)
-        self.height = self.strip.surface_ft(along)
-        self.vz = (self.height - before) / STEP_S
-        vn = self.tas * math.cos(course) - lateral_fps * math.sin(course)
-        ve = self.tas * math.sin(course) + lateral_fps * math.cos(course)
-        self._note(vn, ve, max(0.0, self.tas + self._head_fps(course) + self._gust.value))
-
-    def _head_fps(self, course: float) -> float:
-        wn, we = self._wind_here()
-        return -(wn * math.cos(course) + we * math.sin(course))
-
-    def _bank_for(self, course: float, cross_ft: float, *, reach_ft: float, bank_deg: float) -> float:
-        """Bank that brings the ground track onto a line and keeps it there in the wind."""
-        track = course - math.atan2(cross_ft, reach_ft)
-        wn, we = self._wind_here()
-        cross_wind = we * math.cos(track) - wn * math.sin(track)
-        heading = track - math.asin(_limited(cross_wind / max(self.tas, 40), 0.7))
-        rate = _turned(heading - self.heading) / 2.2
-        return _limited(math.atan(rate * self.tas / _G), math.radians(bank_deg))
-
-    def _place(self) -> tuple[float, float]:
-        return self.strip.from_plane(self.n, self.e)
-
-    # --- on the ground ------------------------------------------------------------------------------------------
-
-    def wait(self, seconds: float) -> None:
-        """Stand still."""
-        self.tas = 0.0
-        for _ in range(int(seconds / STEP_S)):
-            self._rolling(accel=0.0, course=self.heading)
-
-    def taxi(self, points: Sequence[tuple[float, float]], *, kt: float = 13.0) -> None:
-        """Taxi through places of the current runway's axes."""
-        for along, lateral in points:
-            n, e = self.strip.to_plane(along, lateral)
-            while math.hypot(n - self.n, e - self.e) > 8:
-                course = math.atan2(e - self.e, n - self.n)
-                off = _turned(course - self.heading)
-                wanted = (4.0 if abs(off) > 0.5 else kt) * KT
-                self.heading += _limited(off, math.radians(35) * STEP_S)
-                self._rolling(accel=_limited(wanted - self.tas, 3.0), course=self.heading)
-        self.wait(3)
 
     def takeoff(self, *, from_roll: bool = False) -> None:
         """Roll until the wings carry, and lift off."""
@@ -211,7 +64,7 @@ class Flight:
             self._rolling(
                 accel=self.plane.roll_fps2 * power * (1 - (airspeed / top) ** 2),
                 course=course,
-                lateral_fps=_limited((centre - lateral) * 0.3, 2.0),
+                lateral_fps=limited((centre - lateral) * 0.3, 2.0),
             )
         along, lateral = self._place()
         self._event('takeoff', along, lateral, liftoff_roll_ft=along - start)
@@ -234,7 +87,7 @@ class Flight:
             )
 
     def _level(self, altitude_ft: float, climb_fpm: float) -> float:
-        return _limited((altitude_ft - self.height) / 5, climb_fpm / 60)
+        return limited((altitude_ft - self.height) / 5, climb_fpm / 60)
 
     def _leg(self, relative: float, cross_line: float, *, until: str, target: float, altitude_ft: float) -> None:
         """Fly along a line of the runway's axes until a place is reached.
@@ -262,10 +115,10 @@ class Flight:
 
     def circle(self, altitude_ft: float, side: int) -> None:
         """A full circle for spacing."""
-        turned, last = 0.0, self.heading
-        while abs(turned) < 2 * math.pi - 0.3:
+        round_rad, last = 0.0, self.heading
+        while abs(round_rad) < 2 * math.pi - 0.3:
             self._air(bank=side * math.radians(22), vz=self._level(altitude_ft, 500), tas=self.plane.downwind_kt * KT)
-            turned += _turned(self.heading - last)
+            round_rad += turned(self.heading - last)
             last = self.heading
 
     def join(self, altitude_ft: float) -> None:
@@ -291,7 +144,7 @@ class Flight:
         )
         if not joining:
             self.climb_out(altitude - self.ground.elevation_ft - 300)
-        radius = (self.plane.downwind_kt * KT) ** 2 / (_G * math.tan(math.radians(22)))
+        radius = (self.plane.downwind_kt * KT) ** 2 / (G_FPS2 * math.tan(math.radians(22)))
         spacing = max(student.spacing_ft * float(self.rng.uniform(0.92, 1.08)), 2.3 * radius)
         if joining:
             self.join(altitude)
@@ -317,7 +170,7 @@ class Flight:
         plan = self._descent(lap)
         student = self.student
         leg: _Leg = 'final' if lap.straight_in else 'downwind'
-        self.landing = _Landing()
+        self.landing = LandingNotes()
         while True:
             along, lateral = self._place()
             wn, we = self._wind_here()
@@ -330,7 +183,7 @@ class Flight:
                 path -= min(80.0, (to_go - 1_500) * 0.04)
             path = min(path, self.altitude)
             sink = -ground_fps * plan.tan_path if path < self.altitude - 1 else 0.0
-            off_course = abs(_turned(self.heading - self.strip.course_rad))
+            off_course = abs(turned(self.heading - self.strip.course_rad))
             near = leg == 'final' and off_course < 0.35 and abs(lateral - plan.centre_ft) < 200
             wander = self._wander.value
             self._air(
@@ -340,7 +193,7 @@ class Flight:
                     reach_ft=600 if near else 1_500,
                     bank_deg=student.final_bank_deg if leg == 'final' and not near else (12 if near else 25),
                 ),
-                vz=_limited(sink + (path - self.height) / 4 + 0.5 * wander, 20.0),
+                vz=limited(sink + (path - self.height) / 4 + 0.5 * wander, 20.0),
                 tas=(wanted_kt + 0.8 * wander) * KT,
                 accel=1.8,
             )
@@ -353,7 +206,7 @@ class Flight:
             if self._gives_up(lap, wheels, lateral_now):
                 return False
             descent = math.atan2(-self.vz, ground_fps)
-            arc = self.tas**2 / (_G * (plan.load - 1)) * (1 - math.cos(max(descent, 0.01)))
+            arc = self.tas**2 / (G_FPS2 * (plan.load - 1)) * (1 - math.cos(max(descent, 0.01)))
             if wheels < plan.hold_off_ft + arc + plan.roundout_error_ft or wheels < 1.0:
                 self.landing.roundout_start_ft = along_now
                 self._round_out(plan.load, plan.hold_off_ft)
@@ -377,7 +230,7 @@ class Flight:
 
     def _leg_now(self, leg: _Leg, plan: _Descent, along: float, lateral: float, ground_fps: float) -> _Leg:
         """The leg that is flown from here: turns are begun a part of their radius before it."""
-        radius = ground_fps**2 / (_G * math.tan(math.radians(self.student.final_bank_deg - 4)))
+        radius = ground_fps**2 / (G_FPS2 * math.tan(math.radians(self.student.final_bank_deg - 4)))
         if leg == 'downwind' and along < plan.base_at_ft + radius * 0.6:
             return 'base'
         if leg == 'base' and lateral * self.strip.pattern_side < radius * 0.85 - self.student.overshoot_ft:
@@ -404,140 +257,6 @@ class Flight:
             return True  # nobody lands beside the runway
         return lap.end == 'low_approach' and wheels_ft < 35
 
-    def _cross_threshold(self) -> None:
-        along, _ = self._place()
-        row = self._rows[-1]
-        self.landing.threshold = {
-            'threshold_height_ft': self.height - self.strip.surface_ft(along),
-            'threshold_groundspeed_kt': math.hypot(row[4], row[5]) / KT,
-        }
-
-    def _settle(self) -> tuple[float, float]:
-        """Along the runway, and the heading that keeps the drift out."""
-        along, _ = self._place()
-        if along >= 0 and not self.landing.threshold:
-            self._cross_threshold()
-        wn, we = self._wind_here()
-        course = self.strip.course_rad
-        cross_wind = we * math.cos(course) - wn * math.sin(course)
-        return along, course - math.asin(_limited(cross_wind / max(self.tas, 40), 0.7))
-
-    def _glide(self, accel: float, vz: float, drift_fps: float, crab_share: float) -> None:
-        """One step just above the runway: vertical speed as given, the aeroplane straightened, drifting."""
-        _, straight = self._settle()
-        course = self.strip.course_rad
-        self.tas += accel * STEP_S
-        self.vz = vz
-        self.height += vz * STEP_S
-        wanted = course + crab_share * _turned(straight - course)
-        self.heading += _limited(_turned(wanted - self.heading), math.radians(6) * STEP_S)
-        self.bank += _limited(-self.bank, math.radians(10) * STEP_S)
-        self.pitch = min(self.pitch + math.radians(1.5) * STEP_S, math.radians(9))
-        gust = self._gust.value
-        speed = self.tas - self._head_fps(course) + self._carry * gust
-        vn = speed * math.cos(course) - drift_fps * math.sin(course)
-        ve = speed * math.sin(course) + drift_fps * math.cos(course)
-        self._note(vn, ve, self.tas + gust)
-
-    def _round_out(self, load: float, hold_off_ft: float) -> None:
-        """Along an arc until the descent has become a slow sink."""
-        drag = self.plane.hold_off_fps2
-        rise = (load - 1) * _G
-        while self.vz < -0.45:
-            along, _ = self._place()
-            if self.height - self.strip.surface_ft(along) < 0.3:
-                break
-            wheels = self.height - self.strip.surface_ft(along)
-            # seeing the ground come up, the student pulls more rather than level off in the grass
-            room = max(wheels - 0.6 * hold_off_ft, 0.05)
-            pull = max(rise, min(self.vz**2 / (2 * room), 0.3 * _G))
-            self._glide(-drag, self.vz + pull * STEP_S, 0.0, 1.0)
-        along, _ = self._place()
-        self.landing.level_ft, self.landing.level_s = along, self.time_s
-
-    def hold_off(self) -> None:
-        """Sink slowly through the last feet while the speed goes, until the wheels touch."""
-        student, rng = self.student, self.rng
-        touch = (self.plane.touchdown_kt + float(rng.normal(0, student.touchdown_spread_kt))) * KT
-        drag = self.plane.hold_off_fps2 * float(rng.uniform(0.93, 1.07))
-        shape = float(rng.uniform(0.75, 1.3))
-        drift = float(rng.normal(0, student.drift_spread_kt)) * KT
-        crab = student.crab_left * float(rng.uniform(0.3, 1.4))
-        balloon = float(rng.random()) < student.balloons
-        along, _ = self._place()
-        height = max(0.1, self.height - self.strip.surface_ft(along))
-        excess = max(0.0, self.tas - touch)
-        pulled_at = touch + excess * 0.6
-        while True:
-            along, _ = self._place()
-            wheels = self.height - self.strip.surface_ft(along)
-            if wheels <= 0.0:
-                return self._touch(along, drift)
-            share = (self.tas - touch) / excess if excess > 1.0 else 0.0
-            if balloon and self.tas < pulled_at:
-                for k in range(int(1.6 / STEP_S)):
-                    self._glide(-drag * 1.2, 2.6 * math.sin(math.pi * k * STEP_S / 1.6), drift, crab)
-                along, _ = self._place()
-                height, excess, balloon = self.height - self.strip.surface_ft(along), self.tas - touch, False
-                continue
-            if share > 0.02:
-                if student.sinks_late:
-                    wanted, slope = height * share * (2 - share), 2 * (1 - share)
-                else:
-                    wanted, slope = height * share**shape, shape * share ** (shape - 1)
-                vz = _limited((wanted - wheels) / 0.3, 3.0) - height * slope * drag / excess
-                vz = max(vz, -3.5) + self.strip.slope * self.tas
-            else:
-                vz = max(-2.2, self.vz - 1.5 * STEP_S)
-            vz = min(vz, 0.6 + abs(self.strip.slope) * self.tas)
-            self._glide(-drag, vz, drift * (1 - share if share > 0 else 1), crab + (1 - crab) * max(0.0, share))
-
-    def _touch(self, along: float, drift_fps: float) -> None:
-        """Note the first touch, then hop if the student bounces."""
-        _, lateral = self._place()
-        row, course = self._rows[-1], self.strip.course_rad
-        sink = -(self.vz - self.strip.slope * math.hypot(row[4], row[5]))
-        level_ft, level_s = known_or(self.landing.level_ft, along), known_or(self.landing.level_s, self.time_s)
-        self._event(
-            'touchdown',
-            along,
-            lateral,
-            airspeed_kt=row[7],
-            sink_fpm=sink * 60,
-            crab_deg=math.degrees(_turned(self.heading - course)),
-            drift_kt=drift_fps / KT,
-            bounces=0,
-            roundout_start_ft=self.landing.roundout_start_ft,
-            level_ft=level_ft,
-            float_ft=along - level_ft,
-            float_s=self.time_s - level_s,
-            **self.landing.threshold,
-        )
-        if float(self.rng.random()) < self.student.bounces or sink > 4.5:
-            self.events[-1]['bounces'] = 1
-            up = float(self.rng.uniform(1.6, 3.2))
-            while True:
-                self._glide(-2.0, up, drift_fps * 0.5, 0.2)
-                up -= 4.5 * STEP_S
-                along, _ = self._place()
-                if self.height <= self.strip.surface_ft(along):
-                    break
-        along, _ = self._place()
-        self.height, self.on_ground = self.strip.surface_ft(along), True
-        self.tas -= self._head_fps(course)
-
-    def roll_out(self, *, down_to_kt: float, brake_after_s: float) -> None:
-        """On the wheels: free at first, then braked, down to a speed or to the last of the runway."""
-        course, start = self.strip.course_rad, self.time_s
-        braking = self.plane.braking_fps2 * float(self.rng.uniform(0.5, 1.0))
-        while self.tas > down_to_kt * KT:
-            along, lateral = self._place()
-            left_ft = self.strip.landing_length_ft - along
-            needed = (self.tas**2 - (down_to_kt * KT) ** 2) / (2 * max(left_ft - 150, 30))
-            free = self.time_s - start < brake_after_s
-            accel = self.plane.rolling_fps2 if free else max(braking, min(needed, 14.0))
-            self._rolling(accel=-accel, course=course, lateral_fps=_limited(-lateral * 0.2, 2.0))
-
     def go_around(self, lap: LapPlan) -> None:
         """Power, level, climb away; or along the runway first, low, when that was the exercise."""
         course = self.strip.course_rad
@@ -553,13 +272,13 @@ class Flight:
             low = kind == 'low_approach' and along < self.strip.landing_length_ft * 0.75
             slow = self.tas < self.plane.climb_kt * KT - 6
             at_ft = 18 + lap.low_sway_ft * math.sin(2 * math.pi * self.time_s / 12)
-            vz = _limited((at_ft - wheels) / 2, 8.0) if low else self.plane.climb_fpm / 60 * (0.45 if slow else 1)
+            vz = limited((at_ft - wheels) / 2, 8.0) if low else self.plane.climb_fpm / 60 * (0.45 if slow else 1)
             self._air(
                 bank=self._bank_for(course, lateral - lap.low_beside_ft, reach_ft=600, bank_deg=12),
                 vz=vz,
                 tas=(self.plane.approach_kt if low else self.plane.climb_kt) * KT,
                 accel=2.5,
-                vz_accel=max(2.5, 0.12 * _G),
+                vz_accel=max(2.5, 0.12 * G_FPS2),
             )
             if along < 0 <= self._place()[0]:
                 self._cross_threshold()
@@ -569,21 +288,6 @@ class Flight:
         self.on_ground = False
 
     # --- the whole ----------------------------------------------------------------------------------------------
-
-    def _event(self, kind: str, along: float, lateral: float, *, at_s: float | None = None, **more: Any) -> None:
-        row = self._rows[-1]
-        self.events.append(
-            {
-                'kind': kind,
-                'time_s': self.time_s if at_s is None else at_s,
-                'field': self.ground.name,
-                'runway': self.strip.ident,
-                'along_ft': along,
-                'lateral_ft': lateral,
-                'groundspeed_kt': math.hypot(row[4], row[5]) / KT,
-                **more,
-            }
-        )
 
     def start_on_apron(self, runway: str, *, wait_s: float = 40.0) -> None:
         """Begin on the apron, taxi out and line up."""
@@ -601,7 +305,7 @@ class Flight:
     def start_on_final(self, runway: str, *, distance_nm: float = 4.0, above_ft: float = 1_300.0) -> None:
         """Begin in the air on a long final."""
         self.strip = self.ground.strips[runway]
-        self.n, self.e = self.strip.to_plane(-distance_nm * _NM, 150)
+        self.n, self.e = self.strip.to_plane(-distance_nm * FT_PER_NM, 150)
         self.heading, self.on_ground = self.strip.course_rad, False
         self.altitude = self.ground.elevation_ft + above_ft
         self.height, self.tas, self.spacing = self.altitude, self.plane.downwind_kt * KT, 0.0
@@ -613,7 +317,7 @@ class Flight:
             self._steady(12.0, vz=-500 / 60, kt=self.plane.approach_kt)
             begun_s = self.time_s
             while self.tas > self.plane.touchdown_kt * KT:
-                self._air(bank=0.0, vz=0.0, tas=0.0, accel=self.plane.hold_off_fps2, vz_accel=0.1 * _G)
+                self._air(bank=0.0, vz=0.0, tas=0.0, accel=self.plane.hold_off_fps2, vz_accel=0.1 * G_FPS2)
             self._event('drill', *self._place(), held_s=self.time_s - begun_s)
             self._steady(3.0, vz=-9.0, kt=self.plane.touchdown_kt)
             while self.height < top_ft:
@@ -649,7 +353,7 @@ class Flight:
         if not self.on_ground:
             self.climb_out(self.ground.pattern_altitude_ft - self.ground.elevation_ft - 50)
         columns = np.array(self._rows).T
-        states = dict(zip(_COLUMNS, columns, strict=True))
+        states = dict(zip(COLUMNS, columns, strict=True))
         return Flown(ground=self.ground, wind=self.wind, states=states, events=self.events)
 
     def _after_touchdown(self, lap: LapPlan, *, last: bool, taxi_back: bool) -> None:

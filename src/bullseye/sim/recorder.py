@@ -11,7 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.sim.air import KT
-from bullseye.sim.flight import STEP_S, Flown
+from bullseye.sim.flight import Flown
+from bullseye.sim.motion import STEP_S
 
 Floats = NDArray[np.float64]
 EPOCH = datetime(2026, 5, 14, 8, 30, tzinfo=UTC)

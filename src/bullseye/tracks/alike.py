@@ -13,7 +13,8 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from bullseye.tracks.contact import Contact, Prior, speed_evidence, with_prior, with_speed
+from bullseye.tracks.contact import Contact, speed_evidence, with_prior, with_speed
+from bullseye.tracks.contactmodels import Prior
 
 Floats = NDArray[np.float64]
 

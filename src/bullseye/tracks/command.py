@@ -24,7 +24,8 @@ from bullseye.tracks.known import Known
 from bullseye.tracks.readers import Columns, read_track, unpacked
 from bullseye.tracks.readers import as_text as text_of
 from bullseye.tracks.readers.columns import columns_from_dict
-from bullseye.tracks.readers.csvtrack import detect, template
+from bullseye.tracks.readers.csvdetect import detect
+from bullseye.tracks.readers.csvtrack import template
 from bullseye.tracks.report import as_dict, as_text, cleaned_gpx, events_csv, events_geojson
 from bullseye.tracks.track import MOST_BYTES, UnreadableTrack
 

@@ -13,31 +13,39 @@ import math
 from dataclasses import dataclass, field, replace
 
 import numpy as np
-from numpy.typing import NDArray
 
-from bullseye.core.basis.constants import DECELERATION_FPS2, GRAVITY_FPS2
+from bullseye.core.basis.constants import GRAVITY_FPS2
 from bullseye.core.basis.unknown import known_or
+from bullseye.tracks.contactmodels import (
+    DRIFT_KNOT_S,
+    SINK_PIECES,
+    Evidence,
+    Floats,
+    Grid,
+    Noise,
+    Prior,
+    Samples,
+    hold_off_row,
+    mesh,
+    own_height,
+    rollout,
+    speed_by_time,
+    wander,
+)
 from bullseye.tracks.evidence import fit_all, whitened
 from bullseye.tracks.speeds import SILENT_S
 
-Floats = NDArray[np.float64]
-
 # Priors [own], tuned on simulated flights that the accuracy bench does not use
-_DECELERATION_SD_FPS2 = 0.8
-_APPROACH_SLOWING_SD_FPS2 = 0.7
-_ROLL_FPS2, _ROLL_SD_FPS2 = 2.4, 1.0
 _ROLL_CHANGE_SD_FPS2 = 1.6
 _COARSE_KNOT_S, _FINE_KNOT_S = 1.3, 0.8  # between changes of the deceleration on the wheels
 _AFTER_S = 4.0  # of rollout beyond the latest touchdown
 _LAST_SINK_FPS, _LAST_SINK_SD_FPS = 0.9, 0.7
 _SINK_FPS, _SINK_SD_FPS = 0.45, 0.5
-_SINK_PIECES = 5  # of a second each; the rest of the hold-off is one more
 _HOLD_OFF_FT, _HOLD_OFF_SD_FT = 2.2, 1.3
 _ROUNDOUT_RISE_FPS2 = 0.1 * GRAVITY_FPS2
 _ROUNDOUT_SHARES = np.array([0.55, 0.9, 1.35])
 _FINE_SHARES = np.array([0.4, 0.6, 0.8, 1.0, 1.25, 1.6])
 _USUAL_FLOAT_S, _FLOAT_SPREAD = 6.0, 0.7
-_DRIFT_KNOT_S = 1.5
 
 # What the model itself gets wrong [own]
 _SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS = 0.25, 0.25
@@ -55,55 +63,6 @@ _LEAST = 1e-300  # so that no weight is zero
 _FINE_TOUCHES, _FINE_LEVELS = 25, 9
 _THIN_S, _FINE_THIN_S = 0.7, 0.4
 _BEFORE_S = 2.0  # of the final before the earliest roundout
-
-
-@dataclass(frozen=True, kw_only=True)
-class Noise:
-    """What the recorder's figures are worth about this landing: standard deviations of the white part."""
-
-    along_ft: float
-    speed_fps: float | None  # None: no speeds were recorded
-    height_ft: float | None  # None: no heights
-    height_drift_ft: float  # wandering of the height, ft in the square root of a second
-    height_step_ft: float = 0.0  # in which heights were written: averaging does not help against it
-    surface_ft: float = 0.1  # how far the pavement itself is from the plane it is taken for
-
-
-@dataclass(frozen=True, kw_only=True)
-class Samples:
-    """Fixes about one landing: seconds, feet along the runway, and what else is known; NaN where it is not."""
-
-    time_s: Floats
-    along_ft: Floats
-    speed_fps: Floats
-    height_ft: Floats  # over the sloping pavement, its offset unknown
-    nose_s: float | None = None  # when the nose began to be lowered, where attitude was recorded
-    sink_fps: float  # on final
-    approach_fps: float  # groundspeed on final
-
-
-@dataclass(frozen=True, kw_only=True)
-class Prior:
-    """What is known before looking: of the touchdown speed over the ground, the hold-off and the rollout."""
-
-    touchdown_fps: float
-    touchdown_sd_fps: float
-    deceleration_fps2: float = DECELERATION_FPS2
-    deceleration_sd_fps2: float = _DECELERATION_SD_FPS2
-    roll_fps2: float = _ROLL_FPS2
-    roll_sd_fps2: float = _ROLL_SD_FPS2
-
-    @property
-    def mean(self) -> Floats:
-        """Of touchdown speed, deceleration held off and rolling, and how the final slows down, shape (4,)."""
-        return np.array([self.touchdown_fps, self.deceleration_fps2, self.roll_fps2, 0.0])
-
-    @property
-    def sd(self) -> Floats:
-        """Standard deviations of the same, shape (4,)."""
-        return np.array(
-            [self.touchdown_sd_fps, self.deceleration_sd_fps2, self.roll_sd_fps2, _APPROACH_SLOWING_SD_FPS2]
-        )
 
 
 @dataclass(frozen=True)
@@ -143,94 +102,6 @@ class Contact:
     models: _Models = field(repr=False)
 
 
-@dataclass(frozen=True)
-class _Grid:
-    """Models: D moments of touch, and for each the same K pairs of a moment of levelling off and a roundout."""
-
-    touch_s: Floats  # (D,)
-    level_s: Floats  # (K,)
-    roundout_s: Floats  # (K,)
-
-    @property
-    def possible(self) -> NDArray[np.bool_]:
-        """Those whose hold-off begins before it ends (D, K)."""
-        found: NDArray[np.bool_] = self.touch_s[:, None] >= self.level_s[None, :]
-        return found
-
-    @property
-    def float_s(self) -> Floats:
-        """Length of the hold-off (D, K)."""
-        return np.maximum(self.touch_s[:, None] - self.level_s[None, :], 0.0)
-
-
-def _mesh(touches: Floats, levels: Floats, roundouts: Floats, low_s: float) -> _Grid:
-    """All combinations whose roundout begins low enough; of the shortest ones at least."""
-    level, roundout = (one.ravel() for one in np.meshgrid(levels, roundouts, indexing='ij'))
-    keep = level - roundout >= low_s
-    if not keep.any():
-        keep = roundout <= roundout.min()
-    return _Grid(touches, level[keep], roundout[keep])
-
-
-def _rollout(t: Floats, touch_s: Floats, knots: Floats) -> tuple[Floats, Floats]:
-    """Speed and place (D, n, c) of what depends on the touchdown alone: changes of the rollout, and where it was."""
-    since = t[None, :] - touch_s[:, None]
-    after = np.maximum(since[:, :, None] - knots[1:], 0.0)
-    zero, one = np.zeros_like(since)[:, :, None], np.ones_like(since)[:, :, None]
-    return np.concatenate([-after, zero], axis=2), np.concatenate([-(after**2) / 2, one], axis=2)
-
-
-def _own_speed(t: Floats, grid: _Grid) -> tuple[Floats, Floats]:
-    """Speed and place (D, K, n, 4) of touchdown speed, deceleration held off and rolling, and slowing on final."""
-    d = grid.touch_s[:, None, None]
-    r = (grid.level_s - grid.roundout_s)[None, :, None]
-    held = np.maximum(d - np.maximum(t, r), 0.0)  # seconds of hold-off still to come
-    early = np.maximum(r - t, 0.0) + np.zeros_like(d)
-    whole = np.maximum(d - r, 0.0)
-    gone = np.where(t < r, whole**2 / 2 + whole * early, held**2 / 2)
-    one = np.ones_like(held)
-    rolled = np.maximum(t - d, 0.0) * one
-    return (
-        np.stack([one, held, -rolled, early], axis=3),
-        np.stack([(t - d) * one, -gone, -(rolled**2) / 2, -(early**2) / 2], axis=3),
-    )
-
-
-def _wander(t: Floats, bends: Floats) -> Floats:
-    """Height (n, c) of what depends on no model: the level the ground is read at, and how that wanders."""
-    return np.column_stack([np.ones_like(t), np.clip((t[:, None] - bends) / _DRIFT_KNOT_S, 0.0, 1.0)])
-
-
-def _own_height(t: Floats, grid: _Grid) -> Floats:
-    """Height (D, K, n, p) of the sink on final and of the sinks of the hold-off, the last second's first."""
-    d, level, tau = grid.touch_s[:, None, None], grid.level_s[None, :, None], grid.roundout_s[None, :, None]
-    final = np.clip(level - t, 0.0, tau) ** 2 / (2 * tau) + np.maximum(level - tau - t, 0.0)
-    to_go = np.maximum(d - np.maximum(t, level), 0.0)  # seconds of hold-off left, held at its start before it
-    out = np.empty((*to_go.shape, _SINK_PIECES + 2))
-    out[..., 0] = final
-    for piece in range(_SINK_PIECES):
-        out[..., 1 + piece] = np.clip(to_go - piece, 0.0, 1.0)
-    out[..., -1] = np.maximum(to_go - _SINK_PIECES, 0.0)
-    return out
-
-
-def _hold_off_row(float_s: Floats) -> Floats:
-    """The height at which the hold-off begins, as one more measurement (G, 1, p)."""
-    pieces = [np.clip(float_s - piece, 0.0, 1.0) for piece in range(_SINK_PIECES)]
-    row = np.stack([np.zeros_like(float_s), *pieces, np.maximum(float_s - _SINK_PIECES, 0.0)], axis=1)
-    return row[:, None, :]
-
-
-@dataclass(frozen=True)
-class _Evidence:
-    """Of each model (D K,): log evidence, what it makes of the values of the prior (D K, 4), and of the last sink."""
-
-    log: Floats
-    mean: Floats
-    covariance: Floats
-    last_sink_fps: Floats | None
-
-
 class _Landing:
     """Evidence of the models for one landing."""
 
@@ -256,8 +127,8 @@ class _Landing:
         high = np.isfinite(height) if noise.height_ft is not None else np.zeros(self.t.size, dtype=bool)
         self.height_s, self.heights = self.t[high], height[high]
         self.sink_prior = (
-            np.array([samples.sink_fps, _LAST_SINK_FPS, *(_SINK_FPS,) * _SINK_PIECES]),
-            np.array([max(1.0, 0.25 * samples.sink_fps), _LAST_SINK_SD_FPS, *(_SINK_SD_FPS,) * _SINK_PIECES]),
+            np.array([samples.sink_fps, _LAST_SINK_FPS, *(_SINK_FPS,) * SINK_PIECES]),
+            np.array([max(1.0, 0.25 * samples.sink_fps), _LAST_SINK_SD_FPS, *(_SINK_SD_FPS,) * SINK_PIECES]),
         )
 
     def _noise(self, t: Floats, touch_s: Floats, white: float, in_air: float, on_wheels: float) -> Floats:
@@ -272,12 +143,12 @@ class _Landing:
         step_s = float(np.median(np.diff(self.t))) if self.t.size > 1 else _ERRS_ALIKE_S
         return own_fps * math.sqrt(max(1.0, _ERRS_ALIKE_S / max(step_s, 1e-3)))
 
-    def _speeds(self, grid: _Grid) -> tuple[Floats, Floats, Floats]:
+    def _speeds(self, grid: Grid) -> tuple[Floats, Floats, Floats]:
         """Log evidence by speed and place (D K,), and what it makes of the values of the prior (D K, 4)."""
         noise, prior, touch = self.noise, self.prior, grid.touch_s
         knots = np.arange(0.0, max(self.last_s - float(touch.min()), 0.1), self.knot_s)
-        speed, place = _rollout(self.t, touch, knots)
-        own_speed, own_place = _own_speed(self.t, grid)
+        speed, place = rollout(self.t, touch, knots)
+        own_speed, own_place = speed_by_time(self.t, grid)
         # places wander, and where speeds are recorded, these say all there is to know
         if noise.speed_fps is not None:
             in_air, on_wheels = (self._alike(one) for one in (_SPEED_IN_AIR_FPS, _SPEED_ON_WHEELS_FPS))
@@ -312,10 +183,10 @@ class _Landing:
 
     def _shared_height(self) -> tuple[Floats, Floats, Floats]:
         """Basis, prior mean and prior spread of the ground's level and its wandering."""
-        bends = np.arange(self.height_s[0], self.height_s[-1], _DRIFT_KNOT_S)
-        drift = max(self.noise.height_drift_ft, 1e-3) * math.sqrt(_DRIFT_KNOT_S)
+        bends = np.arange(self.height_s[0], self.height_s[-1], DRIFT_KNOT_S)
+        drift = max(self.noise.height_drift_ft, 1e-3) * math.sqrt(DRIFT_KNOT_S)
         mean = np.array([float(np.median(self.heights)), *(0.0,) * bends.size])
-        return _wander(self.height_s, bends), mean, np.array([500.0, *(drift,) * bends.size])
+        return wander(self.height_s, bends), mean, np.array([500.0, *(drift,) * bends.size])
 
     def _height_noise(self, touch_s: Floats) -> Floats:
         step = self.noise.height_step_ft / math.sqrt(12)
@@ -325,7 +196,7 @@ class _Landing:
         in_air, on_wheels = math.hypot(_HEIGHT_IN_AIR_FT, step), math.hypot(self.noise.surface_ft, step)
         return self._noise(self.height_s, touch_s, known_or(self.noise.height_ft, 0.0), in_air, on_wheels)
 
-    def _by_height(self, grid: _Grid) -> tuple[Floats, Floats]:
+    def _by_height(self, grid: Grid) -> tuple[Floats, Floats]:
         """Log evidence by height, and the sink in the last second (D K,)."""
         touch = grid.touch_s
         shared, shared_mean, shared_sd = self._shared_height()
@@ -335,10 +206,10 @@ class _Landing:
             sd=self._height_noise(touch),
             prior_mean=np.broadcast_to(shared_mean, (touch.size, shared_mean.size)),
             prior_sd=shared_sd,
-            specific=_own_height(self.height_s, grid),
+            specific=own_height(self.height_s, grid),
         )
         mean, sd = self.sink_prior
-        row = _hold_off_row(grid.float_s.ravel()) / _HOLD_OFF_SD_FT
+        row = hold_off_row(grid.float_s.ravel()) / _HOLD_OFF_SD_FT
         extra = np.full((values.shape[0], 1), _HOLD_OFF_FT / _HOLD_OFF_SD_FT)
         fit = fit_all(
             np.concatenate([basis, row], axis=1),
@@ -349,7 +220,7 @@ class _Landing:
         )
         return fit.log_evidence - cost, fit.mean[:, 1]
 
-    def evidence(self, grid: _Grid) -> _Evidence:
+    def evidence(self, grid: Grid) -> Evidence:
         """Evidence of every model of a grid."""
         log, mean, covariance = self._speeds(grid)
         log = log - np.log((grid.float_s.ravel() + 0.7) / _USUAL_FLOAT_S) ** 2 / (2 * _FLOAT_SPREAD**2)
@@ -364,18 +235,18 @@ class _Landing:
             unlikely = longer_s / _NOSE_LONGER_S + np.square(early_s / _NOSE_EARLY_SD_S) / 2
             log = log - np.repeat(unlikely, grid.level_s.size)
         log = np.where(grid.possible.ravel(), log, -np.inf)
-        return _Evidence(log, mean, covariance, sink)
+        return Evidence(log, mean, covariance, sink)
 
     def ground_ft(self, touch_s: float, level_s: float, roundout_s: float) -> float | None:
         """What the heights read with the wheels on the runway, by the likeliest model."""
         if self.heights.size < 3:
             return None
-        grid = _Grid(np.array([touch_s]), np.array([level_s]), np.array([roundout_s]))
+        grid = Grid(np.array([touch_s]), np.array([level_s]), np.array([roundout_s]))
         shared, shared_mean, shared_sd = self._shared_height()
-        own = _own_height(self.height_s, grid)[0]
+        own = own_height(self.height_s, grid)[0]
         count = shared_mean.size
         mean, sd = self.sink_prior
-        row = np.concatenate([np.zeros((1, 1, count)), _hold_off_row(grid.float_s.ravel())], axis=2)
+        row = np.concatenate([np.zeros((1, 1, count)), hold_off_row(grid.float_s.ravel())], axis=2)
         fit = fit_all(
             np.concatenate([np.concatenate([shared[None], own], axis=2), row], axis=1),
             np.append(self.heights, _HOLD_OFF_FT),
@@ -383,8 +254,8 @@ class _Landing:
             prior_mean=np.append(shared_mean, mean),
             prior_sd=np.append(shared_sd, sd),
         )
-        bends = np.arange(self.height_s[0], self.height_s[-1], _DRIFT_KNOT_S)
-        return float(_wander(np.array([touch_s]), bends)[0] @ fit.mean[0, :count])
+        bends = np.arange(self.height_s[0], self.height_s[-1], DRIFT_KNOT_S)
+        return float(wander(np.array([touch_s]), bends)[0] @ fit.mean[0, :count])
 
 
 def _thinned(samples: Samples, step_s: float) -> tuple[Samples, int]:
@@ -417,7 +288,7 @@ def find_contact(
         raise ValueError('the latest moment must lie after the earliest')
     tau = float(np.clip(samples.sink_fps / _ROUNDOUT_RISE_FPS2, 0.8, 4.0))
     first_s = low_s - _BEFORE_S
-    coarse = _mesh(
+    coarse = mesh(
         np.arange(earliest_s, latest_s + _COARSE_S / 2, _COARSE_S),
         np.arange(low_s + 0.5, latest_s, _COARSE_S),
         tau * _ROUNDOUT_SHARES,
@@ -432,7 +303,7 @@ def find_contact(
     shortest, longest = _extent(np.tile(coarse.roundout_s, coarse.touch_s.size), rough.log)
     taus = tau * _FINE_SHARES
     reach, level_reach = 4 * max(sd, 0.4), 2.5 * max(level_sd, 0.3)
-    grid = _mesh(
+    grid = mesh(
         np.linspace(max(earliest_s, mean - reach), min(latest_s, mean + reach), _FINE_TOUCHES),
         np.linspace(level - level_reach, level + level_reach, _FINE_LEVELS),
         taus[(taus > shortest * 0.6) & (taus < longest * 1.5)],

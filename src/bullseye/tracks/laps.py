@@ -14,7 +14,7 @@ from bullseye.tracks.contact import Contact
 from bullseye.tracks.drills import low_pass_of
 from bullseye.tracks.events import Event, Gate, Lap, Turn
 from bullseye.tracks.fields import Runway
-from bullseye.tracks.landing import Window, gates_of
+from bullseye.tracks.gates import Window, gates_of
 from bullseye.tracks.motion import Motion
 from bullseye.tracks.passes import stretches
 from bullseye.tracks.track import Floats

@@ -27,9 +27,10 @@ from bullseye.core.basis.kinds import (
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import RefusedRequest, parse_request
 from bullseye.core.brief.whatif import compare
-from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.explain.diagnosis import diagnose
 from bullseye.core.explain.scoring import score_lap
 from bullseye.core.explain.summary import summarise, without_remedy

@@ -9,8 +9,9 @@ import pytest
 
 from bullseye.core.basis.constants import SLIP_PATH_DEG
 from bullseye.core.basis.kinds import TAILWHEEL_ONLY, ExerciseKind, LandingKind
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import RefusedRequest
-from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.fly.cards import all_cards, card_of
 from bullseye.core.given import disputes as schools
 from bullseye.core.given.aircraft import Particulars

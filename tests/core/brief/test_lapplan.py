@@ -14,7 +14,8 @@ from bullseye.core.air.sun import daylight_left_min
 from bullseye.core.brief.kneeboard import make_kneeboard
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.lapplan import KindRecord, LapPlanTask, LessonTime, PlannedLap, make_lap_plan
-from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.brief.plan import Plan
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.core.fly.radio import radio_calls, spoken_runway
 from bullseye.core.fly.traffic import WAKE_WAITS, extension_s, number_two, parallel_words

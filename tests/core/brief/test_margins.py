@@ -6,9 +6,12 @@ import math
 import pytest
 
 from bullseye.core.basis.constants import LANDING_FACTOR
+from bullseye.core.brief.asked import takeoff_of
+from bullseye.core.brief.ends import ranking_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, make_parts, ranking_of, takeoff_of
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.given.airfield import Airfield, DepartureObstacle
 from tests.core.making import make_request
 

@@ -3,8 +3,9 @@
 import pytest
 
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import RefusedRequest
-from bullseye.core.brief.whole import Plan, make_parts
+from bullseye.core.brief.whole import make_parts
 from tests.core.making import briefed, make_request
 
 

@@ -9,9 +9,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bullseye.core.air.wind import Wind, components
+from bullseye.core.brief.asked import takeoff_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, make_parts, takeoff_of
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.model.touchdown import predict
 from tests.core.making import briefed, make_request
 

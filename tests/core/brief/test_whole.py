@@ -7,8 +7,10 @@ import pytest
 from geographiclib.geodesic import Geodesic
 
 from bullseye.core.basis.constants import FT_PER_M
+from bullseye.core.brief.ends import ranking_of
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import RefusedRequest
-from bullseye.core.brief.whole import Plan, make_whole_brief, ranking_of
+from bullseye.core.brief.whole import make_whole_brief
 from bullseye.core.brief.whole_request import parse_whole_request
 from bullseye.core.exchange.geojson import airfield_from_geojson
 from bullseye.core.given.airfield import Airfield

@@ -12,9 +12,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.brief.asked import takeoff_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, takeoff_of
 from bullseye.core.exchange.geojson import (
     airfield_from_geojson,
     airfield_to_geojson,

@@ -11,9 +11,10 @@ from scipy.optimize import brentq
 from bullseye.core.air.turns import GroundWind
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.sentence import Caution
+from bullseye.core.brief.asked import pattern_task, takeoff_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, pattern_task, takeoff_of
 from bullseye.core.fly.legs import Legs, NoPattern, PatternChoice, PatternTask
 from bullseye.core.fly.overground import Heights, fly
 from bullseye.core.fly.pattern import brief_pattern

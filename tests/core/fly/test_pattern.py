@@ -19,9 +19,11 @@ from bullseye.core.air.turns import (
     stall_factor,
 )
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_NM
+from bullseye.core.brief.asked import glide_task, pattern_task, takeoff_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, glide_task, make_parts, pattern_task, takeoff_of
+from bullseye.core.brief.whole import make_parts
 from bullseye.core.fly import poweroff
 from bullseye.core.fly.legs import wind_at_pattern_height
 from bullseye.core.fly.pattern import NoPattern, PatternChoice, brief_pattern

@@ -10,9 +10,10 @@ from scipy.interpolate import RegularGridInterpolator
 
 from bullseye.core.air.atmosphere import density_ratio
 from bullseye.core.basis.errors import InvalidInput, OutsideTable
+from bullseye.core.brief.asked import pattern_task, takeoff_of
 from bullseye.core.brief.landing import make_brief
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, pattern_task, takeoff_of
 from bullseye.core.fly.pattern import brief_pattern
 from bullseye.core.given.aircraft import TakeoffTable
 from bullseye.core.given.airfield import DepartureObstacle

@@ -18,7 +18,7 @@ from bullseye.core.given.technique import Technique
 from bullseye.store.equipment import catalogue
 from bullseye.store.people import joining
 from bullseye.store.people.roles import may_coach
-from bullseye.store.rows import equipment as rows
+from bullseye.store.rows import equipment as tables
 from bullseye.store.rows.people import User
 
 bp = APIBlueprint('catalogue', __name__, url_prefix='/api', tag='Catalogue')
@@ -89,7 +89,7 @@ class CatalogueOut(Out):
     my_technique_id: int | None
 
 
-def airfield_out(field: rows.Airfield) -> dict[str, Any]:
+def airfield_out(field: tables.Airfield) -> dict[str, Any]:
     """A field as it is answered: with the ends in use."""
     plain = {name: getattr(field, name) for name in AirfieldOut.model_fields if name not in ('ends', 'marks')}
     return {

@@ -20,14 +20,14 @@ from bullseye.core.given.standards import Standard
 from bullseye.core.given.technique import Technique
 from bullseye.store.equipment import catalogue, editing
 from bullseye.store.people.roles import require_coach
-from bullseye.store.rows import equipment as rows
+from bullseye.store.rows import equipment as tables
 
 bp = APIBlueprint('hangar', __name__, url_prefix='/api', tag='Hangar')
 _MODELS: dict[str, Any] = {
-    'aircraft': rows.Aircraft,
-    'airfields': rows.Airfield,
-    'standards': rows.Standard,
-    'techniques': rows.Technique,
+    'aircraft': tables.Aircraft,
+    'airfields': tables.Airfield,
+    'standards': tables.Standard,
+    'techniques': tables.Technique,
 }
 Kept = Literal['aircraft', 'airfields', 'standards', 'techniques']
 

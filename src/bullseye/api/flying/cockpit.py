@@ -16,8 +16,9 @@ from sqlalchemy.orm import Session
 
 from bullseye.api.context import database, person
 from bullseye.api.equipment.catalogue import CatalogueOut, read_catalogue_data
+from bullseye.api.flying.briefs import BriefOut, PlanOut
 from bullseye.api.flying.laps import LapOut, LapsOut
-from bullseye.api.flying.sorties import BriefOut, PlanOut, SortieOut
+from bullseye.api.flying.sortiefields import SortieOut
 from bullseye.api.schema import In, Out
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind

@@ -14,7 +14,7 @@ from pydantic import AwareDatetime, Field, StringConstraints
 from sqlalchemy import RowMapping
 
 from bullseye.api.context import database, person
-from bullseye.api.flying.sorties import ClockTime, PlannedOn, SortieOut
+from bullseye.api.flying.sortiefields import ClockTime, PlannedOn, SortieOut
 from bullseye.api.limiter import limiter
 from bullseye.api.schema import In, Note, Out
 from bullseye.core.air.wind import shown_magnetic_deg

@@ -24,7 +24,7 @@ from bullseye.core.explain.scoring import Score
 from bullseye.core.explain.summary import Summary
 from bullseye.core.measure.readings import Measure, Reading
 from bullseye.store.errors import Conflict
-from bullseye.store.flying import laps, sorties
+from bullseye.store.flying import correcting, laps, sorties
 from bullseye.store.flying.judging import MEASURED, LapResult, summary_of
 from bullseye.store.rows.flying import LapRevision, Sortie
 
@@ -252,7 +252,7 @@ def correct_reading(sortie_id: int, lap_id: uuid.UUID, json_data: ReadingIn) -> 
     db = database()
     sortie = sorties.find(db, sortie_id, person=person(), right='coach', lock=True)
     given = json_data.model_dump()
-    laps.correct(db, sortie, lap_id, by=person(), **given)
+    correcting.correct(db, sortie, lap_id, by=person(), **given)
     found = laps.result(db, sortie, lap_id)
     return LapOut.of(found, laps.other_versions(db, [found.lap]).get(lap_id, ()))
 
@@ -287,7 +287,7 @@ def _take(db: Session, sortie: Sortie, change: SentChange, batch: laps.LapBatch)
     """Take one change; the lap's revision, None when it is taken away."""
     writer = change.writer.writer()
     if change.lap is None:
-        laps.remove(db, sortie, change.lap_id, by=person(), writer=writer, batch=batch)
+        correcting.remove(db, sortie, change.lap_id, by=person(), writer=writer, batch=batch)
         return None
     values = change.lap.model_dump()
     return laps.keep(db, sortie, lap_id=change.lap_id, by=person(), values=values, writer=writer, batch=batch)

@@ -14,7 +14,7 @@ from pydantic import Field, StringConstraints
 
 from bullseye.api.context import database, person
 from bullseye.api.flying.days import QueryId
-from bullseye.api.flying.sorties import PlannedOn
+from bullseye.api.flying.sortiefields import PlannedOn
 from bullseye.api.schema import Id, In, Out
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.record.logbook import LogLine, Totals, from_csv, to_csv, totals

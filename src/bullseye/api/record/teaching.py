@@ -14,7 +14,7 @@ from pydantic import Field
 
 from bullseye.api.context import database, person
 from bullseye.api.flying.days import QueryId
-from bullseye.api.flying.sorties import PlannedOn
+from bullseye.api.flying.sortiefields import PlannedOn
 from bullseye.api.schema import In, Out
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.sentence import Sentence

@@ -10,7 +10,7 @@ from flask_login import login_required
 
 from bullseye.api.context import database, person
 from bullseye.api.flying.days import SortieLine
-from bullseye.api.flying.sorties import PlannedOn
+from bullseye.api.flying.sortiefields import PlannedOn
 from bullseye.api.schema import In, Out
 from bullseye.core.basis.sentence import Sentence
 from bullseye.store.record import week

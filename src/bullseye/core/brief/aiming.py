@@ -4,24 +4,18 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from bullseye.core.basis.constants import (
-    BIAS_SD_FT,
     DECELERATION_SD_FPS2,
-    HABIT_SD_KT,
     LEAST_WHEELS_FT,
     LOW_WHEELS_FT,
-    MODEL_VERSION,
     MOST_FAR_CHANCE,
     MOST_SHORT_CHANCE,
     OBSTACLE_MARGIN_FT,
-    SCATTER_FT,
     SCATTER_SPREAD,
-    SPEED_SCATTER_KT,
     SPEED_SCATTER_SPREAD,
 )
 from bullseye.core.basis.sentence import (
@@ -29,18 +23,14 @@ from bullseye.core.basis.sentence import (
     Phrasebook,
     Sentence,
     count,
-    degrees,
     feet,
-    joined,
     knots,
-    share,
-    told_apart,
 )
 from bullseye.core.basis.unknown import known_or
+from bullseye.core.brief.aimproblems import AimPart, Approached, before_spot_words, box_ft, target_ft
+from bullseye.core.brief.basis import Basis, basis_of
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, landing_setup
-from bullseye.core.given.airfield import Obstacle, in_stripes
-from bullseye.core.given.belief import Calibration
 from bullseye.core.model import glidepath
 from bullseye.core.model.forecast import (
     SAMPLES,
@@ -50,65 +40,19 @@ from bullseye.core.model.forecast import (
     simulate_from_aim_ft,
     simulate_pilot_ft,
 )
-from bullseye.core.model.glidepath import RoundoutCue
 from bullseye.core.model.touchdown import (
     Approach,
     Touchdown,
     aim_for,
     aim_for_wheels_ft,
-    comes_down,
     predict,
     sensitivity,
     wheels_over_ft,
 )
 
-_STEEPEST_PATH_DEG = 7.0  # [own] beyond it no path with power is steady
 _ENOUGH = 2_000  # [own] landings, for how many of them are short
 _BAND = (100 / 6, 500 / 6)  # [own] two landings of three lie in the band that is drawn
 _BOOK = Phrasebook('aim')
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Basis:
-    """Where the prediction comes from, and how sure it is."""
-
-    source: Literal['default', 'given', 'laps']
-    words: Sentence
-    laps: int
-    timed_laps: int
-    deceleration_fps2: float
-    bias_ft: float
-    bias_sd_ft: float
-    scatter_ft: float
-    speed_habit_kt: float  # over the threshold, less the briefed speed; 0 before anything is known of it
-    speed_habit_sd_kt: float
-    speed_scatter_kt: float
-    calibration: Calibration  # all of it, as a request takes it
-    assumed: tuple[Sentence, ...]  # figures of the aircraft that nobody entered, and what is taken instead
-    model_version: str
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class AimPart:
-    """Spot, box and aim point, from the landing threshold [ft], and the chance to hit."""
-
-    spot_ft: float
-    box_ft: tuple[float, float]
-    target_ft: float
-    aim_point_ft: float
-    recommended_aim_point_ft: float
-    aim_is_good: bool
-    is_set_by_instructor: bool  # with a reason, which stands among the cautions
-    aim_problems: tuple[Sentence, ...]
-    hit_chance: float  # as this pilot has been flying
-    hit_chance_if_briefed: float  # if the briefed speed is flown
-    hit_words: Sentence
-    best_aim_point_ft: float
-    best_hit_chance: float
-    aim_before_spot_words: Sentence
-    roundout_cue: RoundoutCue
-    wheels_over_pavement_ft: float  # on the straight path to the aim point, over the start of the pavement
-    nearest_good_spot_ft: float  # the first spot whose worked-out aim point is safe
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -130,84 +74,6 @@ class TouchdownPart:
     ft_per_kt_speed: float  # a knot of indicated airspeed
     ft_per_kt_headwind: float
     ft_per_ft_roundout_height: float
-
-
-def _assumed(request: BriefRequest) -> tuple[Sentence, ...]:
-    """Figures that this landing rests on and that are not from the handbook."""
-    aircraft, flap, kind = request.aircraft, request.flap_setting, request.landing
-    said = []
-    if request.asked_speed_kias is None and flap.published_approach_kias(kind) is None:
-        said.append(_BOOK.say('assumed_speed', flap=flap.name))
-    if flap.idle_path_angle_deg is None and (
-        kind in ('power_off', 'forward_slip') or aircraft.deceleration_fps2 is None
-    ):
-        angle = degrees(aircraft.idle_path_angle_deg(flap), step=0.1)
-        said.append(_BOOK.say('assumed_glide', flap=flap.name, angle=angle))
-    if aircraft.wing_height_ft is None:
-        said.append(_BOOK.say('assumed_wing', height=feet(aircraft.wing_over_wheels_ft), wing=aircraft.wing))
-    if aircraft.span_ft is None and aircraft.deceleration_fps2 is None:
-        said.append(_BOOK.say('assumed_span'))
-    if aircraft.demonstrated_crosswind_kt is None:
-        said.append(_BOOK.say('assumed_crosswind'))
-    return tuple(said)
-
-
-def _basis_words(source: Literal['default', 'given', 'laps'], known: Calibration, *, sd_ft: float) -> Sentence:
-    sd, laps, timed = feet(sd_ft), known.laps, known.timed_laps
-    if not laps and known.other_laps:
-        return _BOOK.say('from_others', laps=_counted('lap', known.other_laps), sd=sd)
-    if not laps and known.pilots > 1:
-        return _BOOK.say('from_school', pilots=count(known.pilots), sd=sd)
-    if source == 'default':
-        return _BOOK.say('by_default', sd=sd)
-    if source == 'given':
-        return _BOOK.say('as_given_about', sd=sd) if sd_ft else _BOOK.say('as_given')
-    return _BOOK.say('from_laps', laps=_counted('lap', laps), timed=_counted('timed', timed), sd=sd)
-
-
-def _counted(what: Literal['lap', 'timed'], number: int) -> Sentence:
-    if number == 1:
-        return _BOOK.say(f'one_{what}')
-    return _BOOK.say('laps' if what == 'lap' else 'timed', number=count(number))
-
-
-def basis_of(request: BriefRequest, approach: Approach) -> Basis:
-    """What the prediction rests on."""
-    known = request.calibration
-    laps = known.laps
-    given = any(v is not None for v in (known.deceleration_fps2, known.bias_ft, known.scatter_ft))
-    source: Literal['default', 'given', 'laps'] = (
-        'laps' if laps > 0 or known.timed_laps > 0 else 'given' if given else 'default'
-    )
-    bias_sd_ft = known.bias_sd_ft if known.bias_sd_ft is not None else 0.0 if known.bias_ft is not None else BIAS_SD_FT
-    return Basis(
-        source=source,
-        words=_basis_words(source, known, sd_ft=bias_sd_ft),
-        laps=laps,
-        timed_laps=known.timed_laps,
-        deceleration_fps2=approach.deceleration_fps2,
-        bias_ft=known_or(known.bias_ft, 0.0),
-        bias_sd_ft=bias_sd_ft,
-        scatter_ft=known_or(known.scatter_ft, SCATTER_FT),
-        speed_habit_kt=known_or(known.speed_habit_kt, 0.0),
-        speed_habit_sd_kt=known_or(known.speed_habit_sd_kt, HABIT_SD_KT if known.speed_habit_kt is None else 0.0),
-        speed_scatter_kt=known_or(known.speed_scatter_kt, SPEED_SCATTER_KT),
-        calibration=known,
-        assumed=_assumed(request),
-        model_version=MODEL_VERSION,
-    )
-
-
-def box_ft(request: BriefRequest) -> tuple[float, float]:
-    """The window of the standard around the spot, from the landing threshold [ft]."""
-    low_ft, high_ft = request.tolerance.window_ft
-    return request.spot_ft + low_ft, request.spot_ft + high_ft
-
-
-def target_ft(request: BriefRequest) -> float:
-    """Where the touchdown is wanted, from the threshold [ft]: the middle of the box, or its line."""
-    low_ft, high_ft = box_ft(request)
-    return low_ft if request.technique.aim_target == 'on_the_line' else (low_ft + high_ft) / 2
 
 
 def _recommended_ft(request: BriefRequest, approach: Approach, minus_aim_ft: float) -> float:
@@ -356,15 +222,6 @@ def _nearest_safe_aim_ft(request: BriefRequest, setup: LandingSetup, from_aim_ft
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Approached:
-    """What is known of the way to an aim point, by which it is judged [ft from the landing threshold]."""
-
-    touch: Touchdown
-    short_chance: float  # of touching before the threshold
-    nearest_aim_ft: float  # by wheels, threshold and what stands before it
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class Reached:
     """Where the wheels of a landing reach from its worked-out aim point [ft from the landing threshold]."""
 
@@ -421,7 +278,7 @@ def aim_and_touchdown(
         hit_words=_hit_words(setup, basis, chance=chance, if_briefed=chance_if_briefed),
         best_aim_point_ft=aim_ft + shift_ft,
         best_hit_chance=hit_chance(landed_ft + shift_ft, box_from_ft=low_ft, box_to_ft=high_ft),
-        aim_before_spot_words=_before_spot_words(request.spot_ft - aim_ft, request.runway.has_paint),
+        aim_before_spot_words=before_spot_words(request.spot_ft - aim_ft, request.runway.has_paint),
         roundout_cue=glidepath.roundout_cue(
             runway=request.runway,
             eyes_before_aim_ft=-touch.roundout_start_ft,
@@ -496,71 +353,3 @@ def _touchdown_part(
         ft_per_kt_headwind=slopes.ft_per_kt_headwind,
         ft_per_ft_roundout_height=slopes.ft_per_ft_roundout_height,
     )
-
-
-def _steady_angle(aim_ft: float, obstacle: Obstacle, approach: Approach) -> Sentence | None:
-    """The one steady angle over the obstacle to the aim point, where it is one that can be flown."""
-    to_top_ft = aim_ft + obstacle.before_threshold_ft
-    if to_top_ft <= 0:
-        return None
-    up_ft = obstacle.height_ft + OBSTACLE_MARGIN_FT + approach.eye_height_ft - aim_ft * approach.slope
-    angle_deg = math.degrees(math.atan2(up_ft, to_top_ft))
-    if angle_deg > _STEEPEST_PATH_DEG:
-        return _BOOK.say('no_steady')
-    return _BOOK.say('would_clear', angle=degrees(angle_deg, step=0.1))
-
-
-def problems_of_the_way(
-    request: BriefRequest, setup: LandingSetup, aim: AimPart, known: Approached
-) -> tuple[Sentence, ...]:
-    """Why the way to an aim point is not good: wheels, threshold, obstacle; gravest first."""
-    approach, aim_ft, problems = setup.approach, aim.aim_point_ft, []
-    wheels_ft = aim.wheels_over_pavement_ft
-    if not comes_down(approach):
-        problems.append(_BOOK.say('never_meets'))
-    if wheels_ft <= 0:
-        problems.append(_BOOK.say('under_pavement'))
-    elif wheels_ft < LEAST_WHEELS_FT - 1e-6:
-        wheels, least = told_apart(feet(wheels_ft), feet(LEAST_WHEELS_FT))
-        problems.append(_BOOK.say('wheels_low', wheels=wheels, least=least))
-    if aim_ft < 0:
-        problems.append(_BOOK.say('short_of_threshold', short=feet(max(10.0, -aim_ft), step=10.0)))
-    if known.short_chance > MOST_SHORT_CHANCE + 1e-9:
-        chance, most = told_apart(share(known.short_chance), share(MOST_SHORT_CHANCE))
-        problems.append(_BOOK.say('may_be_short', chance=chance, most=most))
-    obstacle = request.runway.obstacle
-    if obstacle is not None:
-        # heights are above the threshold, and the aim point lies on a slope that the path ends on
-        eyes_ft = glidepath.height_ft(
-            distance_ft=aim_ft + obstacle.before_threshold_ft, path_angle_deg=setup.path_angle_deg
-        )
-        margin_ft = eyes_ft + aim_ft * approach.slope - approach.eye_height_ft - obstacle.height_ft
-        if margin_ft < OBSTACLE_MARGIN_FT - 1e-6:
-            margin, least = told_apart(feet(abs(margin_ft)), feet(OBSTACLE_MARGIN_FT))
-            side, height = 'over' if margin_ft >= 0 else 'below', feet(obstacle.height_ft)
-            said = _BOOK.say('obstacle', margin=margin, side=side, height=height, least=least)
-            steady = _steady_angle(aim_ft, obstacle, approach)
-            problems.append(said if steady is None else joined(said, steady))
-    return tuple(problems)
-
-
-def problems_of_the_speed(setup: LandingSetup, known: Approached) -> list[Sentence]:
-    """Why no aim point is good at this speed: nothing is left to hold off with."""
-    if setup.approach.speed_ktas - known.touch.hold_off_ktas > 0 and known.touch.float_s == 0:
-        return [_BOOK.say('no_speed_left')]
-    return []
-
-
-def place_that_would_do(kind: Literal['aim', 'spot'], place_ft: float | None) -> Sentence:
-    """Which aim point or spot would do, in words; None: there is none."""
-    if place_ft is None:
-        return _BOOK.say(f'no_{kind}_would_do')
-    return _BOOK.say(f'{kind}_would_do', place=feet(place_ft))
-
-
-def _before_spot_words(before_ft: float, has_paint: bool) -> Sentence:
-    side = 'before' if before_ft >= 0 else 'beyond'
-    place = feet(abs(before_ft), step=10.0)
-    if not has_paint:
-        return _BOOK.say(f'{side}_spot', place=place)
-    return _BOOK.say(f'{side}_spot_stripes', place=place, stripes=in_stripes(before_ft))

@@ -18,18 +18,15 @@ from bullseye.core.basis.sentence import (
     knots,
 )
 from bullseye.core.basis.unknown import known_or
-from bullseye.core.brief.aiming import (
+from bullseye.core.brief.aiming import TouchdownPart, aim_and_touchdown, aim_cautions
+from bullseye.core.brief.aimproblems import (
     AimPart,
     Approached,
-    Basis,
-    TouchdownPart,
-    aim_and_touchdown,
-    aim_cautions,
-    basis_of,
     place_that_would_do,
     problems_of_the_speed,
     problems_of_the_way,
 )
+from bullseye.core.brief.basis import Basis, basis_of
 from bullseye.core.brief.conditions import (
     WindPart,
     air_cautions,

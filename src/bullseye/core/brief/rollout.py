@@ -6,7 +6,8 @@ from dataclasses import dataclass
 
 from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
 from bullseye.core.basis.unknown import known_or
-from bullseye.core.brief.aiming import AimPart, TouchdownPart
+from bullseye.core.brief.aiming import TouchdownPart
+from bullseye.core.brief.aimproblems import AimPart
 from bullseye.core.brief.ground import GroundPart
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup

@@ -13,7 +13,8 @@ from scipy.special import ndtr
 from bullseye.core.basis.constants import DECELERATION_SD_FPS2, HABIT_SD_KT, READ_SD_KT, TIMED_SD_FPS2
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, per_cent
 from bullseye.core.basis.unknown import known_or
-from bullseye.core.brief.aiming import Basis, box_ft
+from bullseye.core.brief.aimproblems import box_ft
+from bullseye.core.brief.basis import Basis
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, power_share
 from bullseye.core.model.touchdown import predict

@@ -14,9 +14,10 @@ from pydantic import TypeAdapter, ValidationError
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import TakeoffKind
 from bullseye.core.basis.quantity import kept_moment
+from bullseye.core.brief.ends import ranking_of
 from bullseye.core.brief.lapplan import LessonTime
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages, parse_request
-from bullseye.core.brief.whole import Plan, ranking_of
 from bullseye.core.exchange.geojson import airfield_from_geojson, is_geojson
 from bullseye.core.exchange.metar import Report, read_metar
 from bullseye.core.fly.pattern import PatternChoice

@@ -6,11 +6,12 @@ import math
 from dataclasses import dataclass, replace
 
 from bullseye.core.air.atmosphere import true_airspeed_kt
+from bullseye.core.brief.asked import takeoff_of
 from bullseye.core.brief.ground import ground_roll
 from bullseye.core.brief.lapwind import LapWind, in_wind
+from bullseye.core.brief.plan import Plan, pattern_altitude_ft
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan, pattern_altitude_ft, takeoff_of
 from bullseye.core.fly.pattern import NoPattern, PatternAnswer, PatternChoice, PatternTask, brief_pattern
 from bullseye.core.measure.around import WorkedOut
 

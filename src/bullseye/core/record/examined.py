@@ -12,7 +12,8 @@ from typing import Literal
 
 from bullseye.core.basis.kinds import LandingKind
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, feet, knots
-from bullseye.core.explain.around import AroundJudged, Point, Task, judge_around
+from bullseye.core.explain.around import AroundJudged, Point, judge_around
+from bullseye.core.explain.aroundmeasures import Task
 from bullseye.core.given.standards import SpeedLimits, Standard, Tolerance
 from bullseye.core.measure.around import WorkedOut
 from bullseye.core.record.evidence import Flown

@@ -9,7 +9,8 @@ from datetime import date
 from bullseye.core.basis.kinds import TakeoffKind
 from bullseye.core.basis.sentence import Phrasebook, Sentence, count, share
 from bullseye.core.basis.unknown import known_or
-from bullseye.core.explain.around import AroundJudged, Point, Task, judge_around
+from bullseye.core.explain.around import AroundJudged, Point, judge_around
+from bullseye.core.explain.aroundmeasures import Task
 from bullseye.core.given.standards import Standard
 from bullseye.core.measure.around import WorkedOut
 from bullseye.core.record.evidence import Flown

@@ -12,7 +12,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session, selectinload
 
 from bullseye.core.air.geo import RunwayFrame
-from bullseye.core.brief.whole import PlacedMark
+from bullseye.core.brief.plan import PlacedMark
 from bullseye.core.given.aircraft import Aircraft as CoreAircraft
 from bullseye.core.given.airfield import Airfield as CoreAirfield
 from bullseye.core.given.airfield import GroundMark

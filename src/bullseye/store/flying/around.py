@@ -14,8 +14,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.kinds import Outcome, TakeoffKind
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.whole import Plan
 from bullseye.core.brief.workedout import work_out
 from bullseye.core.explain.around import AroundJudged, judge_around
 from bullseye.core.fly.pattern import PatternChoice

@@ -22,7 +22,7 @@ from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
-from bullseye.store.errors import ChangedMeanwhile, Conflict, NotFound, UnreadableRow
+from bullseye.store.errors import Conflict, NotFound, UnreadableRow
 from bullseye.store.flying.judging import MEASURED, LapResult, measured_of, results_of
 from bullseye.store.flying.lapwind import airspeed_of
 from bullseye.store.flying.requests import SortieSoFar, aim_of_ft, changed_request, flown_request, fly_by, live_request
@@ -32,7 +32,7 @@ from bullseye.store.rows.equipment import RunwayEnd
 from bullseye.store.rows.flying import Lap, LapRevision, Sortie
 from bullseye.store.rows.people import User
 
-_READINGS = TypeAdapter(dict[str, dict[str, Reading]])
+READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _BY_TRACK: Measure = 'aim_flown_ft'  # only a track, or a correction by hand, tells it
 _EDITABLE = (
     *(name for name in MEASURED if name != _BY_TRACK),
@@ -77,7 +77,7 @@ class Writer:
     sent_at: datetime | None = None  # by the device's own clock
 
 
-def _is_old(lap: Lap, writer: Writer | None) -> bool:
+def is_old(lap: Lap, writer: Writer | None) -> bool:
     """Whether a change has been had before, or was followed by a later one of the same device."""
     return writer is not None and lap.writers.get(str(writer.device), 0) >= writer.number
 
@@ -120,7 +120,7 @@ def _writer_of(lap: Lap) -> int:
     return known_or(lap.written_by, lap.recorded_by)
 
 
-def _tell(db: Session, sortie: Sortie, lap: Lap, *, by: User, what: str) -> None:
+def tell(db: Session, sortie: Sortie, lap: Lap, *, by: User, what: str) -> None:
     """Have it on record that somebody changed or took away what another had written."""
     if _writer_of(lap) == by.id:
         return
@@ -186,7 +186,7 @@ def keep(
     """
     lap = batch.laps.get(lap_id) if batch else db.scalar(select(Lap).where(Lap.id == lap_id))
     is_new, request = lap is None, None
-    if lap is not None and lap.sortie_id == sortie.id and _is_old(lap, writer):
+    if lap is not None and lap.sortie_id == sortie.id and is_old(lap, writer):
         return lap.revision
     if lap is None:
         request = _request_for(db, sortie, values, batch)
@@ -209,11 +209,11 @@ def keep(
     if changed:
         lap.last_device = writer.device if writer else None
     if changed and not is_new:
-        _tell(db, sortie, lap, by=by, what='Changed')
+        tell(db, sortie, lap, by=by, what='Changed')
         lap.revision += 1
         lap.written_by = by.id
     lap.removed_at = None
-    _check_and_learn(db, lap, request, commit=batch is None)
+    check_and_learn(db, lap, request, commit=batch is None)
     if changed or is_new:
         _follow_the_wind(db, sortie, lap, batch)
     revision = lap.revision
@@ -264,7 +264,7 @@ def _write(lap: Lap, values: Mapping[str, Any]) -> bool:
 
 def readings_of(lap: Lap) -> dict[str, dict[str, Reading]]:
     """What a track and people have read of a lap, by value and by how."""
-    return _READINGS.validate_python(lap.readings or {})
+    return READINGS.validate_python(lap.readings or {})
 
 
 def _tracked_in_its_wind(lap: Lap, request: BriefRequest) -> Mapping[Measure, Reading] | None:
@@ -312,7 +312,7 @@ def settle(lap: Lap, tracked: Mapping[Measure, Reading] | None = None) -> None:
             known_by.pop(measure, None)
         readings[measure] = of
     lap.known_by = known_by
-    lap.readings = _READINGS.dump_python({name: of for name, of in readings.items() if of}, mode='json')
+    lap.readings = READINGS.dump_python({name: of for name, of in readings.items() if of}, mode='json')
 
 
 def _new_lap(sortie: Sortie, *, lap_id: uuid.UUID, by: User, values: Mapping[str, Any], flown_at: datetime) -> Lap:
@@ -405,7 +405,8 @@ def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str,
     return True
 
 
-def _check_and_learn(db: Session, lap: Lap, request: BriefRequest | None = None, *, commit: bool) -> None:
+def check_and_learn(db: Session, lap: Lap, request: BriefRequest | None = None, *, commit: bool) -> None:
+    """Keep a lap and what it teaches; with ``commit``, for good."""
     try:
         learn(db, lap, request)
     except RefusedRequest:
@@ -427,96 +428,3 @@ def learn(db: Session, lap: Lap, request: BriefRequest | None = None) -> None:
     flown = flown_lap(measured, request)
     lap.flown = None if flown is None or lap.excluded else plain_flown(flown)
     lap.model_version = MODEL_VERSION
-
-
-# What is corrected, as the log of who did what says it
-_CORRECTED: Mapping[Measure, str] = {
-    'along_ft': 'the touchdown (ft from the threshold)',
-    'lateral_ft': 'the place across (ft)',
-    'threshold_speed_kias': 'the speed over the threshold (KIAS)',
-    'float_s': 'the float (s)',
-    'aim_flown_ft': 'the aim point that was flown (ft)',
-}
-_ALIKE = 0.05  # what a screen rounds
-
-
-def correct(
-    db: Session,
-    sortie: Sortie,
-    lap_id: uuid.UUID,
-    *,
-    by: User,
-    measure: Measure,
-    value: float | None,
-    seen: float | None = None,
-) -> None:
-    """Overrule a value of a lap by hand, or with None go back to the best of what was read.
-
-    :param seen: the value that whoever corrects it was shown
-    :raises NotFound: when the sortie has no such lap
-    :raises ChangedMeanwhile: when it is another by now than the one that was seen
-    :raises RefusedRequest: when the lap cannot have been so
-    """
-    lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id, Lap.removed_at.is_(None)))
-    if lap is None:
-        raise NotFound('lap')
-    now = getattr(lap, measure)
-    if seen is not None and (now is None or abs(now - seen) > _ALIKE):
-        said = 'taken away' if now is None else f'set to {now:.0f}'
-        raise ChangedMeanwhile(f'This value was {said} meanwhile. Look again, then correct it.', now)
-    readings = readings_of(lap)
-    of = readings.setdefault(measure, {})
-    how = (lap.known_by or {}).get(measure, 'tapped')
-    if not of and getattr(lap, measure) is not None and how != 'corrected':
-        of[how] = by_hand(measure, getattr(lap, measure), how)  # what stood alone until now is kept beside it
-    of.pop('corrected', None)
-    if value is not None:
-        of['corrected'] = by_hand(measure, value, 'corrected')
-    counts = best(measure, of)
-    setattr(lap, measure, counts.value if counts else None)
-    known_by = {name: one for name, one in (lap.known_by or {}).items() if name != measure}
-    lap.known_by = {**known_by, measure: counts.how} if counts else known_by
-    lap.readings = _READINGS.dump_python({name: one for name, one in readings.items() if one}, mode='json')
-    lap.revision += 1
-    lap.written_by = by.id
-    _check_and_learn(db, lap, commit=True)
-    what = 'back to what was read' if value is None else f'to {value:g}'
-    deeds.note(db, by, 'laps', f'Corrected {_CORRECTED[measure]} of a lap of sortie {sortie.id} {what}.')
-    db.commit()
-
-
-def remove(
-    db: Session,
-    sortie: Sortie,
-    lap_id: uuid.UUID,
-    *,
-    by: User,
-    writer: Writer | None = None,
-    batch: LapBatch | None = None,
-) -> None:
-    """Take a lap away; writing it again brings it back.
-
-    :raises NotFound: when the sortie has no such lap
-    """
-    lap = db.scalar(select(Lap).where(Lap.id == lap_id, Lap.sortie_id == sortie.id))
-    if lap is None:
-        if writer is not None:
-            return  # made and taken away before the server ever heard of it
-        raise NotFound('lap')
-    if _is_old(lap, writer):
-        return
-    if lap.removed_at is not None and writer is None:
-        raise NotFound('lap')
-    if writer is not None:
-        lap.writers = {**lap.writers, str(writer.device): writer.number}
-        lap.last_device = writer.device
-    if lap.removed_at is None:
-        _tell(db, sortie, lap, by=by, what='Took away')
-    lap.revision += 1
-    lap.written_by = by.id
-    lap.removed_at = datetime.now(UTC)
-    if batch is None:
-        db.commit()
-    else:
-        db.flush()
-        batch.so_far.forget()

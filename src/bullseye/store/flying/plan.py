@@ -13,8 +13,9 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.kinds import LandingKind, TakeoffKind
 from bullseye.core.brief.lapplan import KindRecord, LessonTime, PlannedLap, kinds_wanted
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.brief.whole import Parts, Plan, make_parts
+from bullseye.core.brief.whole import Parts, make_parts
 from bullseye.core.fly.pattern import PatternChoice
 from bullseye.store.equipment import catalogue
 from bullseye.store.flying.judging import results_of

@@ -11,10 +11,11 @@ from sqlalchemy.orm import Session
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.brief.ends import ranking_of
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.ranking import RankedEnd
 from bullseye.core.brief.request import BriefRequest, parse_request
 from bullseye.core.brief.setup import power_share, prior_deceleration_fps2
-from bullseye.core.brief.whole import Plan, ranking_of
 from bullseye.core.given.airfield import usual_spot_ft
 from bullseye.core.given.loading import usual_weight_lb
 from bullseye.core.given.standards import BUILT_IN

@@ -16,9 +16,9 @@ from sqlalchemy.orm import Session, aliased
 from bullseye.core.air.wind import components
 from bullseye.core.basis.constants import MODEL_VERSION
 from bullseye.core.basis.kinds import LandingKind
+from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import landing_setup
-from bullseye.core.brief.whole import Plan
 from bullseye.core.explain.scoring import is_drill_met, score_lap
 from bullseye.core.model.touchdown import predict
 from bullseye.core.record.evidence import Flown

@@ -6,7 +6,7 @@ import logging
 import math
 import uuid
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
@@ -14,25 +14,23 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bullseye.core.air.wind import Wind
-from bullseye.core.basis.constants import FPS_PER_KT, TOUCHDOWN_OVER_STALL
+from bullseye.core.basis.constants import TOUCHDOWN_OVER_STALL
 from bullseye.core.basis.errors import InvalidInput
-from bullseye.core.brief.lapwind import is_usual, near_ground
-from bullseye.core.brief.request import BriefRequest
-from bullseye.core.measure.around import WindAloft
-from bullseye.core.measure.readings import BY_HAND, Measure, Reading
+from bullseye.core.measure.readings import Measure, Reading
 from bullseye.core.model.deceleration import prior_fps2
 from bullseye.store.equipment import catalogue
 from bullseye.store.errors import UNREADABLE, Conflict
 from bullseye.store.flying import laps, sorties
-from bullseye.store.flying.around import around_of, plain_around
+from bullseye.store.flying.around import plain_around
 from bullseye.store.flying.lapwind import airspeed_of
 from bullseye.store.flying.requests import flown_request, planned_at
 from bullseye.store.rows.equipment import Aircraft, RunwayEnd
 from bullseye.store.rows.flying import Lap, Sortie
 from bullseye.store.rows.people import User
 from bullseye.store.rows.tracks import TrackFile
-from bullseye.tracks.events import Event, FlightReport, LowPass, read_report
+from bullseye.store.tracks.eventreadings import NO_DRIFT_KT, add, readings_of_event
+from bullseye.store.tracks.fromreport import lifted_off_ft, low_pass_of, rolled_on_ft, wind_near_ground
+from bullseye.tracks.events import Event, FlightReport, read_report
 from bullseye.tracks.fields import Runway
 from bullseye.tracks.known import Known
 from bullseye.tracks.matching import Ended, match
@@ -46,17 +44,6 @@ _DRILL_S = 60.0  # [own] between the end of a hold-off at altitude and its being
 _SAME_END_S = 20.0  # [own] between two analyses of one landing
 _SAME_FT = 30.0  # [own] between two analyses of one roll
 _ENDS = ('touchdown', 'go_around', 'low_approach')
-_AIRSPEED_KT = 3.0  # 95 % half-width of an airspeed as recorded [own]
-_LEAST_CLOSING = 0.02  # of a path to the runway; flatter, no aim point can be told
-# Outside of these a figure makes no sense [own]
-_SENSE: Mapping[Measure, tuple[float, float]] = {
-    'along_ft': (-3_000, 20_000),
-    'lateral_ft': (-200, 200),
-    'threshold_speed_kias': (21, 250),
-    'float_s': (0, 60),
-    'aim_flown_ft': (-3_000, 20_000),
-}
-_NO_DRIFT_KT = 1.0  # under this the aeroplane moved straight down the runway [own]
 
 
 def runways(db: Session) -> list[Runway]:
@@ -241,7 +228,7 @@ def confirm(db: Session, row: TrackFile, sortie: Sortie, *, by: User, pairs: Seq
     take_back(db, row)
     row.sortie_id = sortie.id
     for pair in sorted(pairs, key=lambda one: ends[one.event].time_s):
-        event, liftoff_ft = ends[pair.event], _liftoff_ft(report, pair.event)
+        event, liftoff_ft = ends[pair.event], lifted_off_ft(report, pair.event)
         if pair.lap_id is None:
             around = plain_around(report, pair.event)
             _make_lap(db, row, sortie, pair.event, event, liftoff_ft, around, by=by)
@@ -285,7 +272,7 @@ def sortie_of(
     )
     if end is None:
         raise Conflict(f'{used[0]} {used[1]} is not one of the school’s runways any more')
-    wind = _wind_near_ground(report, end)
+    wind = wind_near_ground(report, end)
     minutes = (row.ended_at - row.begun_at).total_seconds() / 60
     values: dict[str, Any] = {
         'student_id': student_id,
@@ -303,33 +290,6 @@ def sortie_of(
     pairs = [Pair(event=index, lap_id=None) for index in ends]
     confirm(db, row, sorties.find(db, sortie.id, person=by, right='coach', lock=True), by=by, pairs=pairs)
     return sortie
-
-
-def _wind_near_ground(report: FlightReport, end: RunwayEnd) -> Wind | None:
-    """The surest wind of a flight as a mast at the field would have read it; None when no turn tells one."""
-    found = min(report.wind, key=lambda one: one.uncertainty_kt, default=None)
-    if found is None:
-        return None
-    aloft = WindAloft(from_deg_true=found.from_deg_true % 360, speed_kt=found.speed_kt, half_kt=found.uncertainty_kt)
-    return near_ground(aloft, roughness_ft=catalogue.runway_of(end).roughness_ft) if is_usual(aloft) else None
-
-
-def _liftoff_ft(report: FlightReport, end: int) -> float | None:
-    """The takeoff roll of the lap that an event ended [ft]; None when it was not measured, or makes no sense.
-
-    One that went on from a touch without a stop tells nothing of a takeoff: it is none.
-    """
-    around = around_of(report, end)
-    roll_ft = None if around is None else around.liftoff_ft
-    return roll_ft if roll_ft is not None and 0 <= roll_ft <= 20_000 else None
-
-
-def _rolled_on_ft(report: FlightReport, end: int) -> float | None:
-    """What an older Bullseye took for a takeoff roll: from a touch-and-go to its lift-off [ft]; None of none."""
-    lap = next((one for one in report.laps if one.end == end), None)
-    if lap is None or lap.takeoff is None or _liftoff_ft(report, end) is not None:
-        return None
-    return report.events[lap.takeoff].liftoff_roll_ft
 
 
 def _end_of(db: Session, event: Event, sortie: Sortie) -> RunwayEnd:
@@ -384,20 +344,16 @@ def _measure(db: Session, lap: Lap, row: TrackFile, index: int, event: Event, ar
             lap.known_by = {**lap.known_by, 'bounced': 'tracked'}
         if lap.drift is None and event.drift_kt is not None:
             side = 'right' if event.drift_kt > 0 else 'left'
-            lap.drift = 'none' if abs(event.drift_kt) < _NO_DRIFT_KT else side
+            lap.drift = 'none' if abs(event.drift_kt) < NO_DRIFT_KT else side
             lap.known_by = {**lap.known_by, 'drift': 'tracked'}
     if event.kind == lap.outcome == 'low_approach':
-        low = _low_pass_of(report_of(row), index)
+        low = low_pass_of(report_of(row), index)
         if low is not None:
             off: dict[Measure, Reading] = {}
-            _add(off, 'lateral_ft', low.lateral_ft, low.lateral_uncertainty_ft)
+            add(off, 'lateral_ft', low.lateral_ft, low.lateral_uncertainty_ft)
             laps.settle(lap, off)
     lap.revision += 1
     laps.learn(db, lap)
-
-
-def _low_pass_of(report: FlightReport, end: int) -> LowPass | None:
-    return next((one.low_pass for one in report.laps if one.end == end), None)
 
 
 def _measure_drills(db: Session, row: TrackFile, sortie: Sortie, report: FlightReport) -> None:
@@ -420,39 +376,11 @@ def _measure_drills(db: Session, row: TrackFile, sortie: Sortie, report: FlightR
         used_held.add(j)
         held, lap = report.held_aloft[j], noted[k]
         tracked: dict[Measure, Reading] = {}
-        _add(tracked, 'float_s', held.held_s, held.uncertainty_s)
+        add(tracked, 'float_s', held.held_s, held.uncertainty_s)
         lap.track_file_id = row.id
         laps.settle(lap, tracked)
         lap.revision += 1
         laps.learn(db, lap)
-
-
-def readings_of_event(event: Event, request: BriefRequest) -> dict[Measure, Reading]:
-    """What a touchdown of a track tells of a lap by itself; what lies outside all sense is left out."""
-    found: dict[Measure, Reading] = {}
-    _add(found, 'along_ft', event.along_ft, event.uncertainty_ft)
-    _add(found, 'lateral_ft', event.lateral_ft, event.lateral_uncertainty_ft)
-    groundspeed, spread_ft = event.groundspeed_kt, event.hold_off.float_uncertainty_ft
-    if groundspeed and spread_ft is not None:
-        _add(found, 'float_s', event.hold_off.float_s, spread_ft / (groundspeed * FPS_PER_KT))
-    _add(found, 'aim_flown_ft', _eyes_aim_ft(event, request), BY_HAND['aim_flown_ft'])
-    _add(found, 'threshold_speed_kias', event.final.threshold_airspeed_kt, _AIRSPEED_KT)
-    return found
-
-
-def _add(found: dict[Measure, Reading], measure: Measure, value: float | None, half_width: float | None) -> None:
-    low, high = _SENSE[measure]
-    if value is not None and half_width is not None and low <= value <= high:
-        found[measure] = Reading(value=round(value, 1), half_width=round(half_width, 1), how='tracked')
-
-
-def _eyes_aim_ft(event: Event, request: BriefRequest) -> float | None:
-    """The aim point of the eyes for a path of the wheels: farther in by the eye height over the path's angle [ft]."""
-    wheels_ft, angle_deg = event.final.aim_flown_ft, event.final.path_angle_deg
-    if wheels_ft is None or angle_deg is None:
-        return None
-    closing = math.tan(math.radians(angle_deg)) + request.runway.slope_pct / 100
-    return None if closing < _LEAST_CLOSING else wheels_ft + request.aircraft.eye_height_ft / closing
 
 
 def are_same_ends(row: TrackFile, report: FlightReport) -> bool:
@@ -474,7 +402,7 @@ def measure_again(db: Session, row: TrackFile) -> None:
     for lap in db.scalars(select(Lap).where(Lap.track_file_id == row.id)).all():
         if lap.track_event in ends:
             around = plain_around(report, lap.track_event)
-            mistaken_ft = _rolled_on_ft(report, lap.track_event)
+            mistaken_ft = rolled_on_ft(report, lap.track_event)
             if mistaken_ft is not None and lap.liftoff_ft is not None and abs(lap.liftoff_ft - mistaken_ft) < _SAME_FT:
                 lap.liftoff_ft = None
             _measure(db, lap, row, lap.track_event, ends[lap.track_event], around)

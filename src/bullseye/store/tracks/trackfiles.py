@@ -23,7 +23,7 @@ from bullseye.store.rows.people import School, User
 from bullseye.store.rows.tracks import CsvColumns, TrackFile
 from bullseye.tracks.readers import Columns, as_text, beginning, looks_like
 from bullseye.tracks.readers.columns import UNITS, columns_from_dict
-from bullseye.tracks.readers.csvtrack import detect, first_rows, heading_key
+from bullseye.tracks.readers.csvdetect import detect, first_rows, heading_key
 from bullseye.tracks.track import UnreadableTrack
 
 _MOST_KEPT_BYTES = 5_000_000_000  # of a school

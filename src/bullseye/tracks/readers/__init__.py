@@ -5,7 +5,8 @@ from __future__ import annotations
 import zlib
 
 from bullseye.tracks.readers.columns import Columns
-from bullseye.tracks.readers.csvtrack import detect, has_figures, read_csv
+from bullseye.tracks.readers.csvdetect import detect, has_figures
+from bullseye.tracks.readers.csvtrack import read_csv
 from bullseye.tracks.readers.device import read_device
 from bullseye.tracks.readers.gpx import read_gpx
 from bullseye.tracks.readers.igc import looks_like_igc, read_igc
