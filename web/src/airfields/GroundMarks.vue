@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** What a pilot points at on the ground: where it is, and on which leg it is used. */
+import type { Field } from '@/fields'
+
+const field = defineModel<Field>({ required: true })
+defineProps<{ mayChange: boolean }>()
+const USES = ['downwind', 'base', 'final', 'go_around', 'other'] as const
+/** A new mark begins at the first runway, where the map shows it. */
+function pin() {
+  const end = field.value.runways[0]?.ends[0]
+  field.value.marks.push({ name: '', lat: end?.lat ?? 0, lon: end?.lon ?? 0, use: 'base' })
+}
+</script>
+
+<template>
+  <section class="panel space-y-2" aria-label="Ground marks">
+    <h3 class="font-bold">Ground marks: what you point at</h3>
+    <div
+      v-for="(mark, m) in field.marks"
+      :key="m"
+      class="grid grid-cols-2 gap-2 sm:grid-cols-[1fr_7rem_7rem_7rem_auto]"
+    >
+      <input
+        v-model="mark.name"
+        class="field"
+        maxlength="80"
+        placeholder="clearing in the wood"
+        :aria-label="`Mark ${m + 1}: name`"
+      />
+      <input
+        v-model.number="mark.lat"
+        class="field figure"
+        type="number"
+        step="any"
+        :aria-label="`Mark ${m + 1}: latitude`"
+      />
+      <input
+        v-model.number="mark.lon"
+        class="field figure"
+        type="number"
+        step="any"
+        :aria-label="`Mark ${m + 1}: longitude`"
+      />
+      <select v-model="mark.use" class="field" :aria-label="`Mark ${m + 1}: used on`">
+        <option v-for="use in USES" :key="use" :value="use">{{ use.replace('_', '-') }}</option>
+      </select>
+      <button type="button" class="button !px-3" :aria-label="`Remove mark ${m + 1}`" @click="field.marks.splice(m, 1)">
+        ×
+      </button>
+    </div>
+    <button v-if="mayChange" type="button" class="button" @click="pin()">Pin a mark</button>
+  </section>
+</template>
