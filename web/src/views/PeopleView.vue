@@ -3,48 +3,26 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { ApiError } from '@/api/client'
 import { LIMITS } from '@/api/limits'
-import { api, catalogueQuery, schoolQuery, sessionQuery } from '@/api/queries'
+import { api, catalogueQuery, sessionQuery } from '@/api/queries'
 import type { Role } from '@/api/types'
 import EraseDialog from '@/components/EraseDialog.vue'
 import PasswordDialog from '@/components/PasswordDialog.vue'
 import RenameDialog from '@/components/RenameDialog.vue'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'
+import InviteForm from '@/people/InviteForm.vue'
+import SchoolSettings from '@/people/SchoolSettings.vue'
+import WholeSchool from '@/people/WholeSchool.vue'
 import { useWrite } from '@/composables/useWrite'
-import { day, round } from '@/words'
+import { day } from '@/words'
 
 const catalogue = useQuery(catalogueQuery)
 const session = useQuery(sessionQuery)
 const mayInvite = computed<Role[]>(() =>
   session.data.value?.person?.role === 'chief' ? ['student', 'instructor', 'chief'] : ['student'],
 )
-const name = ref('')
-const role = ref<Role>('student')
-const made = ref<{ name: string; link: string; days: number } | null>(null)
-const problem = ref('')
-const copied = ref(false)
-
-async function invite() {
-  problem.value = ''
-  copied.value = false
-  try {
-    made.value = await api.invite(name.value, role.value)
-    void client.invalidateQueries({ queryKey: ['invitations'] })
-    name.value = ''
-  } catch (error) {
-    made.value = null
-    problem.value = error instanceof ApiError ? (error.fields.name ?? error.message) : 'The invitation was not made.'
-  }
-}
-async function copy() {
-  await navigator.clipboard.writeText(made.value?.link ?? '')
-  copied.value = true
-}
-
 const client = useQueryClient()
-const school = useQuery(schoolQuery)
 const isChief = computed(() => session.data.value?.person?.role === 'chief')
 const { write, problem: refusal } = useWrite({
   refresh: () =>
@@ -52,7 +30,6 @@ const { write, problem: refusal } = useWrite({
       client.invalidateQueries({ queryKey: ['catalogue'] }),
       client.invalidateQueries({ queryKey: ['invitations'] }),
       client.invalidateQueries({ queryKey: ['left'] }),
-      client.invalidateQueries(schoolQuery),
     ]),
 })
 function limit(person_id: number, before: number | null, now: number | null) {
@@ -60,37 +37,6 @@ function limit(person_id: number, before: number | null, now: number | null) {
     call: () => api.setCrosswindLimit(person_id, now),
     undo: { what: 'crosswind limit', back: () => api.setCrosswindLimit(person_id, before) },
   })
-}
-function setSchool(change: Parameters<typeof api.changeSchool>[0]) {
-  const was = school.data.value
-  if (!was) return
-  const before = Object.fromEntries(Object.entries(was).filter(([name]) => name !== 'name')) as Parameters<
-    typeof api.changeSchool
-  >[0]
-  void write({
-    call: () => api.changeSchool(change),
-    undo: { what: 'school setting', back: () => api.changeSchool(before) },
-  })
-}
-const RULES = {
-  three_in_90: '3 landings in 90 days (US, Europe)',
-  three_full_stop: '3 full-stop landings in 90 days (US, tailwheel types)',
-  three_by_night: '3 full-stop landings by night in 90 days (US)',
-  five_in_six_months: '5 landings in 6 months (Canada)',
-} as const
-type Rule = keyof typeof RULES
-function toggle(code: Rule) {
-  const now = (school.data.value?.currency_rules ?? []) as Rule[]
-  setSchool({ currency_rules: now.includes(code) ? now.filter((one) => one !== code) : [...now, code] })
-}
-const taken = ref('')
-async function takeIn(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
-  taken.value = ''
-  const written = await write({ call: () => api.takeInSchool(file), refresh: () => client.invalidateQueries() })
-  if (written)
-    taken.value = `${written.answer.rows.lap ?? 0} laps of ${written.answer.rows.sortie ?? 0} sorties taken in.`
 }
 const left = useQuery(computed(() => ({ queryKey: ['left'], queryFn: api.left, enabled: isChief.value })))
 const invitations = useQuery({ queryKey: ['invitations'], queryFn: api.invitations })
@@ -149,15 +95,8 @@ async function free(password: string) {
   const { id } = toFree.value!
   if (await write({ call: () => api.takeSecondFactor(id, password) })) toFree.value = null
 }
-const WHOM = {
-  nobody: 'nobody',
-  teachers: 'those who teach',
-  everybody: 'everybody',
-} as const
 const toErase = ref<{ id: number; name: string } | null>(null)
-const canCopy = Boolean(globalThis.navigator?.clipboard)
 </script>
-
 <template>
   <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
   <div v-else class="grid gap-4 lg:grid-cols-2">
@@ -280,141 +219,11 @@ const canCopy = Boolean(globalThis.navigator?.clipboard)
         </ul>
       </section>
       <p v-if="refusal" role="alert" class="mt-2 font-bold text-fail-ink">{{ refusal }}</p>
-      <div v-if="school.data.value" class="mt-4 grid gap-3 sm:grid-cols-2">
-        <template v-if="isChief">
-          <Stepper
-            :model-value="school.data.value.crosswind_limit_kt"
-            label="School’s crosswind limit for students"
-            unit="kt"
-            :min="LIMITS.crosswindLimitKt.min"
-            :max="LIMITS.crosswindLimitKt.max"
-            :start="10"
-            empty-word="none set"
-            @update:model-value="setSchool({ crosswind_limit_kt: $event })"
-          />
-          <Stepper
-            :model-value="school.data.value.aim_step_ft"
-            label="One lap moves the aim point by at most"
-            unit="ft"
-            :min="LIMITS.aimStepFt.min"
-            :max="LIMITS.aimStepFt.max"
-            :step="10"
-            @update:model-value="$event !== null && setSchool({ aim_step_ft: $event })"
-          />
-          <Stepper
-            :model-value="school.data.value.least_ceiling_ft"
-            label="Lowest cloud for pattern lessons"
-            unit="ft"
-            :min="0"
-            :max="LIMITS.ceilingFt.max"
-            :step="100"
-            @update:model-value="$event !== null && setSchool({ least_ceiling_ft: $event })"
-          />
-          <Stepper
-            :model-value="school.data.value.least_visibility_m"
-            label="Shortest visibility for pattern lessons"
-            unit="m"
-            :min="0"
-            :max="LIMITS.visibilityM.max"
-            :step="500"
-            @update:model-value="$event !== null && setSchool({ least_visibility_m: $event })"
-          />
-          <Stepper
-            :model-value="Math.round(school.data.value.needed_chance * 100)"
-            label="At standard: landings of 100 that meet it"
-            unit="of 100"
-            :min="50"
-            :max="95"
-            :step="5"
-            @update:model-value="$event !== null && setSchool({ needed_chance: $event / 100 })"
-          />
-          <Stepper
-            :model-value="school.data.value.stale_days"
-            label="An exercise is stale after"
-            unit="days"
-            :min="7"
-            :max="365"
-            @update:model-value="$event !== null && setSchool({ stale_days: $event })"
-          />
-          <fieldset class="sm:col-span-2">
-            <legend class="heading">A second factor when signing in is asked of</legend>
-            <label v-for="(label, code) in WHOM" :key="code" class="flex min-h-11 items-center gap-3">
-              <input
-                type="radio"
-                name="second-factor"
-                class="size-6"
-                :checked="school.data.value.second_factor === code"
-                @change="setSchool({ second_factor: code })"
-              />
-              {{ label }}
-            </label>
-          </fieldset>
-          <fieldset class="sm:col-span-2">
-            <legend class="heading">Recent experience that is asked for (quoted from memory)</legend>
-            <label v-for="(label, code) in RULES" :key="code" class="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                class="size-6"
-                :checked="school.data.value.currency_rules.includes(code)"
-                @change="toggle(code)"
-              />
-              {{ label }}
-            </label>
-          </fieldset>
-        </template>
-        <p v-else class="text-sm text-soft">
-          The school’s crosswind limit for students:
-          {{
-            school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt`
-          }}; one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets
-          both, and that no pattern lesson is flown with cloud below {{ round(school.data.value.least_ceiling_ft) }} ft
-          or visibility below {{ round(school.data.value.least_visibility_m) }} m.
-        </p>
-      </div>
+      <SchoolSettings :is-chief="isChief" />
     </section>
     <div class="space-y-4">
-      <section class="panel space-y-3" aria-labelledby="invite">
-        <h2 id="invite" class="text-2xl font-bold">Invite</h2>
-        <form class="space-y-3" @submit.prevent="invite">
-          <div>
-            <label for="invite-name" class="heading">Name</label>
-            <input id="invite-name" v-model="name" class="field" required maxlength="80" />
-          </div>
-          <div>
-            <label for="invite-role" class="heading">Role</label>
-            <select id="invite-role" v-model="role" class="field">
-              <option v-for="one in mayInvite" :key="one" :value="one">{{ one }}</option>
-            </select>
-          </div>
-          <button type="submit" class="button button-main">Make the link</button>
-        </form>
-        <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-        <div v-if="made" role="status">
-          <p>Send this link to {{ made.name }}. It works once, for {{ made.days }} days, and is shown only now.</p>
-          <p class="figure mt-1 break-all rounded border border-line bg-paper p-2 text-sm">{{ made.link }}</p>
-          <button v-if="canCopy" type="button" class="button mt-2" @click="copy">
-            {{ copied ? 'Copied' : 'Copy' }}
-          </button>
-        </div>
-      </section>
-      <section v-if="isChief" class="panel space-y-2" aria-labelledby="archive">
-        <h2 id="archive" class="text-2xl font-bold">Everything, as one file</h2>
-        <p>
-          People, aircraft, fields, sorties, laps, recorded flights, logbooks and sign-offs, in open formats. Passwords
-          are not in it.
-        </p>
-        <div class="flex flex-wrap gap-2">
-          <a class="button" href="/api/archive/school.zip">Take the school out (ZIP)</a>
-          <label class="button cursor-pointer">
-            Take a school in<input type="file" accept=".zip,application/zip" class="sr-only" @change="takeIn" />
-          </label>
-        </div>
-        <p class="text-sm text-soft">
-          Only into an empty school, all of it or nothing. Its people are there by name, with their laps; give each a
-          link for a password.
-        </p>
-        <p v-if="taken" role="status">{{ taken }}</p>
-      </section>
+      <InviteForm :roles="mayInvite" />
+      <WholeSchool v-if="isChief" />
     </div>
   </div>
 </template>
