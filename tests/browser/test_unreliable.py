@@ -45,7 +45,7 @@ global.document = { addEventListener() {}, visibilityState: 'visible' }
 Object.defineProperty(global, 'navigator', { value: {}, configurable: true })
 
 const { http } = load('api/client')
-const { api } = load('api/queries')
+const { api } = load('api/calls')
 const { useSync } = load('offline/sync')
 const { newId } = load('offline/ids')
 const wait = (ms) => new Promise((done) => setTimeout(done, ms))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The fields that a runway table has: one is found and taken. */
 import { computed, ref } from 'vue'
-import type { api } from '@/api/queries'
+import type { api } from '@/api/calls'
 
 type Found = Awaited<ReturnType<typeof api.readRunwayTable>>
 const props = defineProps<{ found: Found }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The secret link by which a calendar program reads one's own sorties. */
 import { ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { useWrite } from '@/composables/useWrite'
 
 const address = ref('')

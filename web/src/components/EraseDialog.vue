@@ -3,7 +3,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, watch } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { useWrite } from '@/composables/useWrite'
 
 const person = defineModel<{ id: number; name: string } | null>({ required: true })

@@ -2,7 +2,7 @@
 /** The card of a landing: steps in order, where to look, the three usual mistakes, when to go around. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { Brief } from '@/api/types'
 
 const props = defineProps<{ own: Brief['card']; crosswind: Brief['wind']['crosswind']; sortieId: number }>()

@@ -2,7 +2,8 @@
 /** Numbers that the instructor sets against what is worked out, each with its reason, which stays with it. */
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, forgetSortie } from '@/api/queries'
+import { api } from '@/api/calls'
+import { forgetSortie } from '@/api/queries'
 import type { Sortie } from '@/api/types'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'

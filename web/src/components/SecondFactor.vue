@@ -2,7 +2,8 @@
 /** The second factor of one's own sign-in: turned on by a first code, with codes to print for when it is lost. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api, sessionQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { sessionQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
 import { useWrite } from '@/composables/useWrite'
 

@@ -3,7 +3,8 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, sessionQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 import SignInForm from './SignInForm.vue'
 

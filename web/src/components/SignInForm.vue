@@ -2,7 +2,7 @@
 /** Login and password; a code beside them for those who have a second factor, asked for once the password is right. */
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { Session } from '@/api/types'
 
 defineProps<{ label: string; sendsLinks?: boolean | undefined }>()

@@ -3,7 +3,7 @@
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { AircraftSpec } from '@/api/types'
 import { round } from '@/words'
 

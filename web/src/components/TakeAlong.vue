@@ -2,7 +2,7 @@
 /** Whether this sortie is on the device, and the button that puts it there. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { useAboard } from '@/composables/useAboard'
 import { checkStorage, keepSession, keptSession } from '@/offline/device'
 import { keepAboard } from '@/offline/aboard'

@@ -1,7 +1,7 @@
 /** Editing one thing of the school: a draft that nothing loses, fields that were refused, and undo. */
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
-import { api, type Kept } from '@/api/queries'
+import { api, type Kept } from '@/api/calls'
 import { differences } from '@/differences'
 import { useWrite } from './useWrite'
 

@@ -2,7 +2,7 @@
 /** What a flight weighs, and the distances of the handbook pasted in. */
 import { ref, watch } from 'vue'
 import { LIMITS } from '@/api/limits'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { AircraftSpec } from '@/api/types'
 import Stepper from '@/components/Stepper.vue'
 import TablePaste from '@/components/TablePaste.vue'

@@ -1,6 +1,6 @@
 /** What waits, brought to the server: laps of a sortie, and pieces of track. */
 import { ApiError } from '@/api/client'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { device, fromDevice, type TrackPiece, type Waiting } from './device'
 import type { Taken } from './outbox'
 import { packed } from './pack'

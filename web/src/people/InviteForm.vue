@@ -3,7 +3,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { Role } from '@/api/types'
 
 defineProps<{ roles: Role[] }>()

@@ -2,7 +2,8 @@
 /** What the school sets for all: limits of students and weather, what counts as ready, recent experience. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { LIMITS } from '@/api/limits'
-import { api, schoolQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { schoolQuery } from '@/api/queries'
 import Stepper from '@/components/Stepper.vue'
 import { useWrite } from '@/composables/useWrite'
 import { round } from '@/words'

@@ -2,7 +2,7 @@
 /** The school out as one file, or in from one. */
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { useWrite } from '@/composables/useWrite'
 
 const client = useQueryClient()

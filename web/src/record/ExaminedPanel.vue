@@ -2,7 +2,7 @@
 /** The sortie as an examiner would go through it: every standard of the school side by side, one of them task by task. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 
 const props = defineProps<{ sortieId: number; isMockTest: boolean; standardId: number }>()
 const examined = useQuery({

@@ -2,7 +2,7 @@
 /** How a CSV file is read: shown over its first rows, put right by hand, remembered for its device. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import type { CsvColumns } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import Stepper from '@/components/Stepper.vue'

@@ -2,7 +2,8 @@
 /** Which sortie a flight was, and which of its laps is which: proposed, put right, confirmed. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, lapsQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { lapsQuery } from '@/api/queries'
 import type { Pair, Track } from '@/api/types'
 import { clock, round } from '@/words'
 import { endedBy } from './lap'

@@ -2,7 +2,8 @@
 /** One's own account: the password, and where one is signed in. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, sessionQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { sessionQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
 import SecondFactor from '@/components/SecondFactor.vue'
 import { useWrite } from '@/composables/useWrite'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Who did what and when: the chief reads it, nobody changes it. */
 import { ref, watch } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import { clock, day } from '@/words'
 
 type What = NonNullable<Parameters<typeof api.deeds>[0]>

@@ -3,7 +3,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, catalogueQuery, syllabusQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { catalogueQuery, syllabusQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
 
 const route = useRoute()

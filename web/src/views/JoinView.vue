@@ -3,7 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { reactive } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import AccountFields from '@/components/AccountFields.vue'
 import { useEntering } from '@/composables/useEntering'
 

@@ -4,8 +4,8 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { LIMITS } from '@/api/limits'
+import { api } from '@/api/calls'
 import {
-  api,
   briefAsked,
   briefForQuery,
   briefQuery,

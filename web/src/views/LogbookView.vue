@@ -2,7 +2,8 @@
 /** One's own logbook: lines drafted from sorties, what is unknown is asked; out and in as CSV, on paper as PDF. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, logbookQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { logbookQuery } from '@/api/queries'
 import type { Logbook, LogLine } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import { useWrite } from '@/composables/useWrite'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The first run of a real school, guarded by the code that the terminal prints. */
 import { reactive } from 'vue'
-import { api } from '@/api/queries'
+import { api } from '@/api/calls'
 import AccountFields from '@/components/AccountFields.vue'
 import { useEntering } from '@/composables/useEntering'
 

@@ -3,7 +3,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, sessionQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 import SignInForm from '@/components/SignInForm.vue'
 

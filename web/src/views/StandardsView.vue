@@ -2,7 +2,8 @@
 /** What landings are measured against: the built-in standards as they are, and copies the school may change. */
 import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
-import { api, catalogueQuery, sessionQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { catalogueQuery, sessionQuery } from '@/api/queries'
 import type { Standard, StandardRow } from '@/api/types'
 import EditorNotes from '@/components/EditorNotes.vue'
 import Loading from '@/components/Loading.vue'

@@ -2,7 +2,8 @@
 /** The syllabus: exercises in teaching order, what each needs first; the chief adds, orders, changes and retires. */
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
-import { api, sessionQuery, syllabusQuery } from '@/api/queries'
+import { api } from '@/api/calls'
+import { sessionQuery, syllabusQuery } from '@/api/queries'
 import type { Exercise } from '@/api/types'
 import Loading from '@/components/Loading.vue'
 import { useWrite } from '@/composables/useWrite'

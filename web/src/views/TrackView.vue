@@ -3,8 +3,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { api } from '@/api/calls'
 import {
-  api,
   catalogueQuery,
   forgetSortie,
   lapsQuery,
