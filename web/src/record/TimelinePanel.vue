@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** The sorties, latest first: what each ended with, and whether its one change was followed. */
+import { ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { api } from '@/api/calls'
+import type { Timeline } from '@/api/types'
+import { day, LANDING_LABEL, signed } from '@/words'
+
+const props = defineProps<{ studentId: number }>()
+const lines = ref<Timeline['lines']>([])
+const before = ref<number | null>(null)
+const isLate = ref(true)
+async function more() {
+  isLate.value = true
+  try {
+    const page = await api.timeline(props.studentId, before.value)
+    lines.value = [...lines.value, ...page.lines]
+    before.value = page.before
+  } finally {
+    isLate.value = false
+  }
+}
+void more()
+</script>
+
+<template>
+  <section class="panel" aria-labelledby="timeline">
+    <h2 id="timeline" class="text-lg font-bold">Sorties, and the one change of each</h2>
+    <p v-if="!lines.length" class="text-soft">{{ isLate ? 'Loading…' : 'Not flown yet.' }}</p>
+    <ol class="divide-y divide-line">
+      <li v-for="row in lines" :key="row.sortie_id" class="grid gap-x-4 py-2 sm:grid-cols-[7rem_11rem_1fr]">
+        <RouterLink :to="{ name: 'debrief', params: { id: row.sortie_id } }" class="font-bold underline">
+          {{ day(row.planned_on) }}
+        </RouterLink>
+        <span class="text-sm text-soft">
+          {{ LANDING_LABEL[row.landing] }}, {{ row.hits }} of {{ row.measured }} in the box<template
+            v-if="row.mean_error_ft !== null"
+            >, mean {{ signed(row.mean_error_ft, 10) }} ft</template
+          ><template v-if="row.go_arounds">, {{ row.go_arounds }} around</template>
+        </span>
+        <span>
+          {{ row.one_change ?? 'Too few landings to say what to change.' }}
+          <b v-if="row.followed === true" class="text-pass-ink">Followed on the next sortie.</b>
+          <b v-else-if="row.followed === false" class="text-spot-ink">Not followed on the next sortie.</b>
+          <span v-for="text in row.notes" :key="text" class="block text-sm text-soft">“{{ text }}”</span>
+        </span>
+      </li>
+    </ol>
+    <button v-if="before !== null" type="button" class="button mt-2" :disabled="isLate" @click="more">
+      Show older ones
+    </button>
+  </section>
+</template>
