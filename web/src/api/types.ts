@@ -24,6 +24,7 @@ export type RankingIn = Schemas['RankingIn']
 export type RankedEnd = Schemas['RankedEnd']
 export type Laps = Schemas['LapsOut']
 export type Lap = Schemas['LapOut']
+export type Summary = Laps['summary']
 export type LapIn = NonNullable<Schemas['SentChanges']['changes'][number]['lap']>
 export type SentChange = Schemas['SentChanges']['changes'][number]
 export type SentResults = Schemas['SentResults']

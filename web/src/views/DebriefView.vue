@@ -1,15 +1,17 @@
 <script setup lang="ts">
 /** The laps of the sortie together: where they lie, how far they spread, why, and the one change. */
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
-import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/calls'
-import { briefQuery, lapsQuery, planQuery, sessionQuery, sortieQuery, tracksQuery } from '@/api/queries'
-import type { Lap } from '@/api/types'
+import { computed, ref } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { briefQuery, lapsQuery, planQuery, sessionQuery, sortieQuery } from '@/api/queries'
 import FeetBar from '@/components/FeetBar.vue'
 import Figure from '@/components/Figure.vue'
 import Loading from '@/components/Loading.vue'
 import WaitingLaps from '@/components/WaitingLaps.vue'
+import LapsTable from '@/debrief/LapsTable.vue'
+import OneChange from '@/debrief/OneChange.vue'
+import RecordedFlight from '@/debrief/RecordedFlight.vue'
+import RestOfLap from '@/debrief/RestOfLap.vue'
 import ExaminedPanel from '@/record/ExaminedPanel.vue'
 import ProposeSigning from '@/record/ProposeSigning.vue'
 import { useWidth } from '@/composables/useWidth'
@@ -18,7 +20,7 @@ import { shownLaps } from '@/offline/shown'
 import { useSync } from '@/offline/sync'
 import { windowAround, marksOf, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
-import { clock, LANDING_LABEL, OUTCOME_LABEL, round, signed, windWords } from '@/words'
+import { LANDING_LABEL, round, signed, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
 const sortieState = useQuery(sortieQuery(id))
@@ -92,79 +94,12 @@ const reach = computed(() =>
     ),
   ),
 )
-const criterion = (lap: Lap, name: string) => lap.score.criteria.find((one) => one.name === name)
-/** How well a measured touchdown is known; taps say it nowhere else either. */
-const halfWidth = (lap: Lap) =>
-  lap.known_by.along_ft === 'tracked'
-    ? (lap.readings.along_ft as Record<string, { half_width: number | null }>).tracked?.half_width
-    : null
-const flights = useQuery({ ...tracksQuery, retry: false })
-const ofSortie = computed(() => flights.data.value?.tracks.filter((one) => one.sortie_id === id) ?? [])
-const pieces = useQuery({ queryKey: ['pieces', id], queryFn: () => api.tracks(id), retry: false })
-watch(
-  () => sync.pieces,
-  () => void pieces.refetch(),
-) // one that waited on this device has been sent
-const router = useRouter()
-const problem = ref('')
-async function measure() {
-  try {
-    const line = await api.measureFromTablet(id)
-    await router.push({ name: 'track', params: { track: line.id } })
-  } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be measured.'
-  }
-}
-/** Pages of the faults that were seen in these laps, the most frequent first. */
-const faults = useQuery({ queryKey: ['faults'], queryFn: () => api.faults(null, null), retry: false })
-function seenIn(lap: Lap): string[] {
-  const place = from(lap)
-  return [
-    ...lap.marks,
-    ...(lap.bounced ? ['bounced'] : []),
-    ...(lap.ballooned ? ['ballooned'] : []),
-    ...(lap.drift === 'left' || lap.drift === 'right' ? ['drifted'] : []),
-    ...(place !== null && lap.score.hit === false ? [place < 0 ? 'going_short' : 'going_long'] : []),
-  ]
-}
-const toRead = computed(() => {
-  const counts = new Map<string, number>()
-  for (const lap of laps.value) for (const mark of seenIn(lap)) counts.set(mark, (counts.get(mark) ?? 0) + 1)
-  return (faults.data.value?.faults ?? [])
-    .map((one) => ({ ...one, number: one.marks.reduce((sum, mark) => sum + (counts.get(mark) ?? 0), 0) }))
-    .filter((one) => one.number)
-    .sort((a, b) => b.number - a.number)
-    .slice(0, 3)
-})
 /** Of a long day the latest laps stand open; the others unfold. */
 const OPEN = 12
 const showsAll = ref(false)
 const shown = computed(() => (showsAll.value ? laps.value : laps.value.slice(-OPEN)))
 const explained = computed(() => shown.value.filter((one) => one.diagnosis.error_ft !== null))
-/** Each fault once, gravest first, with the laps that had it and the words of the worst. */
-const restFaults = computed(() => {
-  const found = new Map<string, { name: string; words: string; laps: Lap[]; size: number; worst: number | null }>()
-  const order: string[] = []
-  for (const lap of laps.value) {
-    for (const [place, fault] of lap.around.faults.entries()) {
-      const known = found.get(fault.name)
-      if (!known) {
-        order.splice(Math.max(place, 0), 0, fault.name)
-        found.set(fault.name, { ...fault, laps: [lap], worst: fault.size ? lap.number : null })
-      } else {
-        known.laps.push(lap)
-        if (fault.size > known.size) Object.assign(known, { size: fault.size, words: fault.words, worst: lap.number })
-      }
-    }
-  }
-  return order.map((name) => found.get(name)!)
-})
-const decided = computed(() => shown.value.some((one) => one.around.points !== null))
-const from = (lap: Lap) => (lap.along_ft === null ? null : lap.along_ft - lap.spot_ft)
-const verdict = (lap: Lap) =>
-  lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
 </script>
-
 <template>
   <Loading
     v-if="!sortie || !brief || !summary"
@@ -189,21 +124,7 @@ const verdict = (lap: Lap) =>
       <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
     </p>
     <template v-if="laps.length">
-      <section class="panel border-l-8 !border-l-aim" aria-label="The one change">
-        <p class="heading">The one change</p>
-        <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>
-        <p v-if="summary.luck_words" class="mt-1">{{ summary.luck_words }}</p>
-        <p v-if="toRead.length" class="mt-1">
-          Faults and remedies:
-          <RouterLink
-            v-for="one in toRead"
-            :key="one.code"
-            :to="`/faults#${one.code}`"
-            class="mr-3 inline-flex min-h-11 items-center font-bold underline"
-            >{{ one.name }} ({{ one.number }})</RouterLink
-          >
-        </p>
-      </section>
+      <OneChange :laps="laps" :summary="summary" />
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
         <Figure
           label="In the box"
@@ -246,93 +167,16 @@ const verdict = (lap: Lap) =>
           <span v-if="moved">Laps flown to another spot are drawn at their distance from it.</span>
         </p>
       </section>
-      <section class="panel overflow-x-auto" aria-label="Laps against the standard" tabindex="0">
-        <table class="w-full min-w-[44rem] text-left">
-          <thead>
-            <tr class="border-b border-line text-sm text-soft">
-              <th class="py-1">Lap</th>
-              <th>Ended</th>
-              <th class="text-right">From spot</th>
-              <th class="text-right">Speed off</th>
-              <th class="text-right">Float</th>
-              <th class="pl-3">Drift</th>
-              <th class="text-right">Score</th>
-              <th class="pl-3">{{ sortie.standard.name }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="lap in shown" :key="lap.id" class="border-b border-line">
-              <td class="py-0.5">
-                <RouterLink
-                  :to="{ name: 'laps', params: { id }, query: { lap: lap.id } }"
-                  class="figure flex min-h-11 min-w-11 items-center underline"
-                  :aria-label="mayChange ? `Correct lap ${lap.number}` : `Lap ${lap.number}`"
-                >
-                  {{ lap.number }}
-                </RouterLink>
-              </td>
-              <td>{{ OUTCOME_LABEL[lap.outcome] }}</td>
-              <td class="figure whitespace-nowrap text-right">
-                {{ from(lap) === null ? '–' : `${signed(from(lap))} ft`
-                }}<span v-if="halfWidth(lap)" class="text-soft"> ±{{ round(halfWidth(lap)) }}</span>
-              </td>
-              <td class="figure whitespace-nowrap text-right">
-                {{
-                  typeof criterion(lap, 'speed')?.value === 'number'
-                    ? `${signed(criterion(lap, 'speed')!.value as number)} kt`
-                    : '–'
-                }}
-              </td>
-              <td class="figure whitespace-nowrap text-right">
-                {{ lap.float_s === null ? '–' : `${lap.float_s.toFixed(1)} s` }}
-              </td>
-              <td class="pl-3">{{ lap.drift ?? '–' }}</td>
-              <td class="figure whitespace-nowrap text-right">
-                {{ lap.score.points === null ? '–' : `${round(lap.score.points)}/${lap.score.out_of}` }}
-              </td>
-              <td
-                class="whitespace-nowrap pl-3 font-bold"
-                :class="
-                  lap.score.meets_standard === null
-                    ? 'text-soft'
-                    : lap.score.meets_standard
-                      ? 'text-pass-ink'
-                      : 'text-fail-ink'
-                "
-              >
-                {{ lap.outcome === 'go_around' ? 'not judged' : verdict(lap) }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <button v-if="laps.length > OPEN" type="button" class="button mt-2" @click="showsAll = !showsAll">
-          {{ showsAll ? `Only the last ${OPEN} laps` : `All ${laps.length} laps` }}
-        </button>
-        <p class="mt-1 text-sm text-soft">
-          Tolerances quoted from memory; the current edition of the standard and the examiner decide.
-        </p>
-      </section>
-      <section v-if="restFaults.length || decided" class="panel space-y-2" aria-labelledby="rest">
-        <h2 id="rest" class="text-lg font-bold">The rest of the lap</h2>
-        <p v-if="!restFaults.length">Nothing that was measured or marked was outside of its limits.</p>
-        <ul class="divide-y divide-line">
-          <li v-for="fault in restFaults" :key="fault.name" class="grid gap-x-3 py-1 sm:grid-cols-[1fr_16rem]">
-            <span><b class="text-fail-ink">✕</b> {{ fault.words }}</span>
-            <span class="text-sm text-soft">
-              {{ fault.laps.length === 1 ? 'lap' : 'laps' }}
-              <template v-for="(lap, k) in fault.laps" :key="lap.id"
-                ><template v-if="k">, </template
-                ><RouterLink :to="{ name: 'laps', params: { id }, query: { lap: lap.id } }" class="underline">{{
-                  lap.number
-                }}</RouterLink></template
-              ><template v-if="fault.laps.length > 1 && fault.worst !== null">; worst on {{ fault.worst }}</template>
-            </span>
-          </li>
-        </ul>
-        <p class="text-sm text-soft">
-          Gravest first. What was neither measured by a recorded flight nor marked is not judged.
-        </p>
-      </section>
+      <LapsTable
+        v-model="showsAll"
+        :shown="shown"
+        :all="laps.length"
+        :open="OPEN"
+        :sortie-id="id"
+        :standard="sortie.standard.name"
+        :may-change="mayChange"
+      />
+      <RestOfLap :laps="laps" :shown="shown" :sortie-id="id" />
       <section class="panel space-y-3" aria-label="Why each landed there">
         <h2 class="text-lg font-bold">Why each landed there, from {{ counted }}</h2>
         <div v-for="lap in explained" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
@@ -355,31 +199,6 @@ const verdict = (lap: Lap) =>
       :is-mock-test="sortie.is_mock_test"
       :standard-id="sortie.standard.id"
     />
-    <section
-      v-if="flights.data.value"
-      class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2"
-      aria-label="Recorded flight"
-    >
-      <b>Recorded flight</b>
-      <RouterLink
-        v-for="one in ofSortie"
-        :key="one.id"
-        :to="{ name: 'track', params: { track: one.id } }"
-        class="button button-main"
-      >
-        Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
-      </RouterLink>
-      <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
-      <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
-      <button
-        v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length"
-        type="button"
-        class="button"
-        @click="measure"
-      >
-        Measure from the tablet’s own positions
-      </button>
-      <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>
-    </section>
+    <RecordedFlight :sortie-id="id" :may-change="mayChange" />
   </div>
 </template>
