@@ -79,18 +79,28 @@ def values_of(name: str) -> frozenset[str]:
     return frozenset(_filled(_language(ENGLISH).read[_key(ENGLISH, name)]))
 
 
-def said(name: str, values: Mapping[str, Any], *, language: str = ENGLISH) -> str:
+@cache
+def _prepared(language: str, name: str) -> tuple[FluentBundle, Any, str | None]:
+    """What says a text, what it says, and the words themselves where nothing goes into them."""
+    bundle = _language(language).bundle
+    pattern = bundle.get_message(_key(language, name)).value
+    if pattern is None:
+        raise UnknownText(f'{name} of {language} is empty')
+    fixed = None if values_of(name) else str(bundle.format_pattern(pattern)[0])
+    return bundle, pattern, fixed
+
+
+def said(name: str, values: dict[str, Any], *, language: str = ENGLISH) -> str:
     """A text with its values filled in.
 
     :param values: by name, as they are to be read
     :raises UnknownText: when there is no such text
     :raises ValueError: when a value is missing
     """
-    bundle = _language(language).bundle
-    pattern = bundle.get_message(_key(language, name)).value
-    if pattern is None:
-        raise UnknownText(f'{name} of {language} is empty')
-    text, wrong = bundle.format_pattern(pattern, dict(values))
+    bundle, pattern, fixed = _prepared(language, name)
+    if fixed is not None:
+        return fixed
+    text, wrong = bundle.format_pattern(pattern, values)
     if wrong:
         raise ValueError(f'{name} cannot be said: {wrong}')
     return str(text)

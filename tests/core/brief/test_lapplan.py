@@ -115,8 +115,8 @@ def test_what_is_weak_or_stale_on_record_is_flown():
 @pytest.mark.parametrize(
     ('known', 'watch'),
     [
-        (record('normal', mean_error_ft=180.0, spread_ft=50.0), 'the aim: 180 ft long'),
-        (record('normal', mean_error_ft=-150.0, spread_ft=50.0), 'the aim: 150 ft short'),
+        (record('normal', mean_error_ft=180.0, spread_ft=50.0), 'the aim: 180 ft beyond the target'),
+        (record('normal', mean_error_ft=-150.0, spread_ft=50.0), 'the aim: 150 ft before the target'),
         (record('normal', mean_error_ft=20.0, spread_ft=200.0), 'same speed every lap'),
         (record('normal', laps=2, mean_error_ft=300.0, spread_ft=10.0), 'speed on final'),
         (record('normal'), 'speed on final'),

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from bullseye.core.air.wind import Components, Wind
@@ -57,6 +58,13 @@ class WindLimit:
         return Caution(self.severity, _BOOK.say(self.template, **said), alone_only=self.alone_only)
 
 
+@lru_cache(200)  # every request has the same limits, but for whose they are
+def _words(template: str, name: str, source: str) -> str:
+    """Of a limit, with {value} and {limit} left to be filled in."""
+    texts = {'value': '{value}', 'limit': '{limit}', 'name': name, 'source': source}
+    return catalogue.said(f'{_BOOK.subject}.{template}', texts)
+
+
 def _row(
     template: str,
     quantity: WindQuantity,
@@ -68,7 +76,6 @@ def _row(
     source: str = '',
     needs_direction: bool = False,
 ) -> WindLimit:
-    texts = {'value': '{value}', 'limit': '{limit}', 'name': name, 'source': source}
     return WindLimit(
         quantity=quantity,
         name=name,
@@ -80,7 +87,7 @@ def _row(
         landing_only=quantity == 'headwind',
         needs_direction=needs_direction,
         template=template,
-        words=catalogue.said(f'{_BOOK.subject}.{template}', texts),
+        words=_words(template, name, source),
     )
 
 
