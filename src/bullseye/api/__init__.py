@@ -82,13 +82,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
     limiter.register(app)
     errors.register(app)
     app.spec_processor(_described)
-    lesson = (days, sorties, briefs, laps, weather)
-    record = (students, signoffs, homework, teaching, logbook)
-    for resource in (session, catalogue, hangar, fields, *lesson, *record):
-        app.register_blueprint(resource.bp)
-    app.before_request(secondfactor.require_when_asked)
-    for resource in (cockpit, tracks, school, archive, examining, week, secondfactor):
-        app.register_blueprint(resource.bp)
+    _register_resources(app)
     pages.register(app)
     Compress(app)
 
@@ -101,6 +95,17 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         return {'status': 'up', 'version': __version__}
 
     return app
+
+
+def _register_resources(app: APIFlask) -> None:
+    """All resources, in the order in which the description lists them."""
+    lesson = (days, sorties, briefs, laps, weather)
+    record = (students, signoffs, homework, teaching, logbook)
+    for resource in (session, catalogue, hangar, fields, *lesson, *record):
+        app.register_blueprint(resource.bp)
+    app.before_request(secondfactor.require_when_asked)
+    for resource in (cockpit, tracks, school, archive, examining, week, secondfactor):
+        app.register_blueprint(resource.bp)
 
 
 def _described(found: dict[Any, Any] | str) -> dict[Any, Any] | str:
