@@ -687,13 +687,11 @@ const otherProblem = computed(() =>
     </section>
     <p v-if="otherProblem" role="alert" class="font-bold text-fail-ink">{{ otherProblem }}</p>
     <p v-if="id !== null" class="text-sm text-soft">Laps already flown keep the brief they were flown by.</p>
-    <button
-      v-if="mayPlan"
-      type="submit"
-      class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10"
-      :disabled="busy"
-    >
-      {{ id === null ? 'Make the sortie and brief the landing' : 'Save and brief the landing' }}
-    </button>
+    <!-- always in the same place: what is pressed does not move away when the runways are ranked anew -->
+    <div v-if="mayPlan" class="sticky z-10 bg-paper/90 py-2" :class="id === null ? 'bottom-0' : 'bottom-24 lg:bottom-6'">
+      <button type="submit" class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10" :disabled="busy">
+        {{ id === null ? 'Make the sortie and brief the landing' : 'Save and brief the landing' }}
+      </button>
+    </div>
   </form>
 </template>
