@@ -30,6 +30,8 @@ Module._resolveFilename = function (name, ...rest) {
   return find.call(this, name.startsWith('@/') ? path.join(src, name.slice(2)) : name, ...rest)
 }
 const load = (name) => require(path.join(src, name))
+const english = '../src/bullseye/words/en/screen'
+load('said').speak('en', fs.readdirSync(english).map((one) => fs.readFileSync(path.join(english, one), 'utf8')).join(require('os').EOL))
 """
 _GIVEN = """
 const given = JSON.parse(fs.readFileSync(0, 'utf8'))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The shell: bar, lesson rail, keys; the screen itself is the router's. */
+import { say } from '@/said'
 import { forgetDrafts } from '@/composables/useEditor'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
@@ -22,6 +23,7 @@ import { useUpdate } from '@/offline/update'
 import { STEPS } from '@/steps'
 import { useLook } from '@/stores/look'
 import { useUndo } from '@/stores/undo'
+import { round } from '@/words'
 
 const route = useRoute()
 const router = useRouter()
@@ -44,10 +46,10 @@ const reworking = computed(() => {
   if (!old(version)) return ''
   const { laps_to_rework: laps, flights_to_rework: flights } = version!
   const left = [
-    ...(laps ? [`${laps.toLocaleString('en')} ${laps === 1 ? 'lap' : 'laps'}`] : []),
-    ...(flights ? [`${flights.toLocaleString('en')} recorded ${flights === 1 ? 'flight' : 'flights'}`] : []),
+    ...(laps ? [say('app.laps-left', { laps, shown: round(laps) })] : []),
+    ...(flights ? [say('app.flights-left', { flights, shown: round(flights) })] : []),
   ]
-  return `Past laps are being calculated again by touchdown model ${version!.model}: ${left.join(' and ')} to go. Aim points and chances to hit may still move.`
+  return say('app.past-laps-are-being-calculated', { model: version!.model, left: left.join(' and ') })
 })
 watch(reworking, (now, before) => {
   if (before && !now) void client.invalidateQueries()
@@ -66,20 +68,20 @@ const places = computed(() => [
   ...(person.value?.role === 'student'
     ? []
     : ([
-        ['/week', 'The week'],
-        ['/people', 'People'],
-        ...(person.value?.role === 'chief' ? ([['/deeds', 'Who did what']] as const) : []),
-        ['/fleet', 'Fleet'],
+        ['/week', say('app.the-week')],
+        ['/people', say('common.people')],
+        ...(person.value?.role === 'chief' ? ([['/deeds', say('common.who-did-what')]] as const) : []),
+        ['/fleet', say('app.fleet')],
       ] as const)),
-  ['/logbook', 'Logbook'] as const,
-  ['/account', 'Your account'] as const,
-  ['/syllabus', 'Syllabus'] as const,
-  ['/faults', 'Faults and remedies'] as const,
-  ['/tracks', 'Tracks'] as const,
-  ['/hangar', 'Hangar'] as const,
-  ['/fields', 'Fields'] as const,
-  ['/standards', 'Standards'] as const,
-  ['/techniques', 'Techniques'] as const,
+  ['/logbook', say('common.logbook')] as const,
+  ['/account', say('common.your-account')] as const,
+  ['/syllabus', say('common.syllabus')] as const,
+  ['/faults', say('common.faults-and-remedies')] as const,
+  ['/tracks', say('app.tracks')] as const,
+  ['/hangar', say('common.hangar')] as const,
+  ['/fields', say('common.fields')] as const,
+  ['/standards', say('common.standards')] as const,
+  ['/techniques', say('common.techniques')] as const,
 ])
 const showKeys = ref(false)
 
@@ -138,13 +140,13 @@ useKeys({
 
 <template>
   <div class="min-h-dvh lg:flex">
-    <a href="#main" class="sr-only focus:not-sr-only">Skip to the screen</a>
+    <a href="#main" class="sr-only focus:not-sr-only">{{ say('app.skip-to-the-screen') }}</a>
     <LessonRail v-if="person && sortieId" :sortie-id="sortieId" />
     <div class="min-w-0 flex-1" :class="person && sortieId ? 'pb-28 lg:pb-8' : ''">
       <header class="print:hidden flex min-h-12 items-center gap-2 border-b border-line px-3 py-0.5 sm:px-4">
         <RouterLink to="/" class="flex min-h-11 items-center gap-2 text-lg font-bold">
           <img src="/icon.svg" alt="" width="24" height="24" />
-          <span class="sr-only sm:not-sr-only">Bullseye</span>
+          <span class="sr-only sm:not-sr-only">{{ say('app.bullseye') }}</span>
         </RouterLink>
         <span v-if="session.data.value?.school" class="hidden truncate text-soft sm:inline">
           {{ session.data.value.school }}
@@ -154,9 +156,9 @@ useKeys({
           v-if="track.sortieId !== null"
           :to="{ name: 'laps', params: { id: track.sortieId } }"
           class="flex min-h-11 items-center px-2 font-bold text-pass-ink"
-          title="This tablet’s position is being recorded"
+          :title="say('app.this-tablets-position-is-being')"
         >
-          ● Position
+          {{ say('app.position') }}
         </RouterLink>
         <button
           v-if="undo.steps.length"
@@ -164,28 +166,28 @@ useKeys({
           class="min-h-14 rounded px-3 font-bold underline"
           @click="undo.undo()"
         >
-          Undo<span class="hidden md:inline">: {{ undo.steps.at(-1)?.what }}</span>
+          {{ say('common.undo') }}<span class="hidden md:inline">: {{ undo.steps.at(-1)?.what }}</span>
         </button>
         <button
           type="button"
           class="min-h-11 rounded px-2 underline"
-          :aria-label="look.theme === 'day' ? 'Night colours' : 'Day colours'"
+          :aria-label="look.theme === 'day' ? say('app.night-colours') : say('app.day-colours')"
           @click="look.toggle()"
         >
-          {{ look.theme === 'day' ? 'Night' : 'Day' }}
+          {{ look.theme === 'day' ? say('common.night') : say('common.day') }}
         </button>
         <button type="button" class="hidden min-h-11 rounded px-2 underline lg:block" @click="showKeys = true">
-          Keys
+          {{ say('common.keys') }}
         </button>
         <template v-if="person">
           <RouterLink
             :to="person.role === 'student' ? `/students/${person.id}` : '/students'"
             class="flex min-h-11 items-center whitespace-nowrap rounded px-2 underline"
           >
-            {{ person.role === 'student' ? 'My record' : 'Students' }}
+            {{ person.role === 'student' ? say('app.my-record') : say('common.students') }}
           </RouterLink>
           <Menu :key="route.path" as="div" class="relative">
-            <MenuButton class="min-h-11 rounded px-2 underline">School</MenuButton>
+            <MenuButton class="min-h-11 rounded px-2 underline">{{ say('app.school') }}</MenuButton>
             <MenuItems class="panel absolute right-0 z-20 w-56 !p-1 shadow-lg">
               <MenuItem v-for="[to, label] in places" :key="to" v-slot="{ active }">
                 <RouterLink
@@ -204,10 +206,10 @@ useKeys({
           <button
             type="button"
             class="min-h-11 whitespace-nowrap rounded px-2 underline"
-            :title="sync.lapsHere ? 'What waits to be sent stays on this device until you sign in again' : ''"
+            :title="sync.lapsHere ? say('app.what-waits-to-be-sent') : ''"
             @click="signOut"
           >
-            Sign out
+            {{ say('common.sign-out') }}
           </button>
         </template>
       </header>
@@ -223,14 +225,16 @@ useKeys({
         role="status"
         class="flex flex-wrap items-center gap-3 border-b border-line bg-card px-4 py-1 print:hidden"
       >
-        <span class="flex-1">A newer Bullseye is ready.</span>
-        <button type="button" class="button" @click="update.take()">Update now</button>
+        <span class="flex-1">{{ say('app.a-newer-bullseye-is-ready') }}</span>
+        <button type="button" class="button" @click="update.take()">{{ say('app.update-now') }}</button>
       </div>
-      <p v-if="undo.problem" role="alert" class="bg-warn-wash px-4 py-1 font-bold">Not undone: {{ undo.problem }}</p>
+      <p v-if="undo.problem" role="alert" class="bg-warn-wash px-4 py-1 font-bold">
+        {{ say('app.not-undone', { problem: undo.problem }) }}
+      </p>
       <main id="main" class="mx-auto max-w-[1400px] p-3 sm:p-4">
         <p v-if="session.error.value && !session.data.value" role="alert" class="panel mx-auto mt-10 max-w-lg">
           {{ session.error.value.message }}
-          <button type="button" class="button mt-3" @click="session.refetch()">Try again</button>
+          <button type="button" class="button mt-3" @click="session.refetch()">{{ say('common.try-again') }}</button>
         </p>
         <RouterView v-else :key="String(route.params.id ?? route.params.track ?? '')" />
       </main>
@@ -239,8 +243,7 @@ useKeys({
       v-if="person && sortieId"
       class="fixed inset-x-0 bottom-16 print:hidden z-10 border-t border-line bg-warn-wash px-3 py-0.5 text-xs leading-snug lg:bottom-0 lg:left-24"
     >
-      <span aria-hidden="true">▲ </span>Training aid: the aircraft handbook, local rules and the instructor decide. A
-      go-around is always a good answer.
+      <span aria-hidden="true">▲ </span>{{ say('app.training-aid-the-aircraft-handbook') }}
     </p>
     <SignInAgain
       v-if="endedOf"

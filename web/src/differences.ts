@@ -1,4 +1,5 @@
 /** What two versions of the same thing differ in, member by member. */
+import { say } from '@/said'
 
 export interface Difference {
   /** the way to it, in words */
@@ -9,7 +10,7 @@ export interface Difference {
 
 const said = (value: unknown): string =>
   value === null || value === undefined || value === ''
-    ? 'nothing'
+    ? say('common.nothing')
     : typeof value === 'object'
       ? JSON.stringify(value)
       : String(value)

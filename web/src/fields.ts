@@ -1,4 +1,5 @@
 /** A field as its editor holds it, and its way from and to GeoJSON. */
+import { say } from '@/said'
 import type { GeoJson } from './api/types'
 
 /** What stands around a runway, by which the wind is less near the ground than reported. */
@@ -123,13 +124,13 @@ export function missingOf(field: Field): string[] {
   return field.runways.flatMap((one) =>
     one.ends
       .filter((at) => !is(at.lat) || !is(at.lon))
-      .map((at) => `where the pavement of runway ${at.ident || '?'} begins: its latitude and longitude`),
+      .map((at) => say('words.where-the-pavement-of-runway', { ident: at.ident || '?' })),
   )
 }
 /** Read what the server wrote or a file holds; throws with words for the user. */
 export function fromGeoJson(data: GeoJson): Field {
   if (data.type !== 'FeatureCollection' || !Array.isArray(data.features))
-    throw new Error('not a GeoJSON FeatureCollection')
+    throw new Error(say('words.not-a-geojson-featurecollection'))
   const features = data.features as unknown as Feature[]
   const kind = (one: Feature) => one.properties?.kind
   const point = features.find((one) => one.geometry?.type === 'Point' && kind(one) !== 'mark')
@@ -145,7 +146,7 @@ export function fromGeoJson(data: GeoJson): Field {
         end(String(ends[1]?.ident ?? ''), latB, lonB, elevation, ends[1]),
       ])
     })
-  if (!runways.length) throw new Error('no runway in it: a LineString from pavement end to pavement end')
+  if (!runways.length) throw new Error(say('words.no-runway-in-it-a'))
   return {
     name: String(about.name ?? about.ident ?? ''),
     ident: String(about.ident ?? ''),

@@ -8,6 +8,7 @@ import { useSync } from './offline/sync'
 import { useTrack } from './offline/track'
 import { keepApplication } from './offline/update'
 import { makeRouter } from './router'
+import { learn } from './said'
 import { trouble } from './trouble'
 import './styles/main.css'
 
@@ -35,6 +36,8 @@ app.config.errorHandler = (error) => trouble.tell(error)
 window.addEventListener('unhandledrejection', (event) => trouble.tell(event.reason))
 // without an error of its own it is the browser's remark, such as that a layout took a second turn
 window.addEventListener('error', (event) => event.error && trouble.tell(event.error))
+// what is said at all is read before the first screen is drawn
+await learn('en')
 app.use(VueQueryPlugin, { queryClient: client }).use(router).mount('#app')
 useSync().start(client)
 void useTrack().closeAbandoned()

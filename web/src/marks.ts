@@ -1,14 +1,35 @@
 /** What can be seen of a lap, by where in the lap it is seen; each mark is one tap. */
+import { labels, say } from '@/said'
 import type { Drift, LapIn } from '@/api/types'
 
 export type Mark = NonNullable<LapIn['marks']>[number]
 export type LapState = 'takeoff' | 'pattern' | 'final' | 'touched'
 
 export const STATES: readonly { value: LapState; label: string }[] = [
-  { value: 'takeoff', label: 'Takeoff' },
-  { value: 'pattern', label: 'Pattern' },
-  { value: 'final', label: 'Final' },
-  { value: 'touched', label: 'Touched' },
+  {
+    value: 'takeoff',
+    get label() {
+      return say('common.takeoff')
+    },
+  },
+  {
+    value: 'pattern',
+    get label() {
+      return say('common.pattern')
+    },
+  },
+  {
+    value: 'final',
+    get label() {
+      return say('common.final')
+    },
+  },
+  {
+    value: 'touched',
+    get label() {
+      return say('common.touched')
+    },
+  },
 ]
 export const MARKS: Record<LapState, readonly Mark[]> = {
   takeoff: ['rotated_early', 'rotated_late', 'takeoff_off_centreline'],
@@ -25,44 +46,54 @@ export const MARKS: Record<LapState, readonly Mark[]> = {
     'prompted',
   ],
 }
-export const MARK_LABEL: Record<Mark, string> = {
-  rotated_early: 'Rotated early',
-  rotated_late: 'Rotated late',
-  takeoff_off_centreline: 'Off the centreline',
-  tpa_not_held: 'Altitude not held',
-  wide: 'Wide',
-  tight: 'Tight',
-  over_banked: 'Too much bank',
-  overshot_final: 'Overshot final',
-  flat: 'Flat',
-  steep: 'Steep',
-  gate_not_met: 'Not stable at the gate',
-  going_long: 'Going long',
-  going_short: 'Going short',
-  dropped_in: 'Dropped in',
-  nose_first: 'Nose first',
-  crab_left_in: 'Crab left in',
-  off_centreline: 'Off the centreline',
-  sank_through: 'Sank through (drill)',
-  touched_runway: 'Touched (low approach)',
-  height_not_kept: 'Height not kept (low approach)',
-  prompted: 'Prompted by instructor',
-}
-export const EXCLUDED_LABEL: Record<NonNullable<LapIn['excluded']>, string> = {
-  gust: 'Gust',
-  traffic: 'Traffic',
-  instructor_flew: 'Instructor flew',
-  other: 'Other',
-}
+export const MARK_LABEL = labels<Mark>({
+  rotated_early: 'words.rotated-early',
+  rotated_late: 'words.rotated-late',
+  takeoff_off_centreline: 'common.off-the-centreline',
+  tpa_not_held: 'words.altitude-not-held',
+  wide: 'words.wide',
+  tight: 'words.tight',
+  over_banked: 'words.too-much-bank',
+  overshot_final: 'words.overshot-final',
+  flat: 'words.flat',
+  steep: 'words.steep',
+  gate_not_met: 'common.not-stable-at-the-gate',
+  going_long: 'common.going-long',
+  going_short: 'common.going-short',
+  dropped_in: 'words.dropped-in',
+  nose_first: 'words.nose-first',
+  crab_left_in: 'words.crab-left-in',
+  off_centreline: 'common.off-the-centreline',
+  sank_through: 'words.sank-through-drill',
+  touched_runway: 'words.touched-low-approach',
+  height_not_kept: 'words.height-not-kept-low-approach',
+  prompted: 'words.prompted-by-instructor',
+})
+export const EXCLUDED_LABEL = labels<NonNullable<LapIn['excluded']>>({
+  gust: 'common.gust',
+  traffic: 'common.traffic',
+  instructor_flew: 'words.instructor-flew',
+  other: 'common.other',
+})
 export const DRIFTS: readonly { value: Drift; label: string }[] = [
-  { value: 'left', label: 'Drift left' },
-  { value: 'right', label: 'Drift right' },
+  {
+    value: 'left',
+    get label() {
+      return say('words.drift-left')
+    },
+  },
+  {
+    value: 'right',
+    get label() {
+      return say('words.drift-right')
+    },
+  },
 ]
 /** Phrases to tap instead of typing, until there are some of one's own. */
 export const PHRASES = [
-  'Late on the flare',
-  'Good speed control',
-  'Chased the speed',
-  'Looked too close',
-  'Good crosswind hold',
+  say('words.late-on-the-flare'),
+  say('words.good-speed-control'),
+  say('words.chased-the-speed'),
+  say('words.looked-too-close'),
+  say('words.good-crosswind-hold'),
 ] as const

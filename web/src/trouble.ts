@@ -1,4 +1,5 @@
 /** What went wrong and was told nowhere else: said once at the top of the page, with what to do. */
+import { say } from '@/said'
 import Dexie from 'dexie'
 import { ref } from 'vue'
 import { ApiError } from './api/client'
@@ -10,9 +11,9 @@ function said(error: unknown): string {
   if (error instanceof ApiError) return error.message
   const text = error instanceof Error ? `${error.name} ${error.message}` : ''
   if (/dynamically imported module|Importing a module|error loading/i.test(text))
-    return 'This part of Bullseye could not be loaded. Look at the connection, then reload the page.'
-  if (/quota/i.test(text)) return 'The storage of this device is full. Make room, then go on.'
-  return 'Something went wrong in this page. Reload it; what you noted is kept.'
+    return say('words.this-part-of-bullseye-could')
+  if (/quota/i.test(text)) return say('words.the-storage-of-this-device')
+  return say('words.something-went-wrong-in-this')
 }
 
 export const trouble = {

@@ -1,50 +1,52 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
+import { labels, say } from '@/said'
 import { now } from './hours'
 import type { Brief, Caution, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
 
-export const LANDING_LABEL: Record<LandingKind, string> = {
-  normal: 'Normal',
-  crosswind: 'Crosswind',
-  short_field: 'Short-field',
-  soft_field: 'Soft-field',
-  power_off: 'Power-off 180',
-  no_flap: 'No flap',
-  forward_slip: 'Forward slip',
-  three_point: 'Three-point',
-  wheel_landing: 'Wheel landing',
-}
-export const EXERCISE_LABEL: Record<ExerciseKind, string> = {
-  ...LANDING_LABEL,
-  go_around: 'Go-around',
-  low_approach: 'Low approach',
-  hold_off_drill: 'Hold-off drill',
-}
+const LANDING_NAMES = {
+  normal: 'common.normal',
+  crosswind: 'common.crosswind',
+  short_field: 'common.short-field',
+  soft_field: 'common.soft-field',
+  power_off: 'common.power-off-180',
+  no_flap: 'common.no-flap',
+  forward_slip: 'common.forward-slip',
+  three_point: 'common.three-point',
+  wheel_landing: 'common.wheel-landing',
+} as const
+export const LANDING_LABEL = labels<LandingKind>(LANDING_NAMES)
+export const EXERCISE_LABEL = labels<ExerciseKind>({
+  ...LANDING_NAMES,
+  go_around: 'common.go-around',
+  low_approach: 'common.low-approach',
+  hold_off_drill: 'words.hold-off-drill',
+})
 /** Whether a standard judges a kind of landing: what has no tolerance of its own is judged as a normal one. */
 export const TAILWHEEL_ONLY: LandingKind[] = ['three_point', 'wheel_landing']
 export function examines(standard: Standard, kind: LandingKind): boolean {
   return !!standard[kind === 'short_field' || kind === 'power_off' ? kind : 'normal']
 }
-export const TAKEOFF_LABEL: Record<Takeoff['kind'], string> = {
-  normal: 'Normal',
-  crosswind: 'Crosswind',
-  short_field: 'Short-field',
-  soft_field: 'Soft-field',
-}
-export const LEG_LABEL: Record<'upwind' | 'crosswind' | 'downwind' | 'base' | 'final', string> = {
-  upwind: 'Upwind',
-  crosswind: 'Crosswind',
-  downwind: 'Downwind',
-  base: 'Base',
-  final: 'Final',
-}
-export const OUTCOME_LABEL: Record<Outcome, string> = {
-  touch_and_go: 'Touch-and-go',
-  full_stop: 'Full stop',
-  stop_and_go: 'Stop-and-go',
-  go_around: 'Go-around',
-  low_approach: 'Low approach',
-  drill: 'Hold-off drill',
-}
+export const TAKEOFF_LABEL = labels<Takeoff['kind']>({
+  normal: 'common.normal',
+  crosswind: 'common.crosswind',
+  short_field: 'common.short-field',
+  soft_field: 'common.soft-field',
+})
+export const LEG_LABEL = labels({
+  upwind: 'words.upwind',
+  crosswind: 'common.crosswind',
+  downwind: 'words.downwind',
+  base: 'common.base',
+  final: 'common.final',
+})
+export const OUTCOME_LABEL = labels<Outcome>({
+  touch_and_go: 'words.touch-and-go',
+  full_stop: 'words.full-stop',
+  stop_and_go: 'words.stop-and-go',
+  go_around: 'common.go-around',
+  low_approach: 'common.low-approach',
+  drill: 'words.hold-off-drill',
+})
 /** What stands before a caution: colour never speaks alone. */
 export const SEVERITY_SIGN: Record<Caution['severity'], string> = { stop: '✕', mind: '▲', know: '·' }
 /** Ends of a lap without a touchdown. */
@@ -77,17 +79,19 @@ export const lacking = (marginFt: number): string => `${round(Math.ceil(-marginF
 
 /** How far beyond its aim a glide reaches, or how far it ends before it; what follows is *the aim*. */
 export const glideMargin = (marginFt: number): string =>
-  marginFt < 0 ? `${lacking(marginFt)} short of` : `${toSpare(marginFt)} to spare at`
+  marginFt < 0
+    ? say('words.short-of', { margin_ft: lacking(marginFt) })
+    : say('words.to-spare-at', { margin_ft: toSpare(marginFt) })
 
 const STRIPE_AND_GAP_FT = 200 // FAA AC 150/5340-1, value from memory
 
 /** A distance in runway paint, to a quarter: `1½ stripes`. */
 export function stripesWords(feet: number): string {
   const quarters = Math.round((Math.abs(feet) / STRIPE_AND_GAP_FT) * 4)
-  if (quarters === 0) return 'less than a quarter stripe'
+  if (quarters === 0) return say('words.less-than-a-quarter-stripe')
   const whole = Math.floor(quarters / 4)
-  const amount = quarters === 4 ? 'one' : `${whole || ''}${['', '¼', '½', '¾'][quarters % 4]}`
-  return `${amount} ${quarters <= 4 ? 'stripe' : 'stripes'}`
+  const amount = quarters === 4 ? say('words.one') : `${whole || ''}${['', '¼', '½', '¾'][quarters % 4]}`
+  return `${amount} ${quarters <= 4 ? say('words.stripe') : say('words.stripes')}`
 }
 
 /** A share as whole percent. */
@@ -97,7 +101,7 @@ export function percent(share: number): string {
 
 /** A magnetic direction as it is spoken: three figures, north is 360. */
 export function direction(deg: number | null): string {
-  if (deg === null) return 'variable'
+  if (deg === null) return say('common.variable')
   const spoken = Math.round(deg) % 360 || 360
   return String(spoken).padStart(3, '0')
 }
@@ -114,10 +118,10 @@ export function windWords(wind: {
   /** when it was given; null: never */
   weather_at?: string | null
 }): string {
-  if (wind.wind_kt === null || wind.weather_at === null) return 'wind not given'
-  if (wind.wind_kt === 0 && !wind.gust_kt) return 'calm'
-  const gust = wind.gust_kt === null ? '' : ` gust ${round(wind.gust_kt)}`
-  const from = wind.wind_dir_deg_mag === null ? 'variable' : `${direction(wind.wind_dir_deg_mag)}°`
+  if (wind.wind_kt === null || wind.weather_at === null) return say('common.wind-not-given')
+  if (wind.wind_kt === 0 && !wind.gust_kt) return say('common.calm')
+  const gust = wind.gust_kt === null ? '' : ' ' + say('words.gust', { gust_kt: round(wind.gust_kt) })
+  const from = wind.wind_dir_deg_mag === null ? say('common.variable') : `${direction(wind.wind_dir_deg_mag)}°`
   return `${from} ${round(wind.wind_kt)}${gust} kt`
 }
 
@@ -136,13 +140,9 @@ export function daysFrom(date: string, days: number): string {
 /** How long ago something was, in words: `3 days ago`. */
 export function ago(moment: string, at = now()): string {
   const minutes = Math.max(0, (at - Date.parse(moment)) / 60_000)
-  const [amount, unit] =
-    minutes < 90
-      ? [Math.round(minutes), 'minute']
-      : minutes < 36 * 60
-        ? [Math.round(minutes / 60), 'hour']
-        : [Math.round(minutes / 1_440), 'day']
-  return `${amount} ${unit}${amount === 1 ? '' : 's'} ago`
+  if (minutes < 90) return say('words.minutes-ago', { minutes: Math.round(minutes) })
+  if (minutes < 36 * 60) return say('words.hours-ago', { hours: Math.round(minutes / 60) })
+  return say('words.days-ago', { days: Math.round(minutes / 1_440) })
 }
 
 /** A date as it is said: `Tue 24 Nov`. */
@@ -158,20 +158,21 @@ export function clock(moment: string, unit = ' UTC'): string {
 }
 
 /** Where to go around by; before the threshold there is no such place, and no landing. */
-export const goAroundWords = (feet: number | null) => (feet !== null && feet < 0 ? '✕ none' : round(feet, 10))
+export const goAroundWords = (feet: number | null) =>
+  feet !== null && feet < 0 ? say('common.no-place') : round(feet, 10)
 
 /** What the go-around point is measured by. */
-export const SURFACE_STATE: Record<Sortie['surface_state'], string> = {
-  dry: 'dry',
-  wet: 'wet',
-  long_grass: 'long grass',
-  soft: 'soft',
-  snow_or_ice: 'snow or ice',
-}
-export const GO_AROUND_BY: Record<Brief['ground']['go_around_by'], string> = {
-  roll: 'behind it the factored roll does not fit',
-  climb: 'behind it a climb does not clear what stands beyond',
-  half: 'half of the runway',
-  third: 'a third of the runway',
-  instructor: 'set by the instructor',
-}
+export const SURFACE_STATE = labels<Sortie['surface_state']>({
+  dry: 'words.dry',
+  wet: 'words.wet',
+  long_grass: 'words.long-grass',
+  soft: 'words.soft',
+  snow_or_ice: 'words.snow-or-ice',
+})
+export const GO_AROUND_BY = labels<Brief['ground']['go_around_by']>({
+  roll: 'words.behind-it-the-factored-roll',
+  climb: 'words.behind-it-a-climb-does',
+  half: 'words.half-of-the-runway',
+  third: 'words.a-third-of-the-runway',
+  instructor: 'words.set-by-the-instructor',
+})

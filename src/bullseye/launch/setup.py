@@ -28,6 +28,8 @@ from bullseye.launch.postgres import server_programs
 from bullseye.launch.say import give_up, run, step
 
 TYPES = WEB / 'src' / 'api' / 'schema.d.ts'
+NAMES = WEB / 'src' / 'said' / 'names.d.ts'
+WORDS = ROOT / 'src' / 'bullseye' / 'words'
 
 
 def check_disk() -> None:
@@ -179,12 +181,19 @@ def front_end_packages() -> None:
 
 def _front_end_sources() -> list[Path]:
     inside = [p for folder in ('src', 'public') for p in (WEB / folder).rglob('*') if p.is_file()]
-    inside = [p for p in inside if p != TYPES]  # written from openapi.json beside it, and not part of the build
-    return inside + [p for p in WEB.iterdir() if p.is_file()]
+    inside = [p for p in inside if p not in (TYPES, NAMES)]  # written from what stands here too; no part of the build
+    return inside + [p for p in WEB.iterdir() if p.is_file()] + _screen_texts()
+
+
+def _screen_texts() -> list[Path]:
+    return sorted(WORDS.glob('*/screen/*.ftl'))
 
 
 def front_end_types() -> None:
-    """Write the types of the API's answers when its description has changed; only the checks read them."""
+    """Write the types of the API's answers and the names of the texts when they have changed; only checks read them."""
+    if not NAMES.exists() or NAMES.stat().st_mtime < max(one.stat().st_mtime for one in _screen_texts()):
+        told = run([PYTHON, '-m', 'bullseye.words.screens'], failed='The names of the texts could not be written')
+        NAMES.write_text(told, encoding='utf-8')
     if not TYPES.exists() or TYPES.stat().st_mtime < (WEB / 'src' / 'api' / 'openapi.json').stat().st_mtime:
         run(['npm', 'run', 'types'], cwd=WEB, failed='The types of the API could not be written')
 

@@ -22,15 +22,15 @@ class UnknownText(LookupError):
     """A name that no file of the language has; a mistake of ours."""
 
 
-def _filled(node: object) -> Iterator[str]:
+def filled(node: object) -> Iterator[str]:
     """The names of what goes into a text, of the nodes of its tree."""
     if isinstance(node, ast.VariableReference):
         yield node.id.name
     elif isinstance(node, list):
         for one in node:
-            yield from _filled(one)
+            yield from filled(one)
     elif isinstance(node, ast.BaseNode):
-        yield from _filled(list(vars(node).values()))
+        yield from filled(list(vars(node).values()))
 
 
 @dataclass(frozen=True)
@@ -49,7 +49,8 @@ def _language(language: str) -> _Language:
     """
     found = FluentBundle([_LOCALES[language]], use_isolating=False)
     read: dict[str, ast.Message] = {}
-    for file in sorted(resources.files(__package__).joinpath(language).iterdir(), key=lambda one: one.name):
+    folder = resources.files(__package__).joinpath(language)
+    for file in sorted((one for one in folder.iterdir() if one.is_file()), key=lambda one: one.name):
         resource = FluentResource(file.read_text(encoding='utf-8'))
         for entry in resource.body:
             if isinstance(entry, ast.Junk):
@@ -76,7 +77,7 @@ def values_of(name: str) -> frozenset[str]:
 
     :raises UnknownText: when there is no such text
     """
-    return frozenset(_filled(_language(ENGLISH).read[_key(ENGLISH, name)]))
+    return frozenset(filled(_language(ENGLISH).read[_key(ENGLISH, name)]))
 
 
 @cache

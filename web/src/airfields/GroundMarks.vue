@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a pilot points at on the ground: where it is, and on which leg it is used. */
+import { say } from '@/said'
 import type { Field } from '@/fields'
 
 const field = defineModel<Field>({ required: true })
@@ -13,8 +14,8 @@ function pin() {
 </script>
 
 <template>
-  <section class="panel space-y-2" aria-label="Ground marks">
-    <h3 class="font-bold">Ground marks: what you point at</h3>
+  <section class="panel space-y-2" :aria-label="say('fields.ground-marks')">
+    <h3 class="font-bold">{{ say('fields.ground-marks-what-you-point') }}</h3>
     <div
       v-for="(mark, m) in field.marks"
       :key="m"
@@ -24,30 +25,35 @@ function pin() {
         v-model="mark.name"
         class="field"
         maxlength="80"
-        placeholder="clearing in the wood"
-        :aria-label="`Mark ${m + 1}: name`"
+        :placeholder="say('fields.clearing-in-the-wood')"
+        :aria-label="say('fields.mark-name', { m: m + 1 })"
       />
       <input
         v-model.number="mark.lat"
         class="field figure"
         type="number"
         step="any"
-        :aria-label="`Mark ${m + 1}: latitude`"
+        :aria-label="say('fields.mark-latitude', { m: m + 1 })"
       />
       <input
         v-model.number="mark.lon"
         class="field figure"
         type="number"
         step="any"
-        :aria-label="`Mark ${m + 1}: longitude`"
+        :aria-label="say('fields.mark-longitude', { m: m + 1 })"
       />
-      <select v-model="mark.use" class="field" :aria-label="`Mark ${m + 1}: used on`">
+      <select v-model="mark.use" class="field" :aria-label="say('fields.mark-used-on', { m: m + 1 })">
         <option v-for="use in USES" :key="use" :value="use">{{ use.replace('_', '-') }}</option>
       </select>
-      <button type="button" class="button !px-3" :aria-label="`Remove mark ${m + 1}`" @click="field.marks.splice(m, 1)">
+      <button
+        type="button"
+        class="button !px-3"
+        :aria-label="say('fields.remove-mark', { m: m + 1 })"
+        @click="field.marks.splice(m, 1)"
+      >
         ×
       </button>
     </div>
-    <button v-if="mayChange" type="button" class="button" @click="pin()">Pin a mark</button>
+    <button v-if="mayChange" type="button" class="button" @click="pin()">{{ say('fields.pin-a-mark') }}</button>
   </section>
 </template>

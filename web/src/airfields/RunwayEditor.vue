@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One runway: surface, width, its two ends, their exits and patterns. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import RunwayEnds from '@/airfields/RunwayEnds.vue'
 import { SURROUNDINGS, courseDeg, type End, exitsFrom, exitsText, lengthFt, type Runway } from '@/fields'
@@ -18,25 +19,26 @@ const exitProblem = ref('')
 function setExits(end: End, event: Event) {
   const text = (event.target as HTMLInputElement).value
   const exits = exitsFrom(text)
-  exitProblem.value =
-    exits === null ? `“${text}” is not a list of exits: write each as its name and feet, such as A 900, B 1600.` : ''
+  exitProblem.value = exits === null ? say('fields.is-not-a-list-of', { text }) : ''
   if (exits !== null) end.exits = exits
 }
 const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel', 'unknown'] as const
 </script>
 
 <template>
-  <section class="panel space-y-2" :aria-label="`Runway ${nth}`">
+  <section class="panel space-y-2" :aria-label="say('fields.runway', { nth })">
     <div class="flex flex-wrap items-center gap-2">
-      <h3 class="flex-1 text-lg font-bold">Runway {{ runway.ends.map((end) => end.ident).join('/') }}</h3>
+      <h3 class="flex-1 text-lg font-bold">
+        {{ say('fields.runway-named', { ident: runway.ends.map((end) => end.ident).join('/') }) }}
+      </h3>
       <label class="flex items-center gap-2 text-sm"
-        >Surface
+        >{{ say('fields.surface') }}
         <select v-model="runway.surface" class="field !w-32">
           <option v-for="one in SURFACES" :key="one" :value="one">{{ one }}</option>
         </select>
       </label>
       <label class="flex items-center gap-2 text-sm"
-        >Around it
+        >{{ say('fields.around-it') }}
         <select
           class="field !w-32"
           :value="runway.ends[0].surroundings"
@@ -46,14 +48,17 @@ const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel', 'unknown'] as const
         </select>
       </label>
       <label class="flex items-center gap-2 text-sm"
-        >Width, ft <input v-model.number="runway.width_ft" class="field figure !w-24" type="number" step="any"
+        >{{ say('fields.width-ft') }}
+        <input v-model.number="runway.width_ft" class="field figure !w-24" type="number" step="any"
       /></label>
-      <button v-if="mayChange" type="button" class="button" :disabled="isOnly" @click="$emit('remove')">Remove</button>
+      <button v-if="mayChange" type="button" class="button" :disabled="isOnly" @click="$emit('remove')">
+        {{ say('common.remove') }}
+      </button>
     </div>
     <RunwayEnds v-model="runway" :nth="nth" />
     <div class="grid gap-2 sm:grid-cols-2">
       <label v-for="(end, e) in runway.ends" :key="e" class="text-sm"
-        >Exits when landing on {{ end.ident }}: name and feet from the threshold
+        >{{ say('fields.exits-when-landing-on-name', { ident: end.ident }) }}
         <input
           class="field figure"
           maxlength="200"
@@ -66,32 +71,33 @@ const SURFACES = ['asphalt', 'concrete', 'grass', 'gravel', 'unknown'] as const
     </div>
     <div class="grid gap-2 sm:grid-cols-2">
       <fieldset v-for="(end, e) in runway.ends" :key="e" class="flex flex-wrap gap-2 text-sm">
-        <legend>Pattern of {{ end.ident }}, where the field bends it</legend>
+        <legend>{{ say('fields.pattern-of-where-the-field', { ident: end.ident }) }}</legend>
         <label
-          >Spacing, nm
+          >{{ say('fields.spacing-nm') }}
           <input
             class="field figure !w-24"
             type="number"
             step="any"
-            placeholder="usual"
+            :placeholder="say('common.usual')"
             :value="end.pattern_spacing_nm ?? ''"
             @change="end.pattern_spacing_nm = typedNumber($event)"
           />
         </label>
         <label
-          >Base to final, °
+          >{{ say('fields.base-to-final') }}
           <input v-model.number="end.base_angle_deg" class="field figure !w-24" type="number" step="any" />
         </label>
         <label
-          >Downwind flown on, s
+          >{{ say('fields.downwind-flown-on-s') }}
           <input v-model.number="end.downwind_extension_s" class="field figure !w-24" type="number" step="any" />
         </label>
       </fieldset>
     </div>
     <p v-if="exitProblem" role="alert" class="font-bold text-fail-ink">{{ exitProblem }}</p>
     <p class="text-sm text-soft">
-      The ends of the pavement; length, course and slope follow from them: {{ round(lengthFt(runway)) }} ft,
-      {{ round(courseDeg(runway)) }}° true.
+      {{
+        say('fields.the-ends-of-the-pavement', { runway: round(lengthFt(runway)), runway_2: round(courseDeg(runway)) })
+      }}
     </p>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The two ends of a runway, as rows: where the pavement ends, and what is flown to each. */
+import { say } from '@/said'
 import type { Runway } from '@/fields'
 import { typedNumber } from '@/typed'
 
@@ -8,20 +9,20 @@ defineProps<{ nth: number }>()
 </script>
 
 <template>
-  <div class="overflow-x-auto" tabindex="0" :aria-label="`Runway ${nth}: its ends`">
+  <div class="overflow-x-auto" tabindex="0" :aria-label="say('fields.runway-its-ends', { nth })">
     <table class="w-full min-w-[60rem] text-left">
       <thead>
         <tr class="text-sm text-soft">
-          <th>End</th>
-          <th>Latitude, ° N</th>
-          <th>Longitude, ° E</th>
-          <th>Elev., ft</th>
-          <th class="pr-2">Displaced, ft</th>
-          <th>Pattern</th>
-          <th>Path, °</th>
-          <th class="pr-2">Obstacle, ft high</th>
-          <th class="pr-2">ft before</th>
-          <th>Preferred</th>
+          <th>{{ say('fields.end') }}</th>
+          <th>{{ say('fields.latitude-n') }}</th>
+          <th>{{ say('fields.longitude-e') }}</th>
+          <th>{{ say('fields.elev-ft') }}</th>
+          <th class="pr-2">{{ say('fields.displaced-ft') }}</th>
+          <th>{{ say('common.pattern') }}</th>
+          <th>{{ say('fields.path') }}</th>
+          <th class="pr-2">{{ say('fields.obstacle-ft-high') }}</th>
+          <th class="pr-2">{{ say('fields.ft-before') }}</th>
+          <th>{{ say('fields.preferred') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -31,7 +32,7 @@ defineProps<{ nth: number }>()
               v-model="end.ident"
               class="field !w-14"
               maxlength="4"
-              :aria-label="`Runway ${nth}, end ${e + 1}: ident`"
+              :aria-label="say('fields.runway-end-ident', { nth, e: e + 1 })"
             />
           </td>
           <td class="py-1 pr-1">
@@ -40,7 +41,7 @@ defineProps<{ nth: number }>()
               class="field figure !w-36"
               type="number"
               step="any"
-              :aria-label="`${end.ident}: latitude`"
+              :aria-label="say('fields.latitude', { ident: end.ident })"
             />
           </td>
           <td class="py-1 pr-1">
@@ -49,7 +50,7 @@ defineProps<{ nth: number }>()
               class="field figure !w-40"
               type="number"
               step="any"
-              :aria-label="`${end.ident}: longitude`"
+              :aria-label="say('fields.longitude', { ident: end.ident })"
             />
           </td>
           <td class="py-1 pr-1">
@@ -58,7 +59,7 @@ defineProps<{ nth: number }>()
               class="field figure !w-20"
               type="number"
               step="any"
-              :aria-label="`${end.ident}: elevation`"
+              :aria-label="say('fields.elevation', { ident: end.ident })"
             />
           </td>
           <td class="py-1 pr-1">
@@ -67,13 +68,17 @@ defineProps<{ nth: number }>()
               class="field figure !w-24"
               type="number"
               step="any"
-              :aria-label="`${end.ident}: displaced threshold`"
+              :aria-label="say('fields.displaced-threshold', { ident: end.ident })"
             />
           </td>
           <td class="py-1 pr-1">
-            <select v-model="end.pattern" class="field !w-24" :aria-label="`${end.ident}: pattern side`">
-              <option value="left">left</option>
-              <option value="right">right</option>
+            <select
+              v-model="end.pattern"
+              class="field !w-24"
+              :aria-label="say('fields.pattern-side', { ident: end.ident })"
+            >
+              <option value="left">{{ say('common.left') }}</option>
+              <option value="right">{{ say('common.right') }}</option>
             </select>
           </td>
           <td class="py-1 pr-1">
@@ -82,7 +87,7 @@ defineProps<{ nth: number }>()
               class="field figure !w-14"
               type="number"
               step="any"
-              :aria-label="`${end.ident}: path angle`"
+              :aria-label="say('fields.path-angle', { ident: end.ident })"
             />
           </td>
           <td class="py-1 pr-1">
@@ -90,9 +95,9 @@ defineProps<{ nth: number }>()
               class="field figure !w-20"
               type="number"
               step="any"
-              placeholder="none"
+              :placeholder="say('common.none')"
               :value="end.obstacle?.height_ft ?? ''"
-              :aria-label="`${end.ident}: obstacle height`"
+              :aria-label="say('fields.obstacle-height', { ident: end.ident })"
               @change="
                 end.obstacle =
                   typedNumber($event) === null
@@ -111,12 +116,17 @@ defineProps<{ nth: number }>()
               step="any"
               :disabled="!end.obstacle"
               :value="end.obstacle?.before_threshold_ft ?? ''"
-              :aria-label="`${end.ident}: obstacle before the threshold`"
+              :aria-label="say('fields.obstacle-before-the-threshold', { ident: end.ident })"
               @change="end.obstacle && (end.obstacle.before_threshold_ft = typedNumber($event) ?? 0)"
             />
           </td>
           <td class="py-1">
-            <input v-model="end.preferred" type="checkbox" class="h-6 w-6" :aria-label="`${end.ident}: preferred`" />
+            <input
+              v-model="end.preferred"
+              type="checkbox"
+              class="h-6 w-6"
+              :aria-label="say('fields.end-preferred', { ident: end.ident })"
+            />
           </td>
         </tr>
       </tbody>

@@ -1,4 +1,5 @@
 /** Every question that is put to the server, and what is written there, by one name each. */
+import { say } from '@/said'
 import { allAboard, isOutOfReach } from '@/offline/aboard'
 import { forgetPerson, hasEnded, isEnding, keepSession, keptSession, noteEnding } from '@/offline/device'
 import { link } from '@/offline/link'
@@ -80,7 +81,7 @@ async function session(): Promise<Session> {
   asked?.catch(() => undefined) // looked at below
   const kept = await keptSession()
   try {
-    if (kept && !asked) throw new ApiError(0, 'No network.')
+    if (kept && !asked) throw new ApiError(0, say('device.no-network'))
     const found = await (asked ?? ask())
     link.answered()
     if (found.person || !kept?.person || found.needs_set_up || !(await allAboard()).length) return found

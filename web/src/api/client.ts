@@ -1,4 +1,5 @@
 /** The one way to the server: typed calls, the CSRF token on writes, and failures as one kind of error. */
+import { say } from '@/said'
 import createClient from 'openapi-fetch'
 import { heardAt } from '@/hours'
 import type { paths } from './schema'
@@ -69,8 +70,8 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
     answer = await call
   } catch (error) {
     if (error instanceof DOMException && error.name === 'TimeoutError')
-      throw new ApiError(0, 'Bullseye did not answer in time. Try again; what you noted is kept.')
-    throw new ApiError(0, 'No connection to Bullseye. It will work again when the connection is back.')
+      throw new ApiError(0, say('device.bullseye-did-not-answer-in'))
+    throw new ApiError(0, say('device.no-connection-to-bullseye-it'))
   }
   if (answer.response.ok) return answer.data as T
   const problem = (answer.error ?? {}) as {
@@ -83,7 +84,7 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<T> {
   const status = problem.code === 'csrf' ? 401 : answer.response.status
   throw new ApiError(
     status,
-    problem.message ?? 'The server failed.',
+    problem.message ?? say('device.the-server-failed'),
     problem.fields ?? {},
     problem.now,
     waitOf(answer.response),

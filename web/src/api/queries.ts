@@ -1,4 +1,5 @@
 /** Each resource's key and its fetch, declared together. */
+import { say } from '@/said'
 import type { QueryClient } from '@tanstack/vue-query'
 import { allAboard, aboardOf, keepAboard, orAboard, orCopy } from '@/offline/aboard'
 import { link } from '@/offline/link'
@@ -160,8 +161,7 @@ export const briefForQuery = (
       () => api.brief(id, { landing, spot_ft, runway_end_id, ...(wind ? windAsked(wind) : {}) }),
       (copy): BriefOut => {
         const brief = briefHere(copy, landing, runway_end_id ?? copy.sortie.runway_end_id, spot_ft, wind)
-        if (!brief)
-          throw new ApiError(0, 'That landing or runway was not taken along: it cannot be briefed without a network.')
+        if (!brief) throw new ApiError(0, say('device.that-landing-or-runway-was'))
         return { brief, change: null }
       },
     ),
@@ -174,18 +174,14 @@ export const briefAsked = (id: number, asked: Partial<BriefChanges>) =>
     () => api.brief(id, asked),
     ({ sortie, ...copy }): BriefOut => {
       const { spot_ft, wind_dir_deg_mag, wind_kt, gust_kt, ...more } = asked
-      if (Object.keys(more).length)
-        throw new ApiError(
-          0,
-          'Without a network only the spot and the wind can be asked about: the rest needs the server.',
-        )
+      if (Object.keys(more).length) throw new ApiError(0, say('device.without-a-network-only-the'))
       const kt = wind_kt === undefined ? sortie.wind_kt : wind_kt
       const from_deg_mag = wind_dir_deg_mag === undefined ? sortie.wind_dir_deg_mag : wind_dir_deg_mag
       const gust = gust_kt === undefined ? sortie.gust_kt : gust_kt
       const wind = kt === null ? null : { from_deg_mag, kt, gust_kt: gust === null ? null : Math.max(gust, kt) }
       const spot = spot_ft ?? sortie.spot_ft
       const brief = briefHere({ sortie, ...copy }, sortie.landing, sortie.runway_end_id, spot, wind)
-      if (!brief) throw new ApiError(0, 'This landing was not taken along: it cannot be asked about without a network.')
+      if (!brief) throw new ApiError(0, say('device.this-landing-was-not-taken'))
       return { brief, change: null }
     },
   )
@@ -195,10 +191,7 @@ export const rankAsked = (airfield_id: number, sortie_id: number | null, asked: 
   if (sortie_id === null) return ask()
   return orAboard(sortie_id, ask, (copy) => {
     if (airfield_id !== copy.sortie.airfield_id || asked.wind_kt == null)
-      throw new ApiError(
-        0,
-        'Without a network only the field that was taken along can be ranked, in a wind that is given.',
-      )
+      throw new ApiError(0, say('device.only-the-field-taken-along'))
     const from_deg_mag =
       asked.wind_dir_deg_mag ??
       (asked.wind_dir_deg_true == null

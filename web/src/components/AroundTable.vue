@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The rest of the lap, line by line: value and how well it is known, limit, verdict and points. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Lap } from '@/api/types'
 import { round } from '@/words'
@@ -18,11 +19,11 @@ const tasks = computed(() =>
     <table class="w-full text-left text-sm">
       <thead>
         <tr class="border-b border-line text-soft">
-          <th class="py-0.5 font-bold">The rest of the lap</th>
-          <th class="text-right font-bold">Value</th>
-          <th class="hidden pl-3 font-bold sm:table-cell">Limit</th>
-          <th class="pl-3 font-bold">Verdict</th>
-          <th class="text-right font-bold">Points</th>
+          <th class="py-0.5 font-bold">{{ say('common.the-rest-of-the-lap') }}</th>
+          <th class="text-right font-bold">{{ say('parts.value') }}</th>
+          <th class="hidden pl-3 font-bold sm:table-cell">{{ say('parts.limit') }}</th>
+          <th class="pl-3 font-bold">{{ say('parts.verdict') }}</th>
+          <th class="text-right font-bold">{{ say('parts.points') }}</th>
         </tr>
       </thead>
       <tbody v-for="{ task, rows } in tasks" :key="task">
@@ -31,11 +32,13 @@ const tasks = computed(() =>
         </tr>
         <tr v-for="one in rows" :key="one.name" class="border-b border-line">
           <td class="py-1">
-            {{ one.label }}<span v-if="one.is_marked" class="text-soft"> (marked by the instructor)</span>
+            {{ one.label
+            }}<span v-if="one.is_marked" class="text-soft"> {{ ' ' + say('parts.marked-by-the-instructor') }}</span>
           </td>
           <td class="figure whitespace-nowrap text-right">{{ pointValue(one) }}</td>
           <td class="hidden pl-3 sm:table-cell">
-            {{ one.limit ?? 'not known' }}<span v-if="one.limit && one.is_own" class="text-soft"> · ours</span>
+            {{ one.limit ?? say('common.not-known')
+            }}<span v-if="one.limit && one.is_own" class="text-soft"> {{ ' ' + say('parts.ours') }}</span>
           </td>
           <td class="whitespace-nowrap pl-3 font-bold" :class="VERDICT_TONE[one.verdict]">
             {{ VERDICT_SIGN[one.verdict] }}
@@ -47,7 +50,7 @@ const tasks = computed(() =>
       </tbody>
       <tfoot v-if="around.points !== null">
         <tr class="font-bold">
-          <td class="py-1" colspan="2">Together, of what was measured or marked</td>
+          <td class="py-1" colspan="2">{{ say('parts.together-of-what-was-measured') }}</td>
           <td class="hidden sm:table-cell" />
           <td />
           <td class="figure whitespace-nowrap text-right">{{ round(around.points) }}/{{ round(around.out_of) }}</td>
@@ -56,7 +59,7 @@ const tasks = computed(() =>
     </table>
     <p v-if="around.decision_words" class="mt-1">{{ around.decision_words }}</p>
     <p class="mt-1 text-sm text-soft">
-      Limits marked “ours” are of no published standard. Near is beyond the limit by less than the figure may be off.
+      {{ say('parts.limits-marked-ours-are-of') }}
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** When the school was last backed up; loud when that is too long ago. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { backupQuery } from '@/api/queries'
@@ -19,14 +20,14 @@ const made = computed(() =>
 
 <template>
   <p v-if="data?.is_old" role="alert" class="panel font-bold text-fail-ink">
-    <template v-if="made">The last backup of the school was made on {{ made }}: one a day is missing.</template>
-    <template v-else>The school has never been backed up.</template>
-    Ask whoever runs the server to look why, and to type ./bullseye backup.
+    <template v-if="made">{{ say('parts.the-last-backup-of-the', { made }) }}</template>
+    <template v-else>{{ say('parts.the-school-has-never-been') }}</template>
+    {{ say('parts.ask-whoever-runs-the-server') }}
   </p>
   <p v-else-if="data?.is_seen" class="text-sm text-soft">
-    Last backed up on {{ made }}; the newest {{ data.kept }} are kept.
+    {{ say('parts.last-backed-up-on-the', { made, kept: data.kept }) }}
   </p>
   <p v-else-if="data" class="text-sm text-soft">
-    This server does not see any backups being made: whoever runs it knows where they are.
+    {{ say('parts.this-server-does-not-see') }}
   </p>
 </template>

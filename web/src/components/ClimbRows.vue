@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The climb of a go-around by density altitude, as the handbook's table prints it: rows that can be added and taken away. */
+import { say } from '@/said'
 import type { AircraftSpec } from '@/api/types'
 import Stepper from '@/components/Stepper.vue'
 
@@ -24,14 +25,14 @@ function add() {
 
 <template>
   <fieldset class="space-y-2">
-    <legend class="heading">Climb of a go-around, flap full and gear down, by density altitude</legend>
+    <legend class="heading">{{ say('parts.climb-of-a-go-around') }}</legend>
     <p class="text-sm text-soft">
-      From the handbook's table, lowest first. Without it the one figure above loses 50 fpm for each 1,000 ft.
+      {{ say('parts.from-the-handbooks-table-lowest') }}
     </p>
     <div v-for="(row, i) in rows" :key="i" class="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
       <Stepper
         :model-value="row.density_altitude_ft"
-        :label="`Density altitude, row ${i + 1}`"
+        :label="say('parts.density-altitude-row', { i: i + 1 })"
         unit="ft"
         :min="-5000"
         :max="25000"
@@ -40,7 +41,7 @@ function add() {
       />
       <Stepper
         :model-value="row.climb_fpm"
-        :label="`Climb, row ${i + 1}`"
+        :label="say('parts.climb-row', { i: i + 1 })"
         unit="fpm"
         :min="-1000"
         :max="3000"
@@ -51,12 +52,14 @@ function add() {
         v-if="props.mayChange"
         type="button"
         class="button"
-        :aria-label="`Take row ${i + 1} away`"
+        :aria-label="say('parts.take-row-away', { i: i + 1 })"
         @click="rows = rows.filter((_, at) => at !== i)"
       >
         ✕
       </button>
     </div>
-    <button v-if="props.mayChange && rows.length < MOST" type="button" class="button" @click="add">Add a row</button>
+    <button v-if="props.mayChange && rows.length < MOST" type="button" class="button" @click="add">
+      {{ say('parts.add-a-row') }}
+    </button>
   </fieldset>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A month of days, each with how many sorties it has; a tap opens the day. */
+import { say } from '@/said'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { daysQuery } from '@/api/queries'
@@ -34,11 +35,11 @@ function move(by: number) {
 }
 function words(day: string): string {
   const one = byDay.value.get(day)
-  if (!one) return 'nothing'
+  if (!one) return say('common.nothing')
   return [
-    [one.planned, 'planned'],
-    [one.flown, 'flown'],
-    [one.cancelled, 'cancelled'],
+    [one.planned, say('common.planned')],
+    [one.flown, say('common.flown')],
+    [one.cancelled, say('common.cancelled')],
   ]
     .filter(([count]) => count)
     .map(([count, what]) => `${count} ${what}`)
@@ -47,14 +48,26 @@ function words(day: string): string {
 </script>
 
 <template>
-  <section class="panel" aria-label="Calendar">
+  <section class="panel" :aria-label="say('parts.calendar')">
     <div class="flex items-center gap-2">
-      <button type="button" class="button !px-3" aria-label="Month before" @click="move(-1)">‹</button>
+      <button type="button" class="button !px-3" :aria-label="say('parts.month-before')" @click="move(-1)">‹</button>
       <h2 class="flex-1 text-center font-bold" aria-live="polite">{{ title }}</h2>
-      <button type="button" class="button !px-3" aria-label="Month after" @click="move(1)">›</button>
+      <button type="button" class="button !px-3" :aria-label="say('parts.month-after')" @click="move(1)">›</button>
     </div>
     <div class="mt-2 grid grid-cols-7 gap-0.5 text-center">
-      <span v-for="name in ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']" :key="name" class="text-sm text-soft">
+      <span
+        v-for="name in [
+          say('parts.mo'),
+          say('parts.tu'),
+          say('parts.we'),
+          say('parts.th'),
+          say('parts.fr'),
+          say('parts.sa'),
+          say('parts.su'),
+        ]"
+        :key="name"
+        class="text-sm text-soft"
+      >
         {{ name }}
       </span>
       <button
@@ -80,6 +93,6 @@ function words(day: string): string {
         </span>
       </button>
     </div>
-    <p class="mt-1 text-sm text-soft">◆ flown, ◇ planned, × cancelled.</p>
+    <p class="mt-1 text-sm text-soft">{{ say('parts.flown-planned-cancelled') }}</p>
   </section>
 </template>

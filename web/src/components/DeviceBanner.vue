@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Always true and always in sight: how many laps are only on this device, and what stands in their way. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Session } from '@/api/types'
@@ -11,7 +12,7 @@ const props = defineProps<{ session: Session | undefined }>()
 const route = useRoute()
 const sync = useSync()
 const count = computed(() => sync.lapsHere)
-const laps = computed(() => `${count.value} lap${count.value === 1 ? ' is' : 's are'} only on this device`)
+const laps = computed(() => say('parts.lap-only-on-this-device', { count: count.value }))
 const ended = computed(() => sync.state === 'sign_in' || (props.session?.is_kept === true && link.reached.value))
 const away = computed(() => !link.reached.value)
 const foreign = computed(() => [...new Set(sync.ofOthers.map((one) => one.person_name))].filter(Boolean).join(', '))
@@ -33,36 +34,51 @@ async function exportAll() {
     v-if="isShown"
     class="print:hidden flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-warn-wash px-3 py-1 sm:px-4"
     role="status"
-    aria-label="This device"
+    :aria-label="say('parts.this-device')"
   >
-    <span v-if="away" class="font-bold">▲ No connection.</span>
-    <span v-if="ended && !away" class="font-bold">▲ Your sign-in has ended.</span>
-    <span v-if="count">{{ laps }}<template v-if="sync.state === 'sending'">; sending</template>.</span>
-    <span v-else-if="away">What you record is kept on this device.</span>
-    <span v-if="sync.pieces">{{ sync.pieces }} piece{{ sync.pieces === 1 ? '' : 's' }} of track waiting.</span>
-    <span v-if="foreign" class="font-bold">Some were recorded by {{ foreign }}, who must sign in to send them.</span>
+    <span v-if="away" class="font-bold">{{ say('parts.no-connection') }}</span>
+    <span v-if="ended && !away" class="font-bold">{{ say('parts.your-sign-in-has-ended') }}</span>
+    <span v-if="count"
+      >{{ laps }}<template v-if="sync.state === 'sending'">{{ say('parts.sending') }}</template
+      >.</span
+    >
+    <span v-else-if="away">{{ say('parts.what-you-record-is-kept') }}</span>
+    <span v-if="sync.pieces">{{ say('parts.piece-of-track-waiting', { pieces: sync.pieces }) }}</span>
+    <span v-if="foreign" class="font-bold">{{ say('parts.some-were-recorded-by-who', { foreign }) }}</span>
     <span v-for="one in sync.refused" :key="one.lap_id" role="alert" class="font-bold">
-      Refused: {{ one.refused }}
-      <RouterLink class="underline" :to="{ name: 'laps', params: { id: one.sortie_id } }">Look</RouterLink>
+      {{ say('parts.refused', { refused: one.refused }) }}
+      <RouterLink class="underline" :to="{ name: 'laps', params: { id: one.sortie_id } }">{{
+        say('parts.look')
+      }}</RouterLink>
     </span>
     <span v-if="sync.refusedPieces.length" role="alert" class="font-bold">
-      {{ sync.refusedPieces.length }} piece{{ sync.refusedPieces.length === 1 ? '' : 's' }} of track refused:
-      {{ sync.refusedPieces[0]!.refused }}
-      <button type="button" class="min-h-11 underline" @click="sync.piecesOnceMore()">Send again</button>
-      <button type="button" class="min-h-11 underline" @click="sync.dropRefusedPieces()">Drop</button>
+      {{
+        say('parts.piece-of-track-refused', {
+          refused_pieces: sync.refusedPieces.length,
+          refused: sync.refusedPieces[0]!.refused,
+        })
+      }}
+      <button type="button" class="min-h-11 underline" @click="sync.piecesOnceMore()">
+        {{ say('common.send-again') }}
+      </button>
+      <button type="button" class="min-h-11 underline" @click="sync.dropRefusedPieces()">
+        {{ say('parts.drop') }}
+      </button>
     </span>
     <span class="flex-1" />
     <RouterLink v-if="ended && !away" class="button" :to="{ name: 'sign-in', query: { next: route.fullPath } }">
-      Sign in to send
+      {{ say('parts.sign-in-to-send') }}
     </RouterLink>
-    <button v-if="count || sync.pieces" type="button" class="min-h-11 underline" @click="sync.soon()">Send now</button>
+    <button v-if="count || sync.pieces" type="button" class="min-h-11 underline" @click="sync.soon()">
+      {{ say('parts.send-now') }}
+    </button>
     <button
       v-if="count || sync.refused.length || sync.pieces || sync.refusedPieces.length"
       type="button"
       class="min-h-11 underline"
       @click="exportAll"
     >
-      Export as a file
+      {{ say('parts.export-as-a-file') }}
     </button>
   </div>
 </template>

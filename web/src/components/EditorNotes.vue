@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/said'
 import type { Difference } from '@/differences'
 
 /** What keeping said: done, or what is wrong and where, or that somebody else was faster. */
@@ -26,9 +27,9 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
     <table v-if="differs?.length" class="my-2 w-full max-w-3xl text-left text-sm font-normal text-ink">
       <thead>
         <tr class="border-b border-line text-soft">
-          <th class="py-1 pr-3">What differs</th>
-          <th class="pr-3">Theirs</th>
-          <th>Yours</th>
+          <th class="py-1 pr-3">{{ say('parts.what-differs') }}</th>
+          <th class="pr-3">{{ say('parts.theirs') }}</th>
+          <th>{{ say('parts.yours') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -40,11 +41,11 @@ const emit = defineEmits<{ theirs: []; mine: [] }>()
       </tbody>
     </table>
     <p v-if="differs && differs.length > 12" class="text-sm font-normal text-soft">
-      And {{ differs.length - 12 }} more.
+      {{ say('parts.and-more', { differs: differs.length - 12 }) }}
     </p>
     <div v-if="differs" class="mt-2 flex flex-wrap items-center gap-2">
-      <button type="button" class="button" @click="emit('theirs')">Go on with theirs, and lose mine</button>
-      <button type="button" class="button" @click="emit('mine')">Write mine over theirs</button>
+      <button type="button" class="button" @click="emit('theirs')">{{ say('parts.go-on-with-theirs-and') }}</button>
+      <button type="button" class="button" @click="emit('mine')">{{ say('parts.write-mine-over-theirs') }}</button>
     </div>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Erasing a person who asks for it: the name typed again, the chief's own password, and what is kept told. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref, watch } from 'vue'
@@ -13,7 +14,7 @@ const password = ref('')
 const told = ref<Awaited<ReturnType<typeof api.erase>> | null>(null)
 const { write, problem, fields, isBusy, clear } = useWrite({
   refresh: () => client.invalidateQueries(),
-  otherwise: 'Nothing was erased.',
+  otherwise: say('parts.nothing-was-erased'),
 })
 watch(person, () => {
   name.value = password.value = ''
@@ -33,36 +34,38 @@ async function erase() {
     <div class="fixed inset-0 overflow-y-auto p-4">
       <DialogPanel v-if="person" class="panel mx-auto w-full max-w-lg">
         <div v-if="told" class="space-y-3">
-          <DialogTitle class="text-xl font-bold">Erased</DialogTitle>
+          <DialogTitle class="text-xl font-bold">{{ say('common.erased') }}</DialogTitle>
           <ul class="list-disc pl-5">
             <li v-for="line in told.gone" :key="line">{{ line }}</li>
           </ul>
           <template v-if="told.kept.length">
             <p class="font-bold">
-              {{ told.keep_until ? 'Kept, some of it because the law asks for it' : 'Kept' }}: tell them so.
+              {{
+                say('parts.tell-them-so', {
+                  keep_until: told.keep_until ? say('parts.kept-some-of-it-because') : say('parts.kept'),
+                })
+              }}
             </p>
             <ul class="list-disc pl-5">
               <li v-for="line in told.kept" :key="line">{{ line }}</li>
             </ul>
           </template>
           <template v-if="told.named_in.length">
-            <p class="font-bold">Words that others wrote may name them still. Put these right by hand:</p>
+            <p class="font-bold">{{ say('parts.words-that-others-wrote-may') }}</p>
             <ul class="list-disc pl-5">
               <li v-for="line in told.named_in" :key="line">{{ line }}</li>
             </ul>
           </template>
-          <button type="button" class="button button-main" @click="person = null">Close</button>
+          <button type="button" class="button button-main" @click="person = null">{{ say('common.close') }}</button>
         </div>
         <form v-else class="space-y-3" @submit.prevent="erase">
-          <DialogTitle class="text-xl font-bold">Erase {{ person.name }}</DialogTitle>
+          <DialogTitle class="text-xl font-bold">{{ say('parts.erase', { name: person.name }) }}</DialogTitle>
           <p>
-            For somebody who asks for it. Login, notes, homework, logbook, recorded flights and the name on laps go for
-            good; what was signed is kept with the name as long as the law asks for it. This cannot be undone. Give them
-            everything of theirs first, if they want it.
+            {{ say('parts.for-somebody-who-asks-for') }}
           </p>
-          <label for="erase-name" class="heading block">The name, typed again</label>
+          <label for="erase-name" class="heading block">{{ say('parts.the-name-typed-again') }}</label>
           <input id="erase-name" v-model="name" class="field" required autocomplete="off" />
-          <label for="erase-password" class="heading block">Your own password</label>
+          <label for="erase-password" class="heading block">{{ say('parts.your-own-password') }}</label>
           <input
             id="erase-password"
             v-model="password"
@@ -73,8 +76,10 @@ async function erase() {
           />
           <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
           <div class="flex gap-2">
-            <button type="submit" class="button button-main" :disabled="isBusy">Erase for good</button>
-            <button type="button" class="button" @click="person = null">Back</button>
+            <button type="submit" class="button button-main" :disabled="isBusy">
+              {{ say('parts.erase-for-good') }}
+            </button>
+            <button type="button" class="button" @click="person = null">{{ say('common.back') }}</button>
           </div>
         </form>
       </DialogPanel>

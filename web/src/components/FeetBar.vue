@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Why it landed there: the parts of the error as one bar of feet, long to the right, short to the left. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { Lap } from '@/api/types'
@@ -50,7 +51,8 @@ const x = computed(() => scaleLinear([-reach.value, reach.value], [0, 100]))
       <line x1="50" x2="50" y1="0" y2="10" stroke="var(--ink)" stroke-width="0.4" />
     </svg>
     <div v-if="!short" class="flex justify-between text-sm text-soft">
-      <span>short</span><span>target</span><span>long</span>
+      <span>{{ say('parts.short') }}</span><span>{{ say('parts.target') }}</span
+      ><span>{{ say('parts.long') }}</span>
     </div>
     <ul class="mt-1" :class="short ? 'flex flex-wrap gap-x-4 text-sm' : 'space-y-0.5'">
       <li v-for="part in diagnosis.parts" :key="part.cause" class="flex items-baseline gap-2">
@@ -61,15 +63,15 @@ const x = computed(() => scaleLinear([-reach.value, reach.value], [0, 100]))
         />
         <span :class="short ? '' : 'w-20 shrink-0 font-bold'">{{ part.label }}</span>
         <span class="figure" :class="short ? '' : 'w-20 shrink-0 text-right'">
-          {{ part.feet === null ? 'unknown' : `${signed(part.feet, 5)} ft` }}
+          {{ part.feet === null ? say('common.unknown') : `${signed(part.feet, 5)} ft` }}
         </span>
         <span v-if="!short" class="text-sm text-soft">{{ part.words }}</span>
       </li>
       <li v-if="!short" class="flex items-baseline gap-2 border-t border-line pt-0.5">
         <span class="h-3 w-3 shrink-0" />
-        <span class="w-20 shrink-0 font-bold">Together</span>
+        <span class="w-20 shrink-0 font-bold">{{ say('parts.together') }}</span>
         <span class="figure w-20 shrink-0 text-right">{{ signed(diagnosis.error_ft, 5) }} ft</span>
-        <span class="text-sm text-soft">from {{ diagnosis.counted_from }}</span>
+        <span class="text-sm text-soft">{{ say('parts.from', { counted_from: diagnosis.counted_from }) }}</span>
       </li>
     </ul>
   </div>

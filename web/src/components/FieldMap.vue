@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A field from above, north up, as its editor holds it. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { eastNorth, type Field } from '@/fields'
@@ -35,14 +36,14 @@ const broken = computed(() => ![view.value.scale, view.value.x(0), view.value.y(
 </script>
 
 <template>
-  <section class="panel" aria-label="The field from above">
-    <p v-if="broken">A coordinate is missing.</p>
+  <section class="panel" :aria-label="say('parts.the-field-from-above')">
+    <p v-if="broken">{{ say('parts.a-coordinate-is-missing') }}</p>
     <svg
       v-else
       :viewBox="`0 0 ${W} ${H}`"
       class="mx-auto w-full max-w-2xl"
       role="img"
-      :aria-label="`${field.name} from above, north up`"
+      :aria-label="say('parts.from-above-north-up', { name: field.name })"
     >
       <g v-for="(one, i) in places.runways" :key="i">
         <line
@@ -87,7 +88,9 @@ const broken = computed(() => ![view.value.scale, view.value.x(0), view.value.y(
         </text>
       </g>
       <path :d="`M16 ${H - 14} v6 h${1000 * view.scale} v-6`" fill="none" stroke="var(--ink)" stroke-width="2" />
-      <text :x="22 + 1000 * view.scale" :y="H - 6" font-size="13" fill="var(--ink)">1,000 ft · north up</text>
+      <text :x="22 + 1000 * view.scale" :y="H - 6" font-size="13" fill="var(--ink)">
+        {{ say('parts.n-1-000-ft-north-up') }}
+      </text>
     </svg>
   </section>
 </template>

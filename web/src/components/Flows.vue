@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Flows of the hand and callouts, ticked through one by one; the ticks live on this device until cleared. */
+import { say } from '@/said'
 import { computed, ref } from 'vue'
 import type { Plan } from '@/api/types'
 
@@ -15,8 +16,10 @@ const next = (phase: string, items: readonly string[]) => items.find((item) => !
 <template>
   <section v-if="shown.length" class="panel" aria-labelledby="flows">
     <div class="flex items-center">
-      <h2 id="flows" class="flex-1 text-lg font-bold">Flows and callouts</h2>
-      <button v-if="ticked.size" type="button" class="button" @click="ticked.clear()">Clear ticks</button>
+      <h2 id="flows" class="flex-1 text-lg font-bold">{{ say('common.flows-and-callouts') }}</h2>
+      <button v-if="ticked.size" type="button" class="button" @click="ticked.clear()">
+        {{ say('parts.clear-ticks') }}
+      </button>
     </div>
     <div class="mt-1 grid gap-x-6 gap-y-3 md:grid-cols-2">
       <div v-for="flow in shown" :key="flow.phase">

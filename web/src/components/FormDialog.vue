@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A dialog with a few fields, what was wrong with them, and the act that it asks for. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 defineProps<{ title: string; act: string; problem: string }>()
@@ -16,7 +17,7 @@ const emit = defineEmits<{ close: []; confirm: [] }>()
         <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
         <div class="flex gap-2">
           <button type="submit" class="button button-main flex-1">{{ act }}</button>
-          <button type="button" class="button flex-1" @click="emit('close')">Leave it</button>
+          <button type="button" class="button flex-1" @click="emit('close')">{{ say('parts.leave-it') }}</button>
         </div>
       </DialogPanel>
     </div>

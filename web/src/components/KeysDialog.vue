@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** All keys, on the key "?". */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import type { Session } from '@/api/types'
 import { STEPS } from '@/steps'
@@ -9,15 +10,15 @@ defineProps<{ version: Session['version'] | undefined }>()
 const open = defineModel<boolean>({ required: true })
 const KEYS: readonly (readonly [string, string])[] = [
   ...STEPS.map(({ key, label }) => [key, label] as const),
-  ['T', 'Today'],
-  ['/', 'Find a sortie (on Today)'],
-  ['N', 'Next lap'],
-  ['G', 'Go-around'],
-  ['U', 'Undo'],
-  ['[ ]', 'Lap before, lap after'],
-  ['Space', 'Replay: play or stop; ← → a second, with Shift ten'],
-  ['← →', 'On the strip: 10 ft; with Page keys 100 ft'],
-  ['↑ ↓', 'On the strip: 2 ft to the side'],
+  ['T', say('common.today')],
+  ['/', say('parts.find-a-sortie-on-today')],
+  ['N', say('common.next-lap')],
+  ['G', say('common.go-around')],
+  ['U', say('common.undo')],
+  ['[ ]', say('parts.lap-before-lap-after')],
+  [say('parts.space'), say('parts.replay-play-or-stop-a')],
+  ['← →', say('parts.on-the-strip-10-ft')],
+  ['↑ ↓', say('parts.on-the-strip-2-ft')],
 ]
 </script>
 
@@ -26,7 +27,7 @@ const KEYS: readonly (readonly [string, string])[] = [
     <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-4">
       <DialogPanel class="panel w-full max-w-md">
-        <DialogTitle class="text-xl font-bold">Keys</DialogTitle>
+        <DialogTitle class="text-xl font-bold">{{ say('common.keys') }}</DialogTitle>
         <dl class="mt-2 grid grid-cols-[5rem_1fr] gap-y-1">
           <template v-for="[key, what] in KEYS" :key="key">
             <dt class="figure font-bold">{{ key }}</dt>
@@ -34,9 +35,9 @@ const KEYS: readonly (readonly [string, string])[] = [
           </template>
         </dl>
         <p v-if="version" class="mt-3 text-sm text-soft">
-          Bullseye {{ version.software }}, touchdown model {{ version.model }}.
+          {{ say('parts.bullseye-touchdown-model', { software: version.software, model: version.model }) }}
         </p>
-        <button type="button" class="button mt-4" @click="open = false">Close</button>
+        <button type="button" class="button mt-4" @click="open = false">{{ say('common.close') }}</button>
       </DialogPanel>
     </div>
   </Dialog>

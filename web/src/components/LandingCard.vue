@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The card of a landing: steps in order, where to look, the three usual mistakes, when to go around. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/calls'
@@ -15,19 +16,19 @@ const others = useQuery({
 })
 const card = computed(() => others.data.value?.cards.find((one) => one.kind === asked.value) ?? props.own)
 const OTHERS = [
-  ['', 'This landing'],
-  ['normal', 'Normal'],
-  ['crosswind', 'Crosswind'],
-  ['short_field', 'Short-field'],
-  ['soft_field', 'Soft-field'],
-  ['power_off', 'Power-off 180'],
-  ['no_flap', 'No flap'],
-  ['forward_slip', 'Forward slip'],
-  ['three_point', 'Three-point'],
-  ['wheel_landing', 'Wheel landing'],
-  ['go_around', 'Go-around'],
-  ['low_approach', 'Low approach'],
-  ['hold_off_drill', 'Hold-off drill at altitude'],
+  ['', say('parts.this-landing')],
+  ['normal', say('common.normal')],
+  ['crosswind', say('common.crosswind')],
+  ['short_field', say('common.short-field')],
+  ['soft_field', say('common.soft-field')],
+  ['power_off', say('common.power-off-180')],
+  ['no_flap', say('common.no-flap')],
+  ['forward_slip', say('common.forward-slip')],
+  ['three_point', say('common.three-point')],
+  ['wheel_landing', say('common.wheel-landing')],
+  ['go_around', say('common.go-around')],
+  ['low_approach', say('common.low-approach')],
+  ['hold_off_drill', say('parts.hold-off-drill-at-altitude')],
 ] as const
 /** Once fetched, only the cards that this aircraft has. */
 const shown = computed(() => {
@@ -40,7 +41,7 @@ const shown = computed(() => {
   <section class="panel" aria-labelledby="card">
     <div class="flex flex-wrap items-center gap-2">
       <h2 id="card" class="min-w-0 flex-1 text-lg font-bold">{{ card.title }}</h2>
-      <label class="text-sm text-soft" for="other-card">Card</label>
+      <label class="text-sm text-soft" for="other-card">{{ say('parts.card') }}</label>
       <select id="other-card" v-model="asked" class="field !w-auto">
         <option v-for="[kind, label] in shown" :key="kind" :value="kind">{{ label }}</option>
       </select>
@@ -52,9 +53,11 @@ const shown = computed(() => {
         <li v-for="step in card.steps" :key="step">{{ step }}</li>
       </ol>
       <div class="space-y-2">
-        <p><b>Look at:</b> {{ card.look }}</p>
+        <p>
+          <b>{{ say('parts.look-at') }}</b> {{ card.look }}
+        </p>
         <div>
-          <b>Usual mistakes</b>
+          <b>{{ say('parts.usual-mistakes') }}</b>
           <ul class="list-disc pl-6">
             <li v-for="mistake in card.mistakes" :key="mistake">{{ mistake }}</li>
           </ul>

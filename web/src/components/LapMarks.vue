@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What was seen, one tap each, sorted by where in the lap it is seen. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Drift, LapIn } from '@/api/types'
 import Chip from '@/components/Chip.vue'
@@ -43,7 +44,7 @@ const counts = computed(() => Object.fromEntries(STATES.map(({ value }) => [valu
 
 <template>
   <div>
-    <div class="grid grid-cols-4 gap-1" role="group" aria-label="Where in the lap">
+    <div class="grid grid-cols-4 gap-1" role="group" :aria-label="say('parts.where-in-the-lap')">
       <button
         v-for="one in STATES"
         :key="one.value"
@@ -58,18 +59,18 @@ const counts = computed(() => Object.fromEntries(STATES.map(({ value }) => [valu
     </div>
     <div
       class="grid grid-cols-2 gap-1.5 border-t-2 border-ink pt-2 sm:grid-cols-3"
-      aria-label="What was seen"
+      :aria-label="say('parts.what-was-seen')"
       role="group"
     >
       <template v-if="state === 'touched'">
-        <Chip :on="isClean" @click="clean">Nothing wrong</Chip>
+        <Chip :on="isClean" @click="clean">{{ say('parts.nothing-wrong') }}</Chip>
         <Chip
           v-for="name in ['ballooned', 'bounced'] as const"
           :key="name"
           :on="!!values[name]"
           @click="toggleFlag(name)"
         >
-          {{ name === 'bounced' ? 'Bounced' : 'Ballooned' }}
+          {{ name === 'bounced' ? say('parts.bounced') : say('parts.ballooned') }}
         </Chip>
         <Chip v-for="one in DRIFTS" :key="one.value" :on="values.drift === one.value" @click="drift(one.value)">
           {{ one.label }}

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The lesson in the order people work: at the left on a tablet, at the bottom on a phone. */
+import { say } from '@/said'
 import { RouterLink } from 'vue-router'
 import TakeAlong from '@/components/TakeAlong.vue'
 import { STEPS } from '@/steps'
@@ -9,7 +10,7 @@ defineProps<{ sortieId: number }>()
 
 <template>
   <nav
-    aria-label="Lesson"
+    :aria-label="say('parts.lesson')"
     class="fixed inset-x-0 bottom-0 z-10 flex print:hidden border-t border-line bg-card lg:sticky lg:top-0 lg:h-dvh lg:w-24 lg:flex-col lg:border-r lg:border-t-0 lg:pt-12"
   >
     <RouterLink

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a new version of the touchdown model changes: told to the chief instructor once, before anybody flies by it. */
+import { say } from '@/said'
 import type { Session } from '@/api/types'
 import { signed } from '@/words'
 
@@ -9,18 +10,20 @@ defineEmits<{ read: [] }>()
 
 <template>
   <section class="border-b-4 border-warn bg-warn-wash px-4 py-3 print:hidden" aria-labelledby="news">
-    <h2 id="news" class="text-lg font-bold">Touchdown model {{ news.version }}: the aim points move</h2>
+    <h2 id="news" class="text-lg font-bold">
+      {{ say('parts.touchdown-model-the-aim-points', { version: news.version }) }}
+    </h2>
     <p v-for="line in news.words" :key="line" class="max-w-4xl">{{ line }}</p>
-    <div class="mt-2 overflow-x-auto" tabindex="0" aria-label="How far the aim points move">
+    <div class="mt-2 overflow-x-auto" tabindex="0" :aria-label="say('parts.how-far-the-aim-points')">
       <table class="figure text-left text-sm">
         <thead>
           <tr>
-            <th class="pr-4">Landing</th>
-            <th class="pr-4">still air</th>
-            <th class="pr-4">12 kt ahead</th>
-            <th class="pr-4">12 kt, gusts 20</th>
-            <th class="pr-4">1.5 % uphill</th>
-            <th>1.5 % downhill</th>
+            <th class="pr-4">{{ say('common.landing') }}</th>
+            <th class="pr-4">{{ say('parts.still-air') }}</th>
+            <th class="pr-4">{{ say('parts.n-12-kt-ahead') }}</th>
+            <th class="pr-4">{{ say('parts.n-12-kt-gusts-20') }}</th>
+            <th class="pr-4">{{ say('parts.n-1-5-uphill') }}</th>
+            <th>{{ say('parts.n-1-5-downhill') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -35,7 +38,9 @@ defineEmits<{ read: [] }>()
         </tbody>
       </table>
     </div>
-    <p class="text-sm">{{ news.conditions }} Positive is farther in.</p>
-    <button type="button" class="button button-main mt-2" @click="$emit('read')">I have read it</button>
+    <p class="text-sm">{{ say('parts.positive-is-farther-in', { conditions: news.conditions }) }}</p>
+    <button type="button" class="button button-main mt-2" @click="$emit('read')">
+      {{ say('parts.i-have-read-it') }}
+    </button>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Asks for one's own password before something that needs it. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import FormDialog from './FormDialog.vue'
 
@@ -12,7 +13,7 @@ const password = ref('')
   <FormDialog :title="title" :act="act" :problem="problem" @close="emit('close')" @confirm="emit('confirm', password)">
     <p>{{ words }}</p>
     <div>
-      <label for="own-password" class="heading">Your own password</label>
+      <label for="own-password" class="heading">{{ say('parts.your-own-password') }}</label>
       <input
         id="own-password"
         v-model="password"

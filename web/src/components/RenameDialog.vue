@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Asks for the new name of somebody. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import FormDialog from './FormDialog.vue'
 
@@ -10,15 +11,15 @@ const name = ref(props.name)
 
 <template>
   <FormDialog
-    :title="`Rename ${props.name}`"
+    :title="say('parts.rename', { name: props.name })"
     act="Rename"
     :problem="problem"
     @close="emit('close')"
     @confirm="emit('confirm', name.trim())"
   >
-    <p>Their laps, sign-offs and logbook stay theirs. What is printed from now on has the new name.</p>
+    <p>{{ say('parts.their-laps-sign-offs-and') }}</p>
     <div>
-      <label for="new-name" class="heading">New name</label>
+      <label for="new-name" class="heading">{{ say('parts.new-name') }}</label>
       <input id="new-name" v-model="name" class="field" required maxlength="80" />
     </div>
   </FormDialog>

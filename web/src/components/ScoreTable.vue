@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** The score, line by line: value, tolerance, verdict and points, so that the total can be read off. */
+import { say } from '@/said'
 import type { Lap } from '@/api/types'
 import { round, signed } from '@/words'
 
 defineProps<{ score: Lap['score'] }>()
 type Criterion = Lap['score']['criteria'][number]
 const SIGN: Record<Criterion['verdict'], string> = {
-  pass: '✓ pass',
-  near: '~ near',
-  fail: '✕ fail',
-  unknown: '? unknown',
+  pass: say('parts.pass'),
+  near: say('parts.near'),
+  fail: say('parts.fail'),
+  unknown: say('parts.unknown'),
 }
 const TONE: Record<Criterion['verdict'], string> = {
   pass: 'text-pass-ink',
@@ -29,11 +30,11 @@ function shown(one: Criterion) {
   <table v-if="score.criteria.length" class="w-full text-left text-sm">
     <thead>
       <tr class="border-b border-line text-soft">
-        <th class="py-0.5 font-bold">Judged on</th>
-        <th class="text-right font-bold">Value</th>
-        <th class="hidden pl-3 font-bold sm:table-cell">Tolerance</th>
-        <th class="pl-3 font-bold">Verdict</th>
-        <th class="text-right font-bold">Points</th>
+        <th class="py-0.5 font-bold">{{ say('parts.judged-on') }}</th>
+        <th class="text-right font-bold">{{ say('parts.value') }}</th>
+        <th class="hidden pl-3 font-bold sm:table-cell">{{ say('parts.tolerance') }}</th>
+        <th class="pl-3 font-bold">{{ say('parts.verdict') }}</th>
+        <th class="text-right font-bold">{{ say('parts.points') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -49,7 +50,7 @@ function shown(one: Criterion) {
     </tbody>
     <tfoot>
       <tr class="font-bold">
-        <td class="py-1" colspan="2">Together, of what was seen</td>
+        <td class="py-1" colspan="2">{{ say('parts.together-of-what-was-seen') }}</td>
         <td class="hidden sm:table-cell" />
         <td />
         <td class="figure whitespace-nowrap text-right">{{ round(score.points) }}/{{ score.out_of }}</td>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The second factor of one's own sign-in: turned on by a first code, with codes to print for when it is lost. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { api } from '@/api/calls'
@@ -13,7 +14,7 @@ const refresh = async () => {
   await client.invalidateQueries({ queryKey: ['second-factor'] })
   await client.invalidateQueries({ queryKey: sessionQuery.queryKey })
 }
-const { write, problem, isBusy } = useWrite({ refresh, otherwise: 'Not changed.' })
+const { write, problem, isBusy } = useWrite({ refresh, otherwise: say('common.not-changed') })
 const password = ref('')
 const code = ref('')
 const begun = ref<{ secret: string; picture: string } | null>(null)
@@ -39,36 +40,34 @@ async function end() {
 
 <template>
   <section class="panel space-y-3" aria-labelledby="second">
-    <h2 id="second" class="text-lg font-bold">Second factor</h2>
+    <h2 id="second" class="text-lg font-bold">{{ say('parts.second-factor') }}</h2>
     <Loading v-if="!state.data.value" :error="state.error.value" :retry="state.refetch" />
     <template v-else>
       <p v-if="state.data.value.is_asked && !state.data.value.is_on" role="alert" class="font-bold text-fail-ink">
-        The school asks for a second factor of you. Set it up here; until then nothing else can be opened.
+        {{ say('parts.the-school-asks-for-a') }}
       </p>
       <p v-if="state.data.value.is_on">
-        You sign in with your password and a code of your authenticator app.
-        {{ state.data.value.codes_left }} of your codes on paper are left.
+        {{ say('parts.you-sign-in-with-your', { codes_left: state.data.value.codes_left }) }}
       </p>
       <p v-else-if="!begun">
-        With an authenticator app on your telephone, whoever learns your password still cannot sign in as you.
+        {{ say('parts.with-an-authenticator-app-on') }}
       </p>
       <div v-if="codes.length" class="rounded border-2 border-line p-3" role="status">
         <p class="font-bold">
-          It is on. Print these codes or write them down now: they are not shown again. Each lets you in once when the
-          telephone is not at hand.
+          {{ say('parts.it-is-on-print-these') }}
         </p>
         <ul class="figure mt-2 grid grid-cols-2 gap-1 text-lg">
           <li v-for="one in codes" :key="one">{{ one }}</li>
         </ul>
       </div>
       <form v-if="begun" class="space-y-3" @submit.prevent="confirm">
-        <p>Let the app read this square, then type the six figures that it shows.</p>
-        <img :src="begun.picture" alt="Square for the authenticator app" class="bg-white" />
+        <p>{{ say('parts.let-the-app-read-this') }}</p>
+        <img :src="begun.picture" :alt="say('parts.square-for-the-authenticator-app')" class="bg-white" />
         <p class="text-sm text-soft">
-          Without a camera, type this into the app: <span class="figure break-all">{{ begun.secret }}</span>
+          {{ say('parts.without-a-camera-type-this') }} <span class="figure break-all">{{ begun.secret }}</span>
         </p>
         <div>
-          <label for="factor-code" class="heading">Six figures</label>
+          <label for="factor-code" class="heading">{{ say('parts.six-figures') }}</label>
           <input
             id="factor-code"
             v-model="code"
@@ -79,11 +78,11 @@ async function end() {
             maxlength="10"
           />
         </div>
-        <button type="submit" class="button button-main" :disabled="isBusy">Turn it on</button>
+        <button type="submit" class="button button-main" :disabled="isBusy">{{ say('parts.turn-it-on') }}</button>
       </form>
       <form v-else class="space-y-3" @submit.prevent="state.data.value.is_on ? end() : begin()">
         <div>
-          <label for="factor-password" class="heading">Your password</label>
+          <label for="factor-password" class="heading">{{ say('common.your-password') }}</label>
           <input
             id="factor-password"
             v-model="password"
@@ -94,7 +93,7 @@ async function end() {
           />
         </div>
         <button type="submit" class="button" :disabled="isBusy">
-          {{ state.data.value.is_on ? 'Turn it off' : 'Set it up' }}
+          {{ state.data.value.is_on ? say('parts.turn-it-off') : say('parts.set-it-up') }}
         </button>
       </form>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Over whatever is open when a sign-in ends: sign in again and go on, with all that was typed. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -28,7 +29,7 @@ async function enterDemo(id: number) {
   try {
     await entered(await api.signInDemo(id))
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+    problem.value = error instanceof Error ? error.message : say('common.signing-in-failed')
   }
   busy.value = false
 }
@@ -39,8 +40,8 @@ async function enterDemo(id: number) {
     <div class="fixed inset-0 bg-black/50" aria-hidden="true" />
     <div class="fixed inset-0 grid place-items-center overflow-y-auto p-3">
       <DialogPanel class="panel w-full max-w-md space-y-3">
-        <DialogTitle class="text-xl font-bold">Your sign-in has ended</DialogTitle>
-        <p>Sign in again and go on where you were, {{ person.name }}. What you have typed is still here.</p>
+        <DialogTitle class="text-xl font-bold">{{ say('parts.heading-your-sign-in-has-ended') }}</DialogTitle>
+        <p>{{ say('parts.sign-in-again-and-go', { name: person.name }) }}</p>
         <button
           v-if="oneClick"
           type="button"
@@ -48,11 +49,11 @@ async function enterDemo(id: number) {
           :disabled="busy"
           @click="enterDemo(oneClick.id)"
         >
-          Go on as {{ oneClick.name }}
+          {{ say('parts.go-on-as', { name: oneClick.name }) }}
         </button>
-        <SignInForm v-else label="Sign in again" @entered="entered" />
+        <SignInForm v-else :label="say('parts.sign-in-again')" @entered="entered" />
         <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-        <button type="button" class="button w-full" @click="emit('leave')">Leave this page</button>
+        <button type="button" class="button w-full" @click="emit('leave')">{{ say('parts.leave-this-page') }}</button>
       </DialogPanel>
     </div>
   </Dialog>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Login and password; a code beside them for those who have a second factor, asked for once the password is right. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 import { api } from '@/api/calls'
@@ -21,7 +22,7 @@ async function enter() {
     emit('entered', await api.signIn(login.value, password.value, code.value))
   } catch (error) {
     if (error instanceof ApiError && error.code === 'second_factor') needsCode.value = true
-    problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+    problem.value = error instanceof Error ? error.message : say('common.signing-in-failed')
   }
   busy.value = false
 }
@@ -32,15 +33,15 @@ async function sendLink() {
   problem.value = ''
   sent.value = ''
   if (!login.value.trim()) {
-    problem.value = 'Enter your login first: the link goes to the mail address that it is.'
+    problem.value = say('parts.enter-your-login-first')
     return
   }
   busy.value = true
   try {
     await api.forgotten(login.value)
-    sent.value = `If ${login.value.trim()} is the login of somebody here, a link for a new password is on its way there.`
+    sent.value = say('parts.if-is-the-login-of', { login: login.value.trim() })
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'The link could not be asked for.'
+    problem.value = error instanceof Error ? error.message : say('parts.the-link-could-not-be')
   }
   busy.value = false
 }
@@ -49,11 +50,11 @@ async function sendLink() {
 <template>
   <form class="space-y-3" @submit.prevent="enter">
     <div>
-      <label for="login" class="heading">Login</label>
+      <label for="login" class="heading">{{ say('common.login') }}</label>
       <input id="login" v-model="login" class="field" autocomplete="username" required maxlength="120" />
     </div>
     <div>
-      <label for="password" class="heading">Password</label>
+      <label for="password" class="heading">{{ say('common.password') }}</label>
       <input
         id="password"
         v-model="password"
@@ -65,7 +66,7 @@ async function sendLink() {
       />
     </div>
     <div v-if="needsCode">
-      <label for="code" class="heading">Code of your authenticator app, or one from your paper</label>
+      <label for="code" class="heading">{{ say('parts.code-of-your-authenticator-app') }}</label>
       <input id="code" v-model="code" class="field" autocomplete="one-time-code" required maxlength="20" />
     </div>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
@@ -73,7 +74,7 @@ async function sendLink() {
     <button type="submit" class="button button-main w-full" :disabled="busy">{{ label }}</button>
     <p v-if="sendsLinks">
       <button type="button" class="min-h-11 underline" :disabled="busy" @click="sendLink">
-        I have forgotten my password
+        {{ say('parts.i-have-forgotten-my-password') }}
       </button>
     </p>
   </form>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One sortie in a list: who, what, where; and what can be done with it. */
+import { say } from '@/said'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -11,11 +12,13 @@ const emit = defineEmits<{ copy: []; cancel: []; reinstate: []; remove: [] }>()
 const hour = computed(() => props.one.planned_time?.slice(0, 5))
 const state = computed(() => {
   const { cancelled_for: reason, laps } = props.one
-  if (reason) return 'cancelled'
-  return laps ? `${laps} lap${laps === 1 ? '' : 's'}` : 'not flown'
+  if (reason) return say('common.cancelled')
+  return laps ? say('common.laps-counted', { laps }) : say('common.not-flown')
 })
 /** The wind of another hour or day is no wind: it is told where it was given for the day itself. */
-const wind = computed(() => (props.one.weather_at === null ? 'no wind given yet' : `wind ${windWords(props.one)}`))
+const wind = computed(() =>
+  props.one.weather_at === null ? say('parts.no-wind-given-yet') : say('parts.wind', { props: windWords(props.one) }),
+)
 </script>
 
 <template>
@@ -26,13 +29,13 @@ const wind = computed(() => (props.one.weather_at === null ? 'no wind given yet'
     >
       <span class="figure text-lg">
         <template v-if="hour">{{ hour }}<span class="unit">UTC</span></template>
-        <span v-else class="text-sm text-soft">no hour</span>
+        <span v-else class="text-sm text-soft">{{ say('parts.no-hour') }}</span>
       </span>
       <span>
         <span class="block text-lg font-bold" :class="one.cancelled_for ? 'line-through' : ''">
           {{ one.student_name }}
         </span>
-        <span class="text-sm text-soft">with {{ one.instructor_name }}</span>
+        <span class="text-sm text-soft">{{ say('common.with', { instructor_name: one.instructor_name }) }}</span>
       </span>
       <span>
         <span class="block font-bold">{{ LANDING_LABEL[one.landing] }}</span>
@@ -42,7 +45,7 @@ const wind = computed(() => (props.one.weather_at === null ? 'no wind given yet'
         <span class="block"> {{ one.airfield }} {{ one.runway_ident }} · {{ one.aircraft_name }} </span>
         <span class="text-sm text-soft">{{
           one.cancelled_for
-            ? `Cancelled: ${one.cancelled_for}`
+            ? say('parts.cancelled', { cancelled_for: one.cancelled_for })
             : `${one.airfield_is_fictional ? 'fictional; ' : ''}${wind}`
         }}</span>
       </span>
@@ -52,31 +55,35 @@ const wind = computed(() => (props.one.weather_at === null ? 'no wind given yet'
       </span>
     </RouterLink>
     <Menu as="div" class="relative flex border-l border-line">
-      <MenuButton class="min-w-14 rounded px-2 text-xl" :aria-label="`More for ${one.student_name}`">⋯</MenuButton>
+      <MenuButton
+        class="min-w-14 rounded px-2 text-xl"
+        :aria-label="say('parts.more-for', { student_name: one.student_name })"
+        >⋯</MenuButton
+      >
       <MenuItems class="panel absolute right-0 top-full z-20 w-60 !p-1 shadow-lg">
         <MenuItem v-if="mayPlan" v-slot="{ active }">
           <button type="button" class="menu-item" :class="active ? 'bg-paper' : ''" @click="emit('copy')">
-            Plan the same again…
+            {{ say('parts.plan-the-same-again') }}
           </button>
         </MenuItem>
         <MenuItem v-if="mayPlan && !one.laps && !one.cancelled_for" v-slot="{ active }">
           <button type="button" class="menu-item" :class="active ? 'bg-paper' : ''" @click="emit('cancel')">
-            Cancel…
+            {{ say('parts.cancel') }}
           </button>
         </MenuItem>
         <MenuItem v-if="mayPlan && one.cancelled_for" v-slot="{ active }">
           <button type="button" class="menu-item" :class="active ? 'bg-paper' : ''" @click="emit('reinstate')">
-            Fly it after all
+            {{ say('parts.fly-it-after-all') }}
           </button>
         </MenuItem>
         <MenuItem v-if="mayPlan && !one.laps" v-slot="{ active }">
           <button type="button" class="menu-item" :class="active ? 'bg-paper' : ''" @click="emit('remove')">
-            Take it away
+            {{ say('parts.take-it-away') }}
           </button>
         </MenuItem>
         <MenuItem v-slot="{ active }">
           <a :href="`/api/sorties/${one.id}/sortie.ics`" class="menu-item" :class="active ? 'bg-paper' : ''">
-            For your calendar (.ics)
+            {{ say('parts.for-your-calendar-ics') }}
           </a>
         </MenuItem>
       </MenuItems>

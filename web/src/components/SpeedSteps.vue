@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** How the approach speed comes about; unfolded on demand. */
+import { say } from '@/said'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import type { Brief } from '@/api/types'
 
 defineProps<{ brief: Brief }>()
 const NAME: Record<Brief['speed']['approach_speed_steps'][number]['step'], string> = {
-  base: 'Base',
-  weight: 'Weight',
-  wheels: 'Wheel landing',
-  gust: 'Gust',
-  result: 'Fly',
+  base: say('common.base'),
+  weight: say('common.weight'),
+  wheels: say('common.wheel-landing'),
+  gust: say('common.gust'),
+  result: say('common.fly'),
 }
 const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : '−'}${Math.abs(kt).toFixed(1)}`)
 </script>
@@ -17,7 +18,7 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
 <template>
   <Disclosure v-slot="{ open }">
     <DisclosureButton class="flex min-h-11 w-full items-center justify-between text-left font-bold">
-      <span>Speed, step by step</span><span aria-hidden="true">{{ open ? '−' : '+' }}</span>
+      <span>{{ say('parts.speed-step-by-step') }}</span><span aria-hidden="true">{{ open ? '−' : '+' }}</span>
     </DisclosureButton>
     <DisclosurePanel>
       <ol class="space-y-1.5">
@@ -37,7 +38,11 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
         </li>
       </ol>
       <p class="mt-2 text-sm text-soft">
-        Knots indicated. Wheels meet the runway near {{ brief.speed.touchdown_speed_kias.toFixed(0) }}.
+        {{
+          say('parts.knots-indicated-wheels-meet-the', {
+            touchdown_speed_kias: brief.speed.touchdown_speed_kias.toFixed(0),
+          })
+        }}
       </p>
     </DisclosurePanel>
   </Disclosure>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A number with its unit: typed, stepped with two buttons, or slid where there is room. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import { clamp, snap } from '@/strip/places'
 
@@ -50,7 +51,9 @@ function move(way: number, now = current()) {
   <div>
     <label :for="id" :class="hideLabel ? 'sr-only' : 'heading block'">{{ label }}</label>
     <div class="flex items-stretch" :class="tall ? 'tall' : ''">
-      <button type="button" class="step rounded-l-lg" :aria-label="`${label}: less`" @click="move(-1)">−</button>
+      <button type="button" class="step rounded-l-lg" :aria-label="say('parts.less', { label })" @click="move(-1)">
+        −
+      </button>
       <span class="relative min-w-0 flex-1">
         <input
           :id="id"
@@ -67,7 +70,14 @@ function move(way: number, now = current()) {
         />
         <span class="pointer-events-none absolute right-1.5 top-3 text-sm text-soft">{{ unit }}</span>
       </span>
-      <button type="button" class="step rounded-r-lg" :aria-label="`${label}: more`" @click="move(1)">+</button>
+      <button
+        type="button"
+        class="step rounded-r-lg"
+        :aria-label="say('parts.stepper-more', { label })"
+        @click="move(1)"
+      >
+        +
+      </button>
     </div>
     <input
       v-if="slide"
@@ -77,7 +87,7 @@ function move(way: number, now = current()) {
       :max="max"
       :step="step"
       :value="value ?? start ?? min"
-      :aria-label="`${label}, slider`"
+      :aria-label="say('parts.slider', { label })"
       @input="value = Number(($event.target as HTMLInputElement).value)"
     />
     <p v-if="hint && !error" :id="`${id}-hint`" class="text-sm text-soft">{{ hint }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A performance table: pasted from a spreadsheet, checked cell by cell, and drawn. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
@@ -20,7 +21,7 @@ async function read() {
     table.value = (props.kind === 'landing' ? found.landing : found.takeoff) ?? null
     text.value = ''
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Not read.'
+    problem.value = error instanceof Error ? error.message : say('parts.not-read')
   }
 }
 /** Ground roll by temperature, a line for each pressure altitude, at the heaviest weight. */
@@ -55,8 +56,8 @@ const ticks = computed(() => y.value.ticks(4))
     <p class="heading">
       {{
         kind === 'landing'
-          ? `Landing ground roll${hasWhole ? ' and over 50 ft' : ''}`
-          : 'Takeoff: ground roll and over 50 ft'
+          ? say('parts.landing-ground-roll', { has_whole: hasWhole ? ' ' + say('parts.and-over-50-ft') : '' })
+          : say('parts.takeoff-ground-roll-and-over')
       }}
     </p>
     <svg
@@ -64,7 +65,7 @@ const ticks = computed(() => y.value.ticks(4))
       :viewBox="`0 0 ${W} ${H}`"
       class="w-full max-w-md"
       role="img"
-      :aria-label="`Ground roll by temperature, ${curves.length} pressure altitudes`"
+      :aria-label="say('parts.ground-roll-by-temperature-pressure', { curves: curves.length })"
     >
       <g v-for="tick in ticks" :key="tick">
         <line :x1="46" :x2="W - 62" :y1="y(tick)" :y2="y(tick)" stroke="var(--line)" />
@@ -94,13 +95,13 @@ const ticks = computed(() => y.value.ticks(4))
         </text>
       </g>
     </svg>
-    <p v-else class="text-sm">None yet: distances stay unknown, and the brief says so.</p>
+    <p v-else class="text-sm">{{ say('parts.none-yet-distances-stay-unknown') }}</p>
     <template v-if="mayChange">
       <label class="block text-sm" :for="`paste-${kind}`">
         {{
           kind === 'landing'
-            ? 'Paste from a spreadsheet: temperatures [°C] along the first row, pressure altitudes [ft] down the first column, ground roll [ft] inside, or roll/distance over 50 ft such as 530/1220; full flap, maximum weight.'
-            : 'Paste from a spreadsheet, one case a row: pressure altitude [ft], temperature [°C], weight [lb], ground roll [ft], over 50 ft [ft].'
+            ? say('parts.paste-from-a-spreadsheet-temperatures')
+            : say('parts.paste-from-a-spreadsheet-one')
         }}
       </label>
       <textarea
@@ -113,8 +114,10 @@ const ticks = computed(() => y.value.ticks(4))
       />
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <div class="flex gap-2">
-        <button type="button" class="button" :disabled="!text.trim()" @click="read">Read the table</button>
-        <button v-if="table" type="button" class="button" @click="table = null">Take it away</button>
+        <button type="button" class="button" :disabled="!text.trim()" @click="read">
+          {{ say('parts.read-the-table') }}
+        </button>
+        <button v-if="table" type="button" class="button" @click="table = null">{{ say('parts.take-it-away') }}</button>
       </div>
     </template>
   </div>

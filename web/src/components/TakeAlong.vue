@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Whether this sortie is on the device, and the button that puts it there. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/calls'
@@ -39,7 +40,7 @@ async function take() {
       }
     }
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be taken along.'
+    problem.value = error instanceof Error ? error.message : say('parts.it-could-not-be-taken')
   }
   busy.value = false
 }
@@ -52,17 +53,13 @@ async function take() {
       class="min-h-14 w-full rounded px-2 text-sm font-bold leading-tight"
       :class="aboard && !isOld ? 'text-pass-ink' : 'underline'"
       :disabled="busy"
-      :title="
-        aboard
-          ? 'On this device; tap to take along anew'
-          : 'Put this sortie on the device, for when there is no network'
-      "
+      :title="aboard ? say('parts.on-this-device-tap-to') : say('parts.put-this-sortie-on-the')"
       @click="take"
     >
-      <template v-if="busy">Taking along…</template>
-      <template v-else-if="isOld">Aboard as an older Bullseye made it: take along anew</template>
-      <template v-else-if="aboard">✓ Aboard {{ at }}</template>
-      <template v-else>Take along</template>
+      <template v-if="busy">{{ say('parts.taking-along') }}</template>
+      <template v-else-if="isOld">{{ say('parts.aboard-as-an-older-bullseye') }}</template>
+      <template v-else-if="aboard">{{ say('parts.aboard', { at }) }}</template>
+      <template v-else>{{ say('parts.take-along') }}</template>
     </button>
     <p v-if="problem" role="alert" class="bg-warn-wash p-1 text-sm font-bold">{{ problem }}</p>
   </div>

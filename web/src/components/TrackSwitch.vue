@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Consent to record this tablet's position, and what it does and costs while it records. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import { useTrack } from '@/offline/track'
 import { round } from '@/words'
@@ -9,8 +10,8 @@ const track = useTrack()
 const isOn = computed(() => track.sortieId === props.sortieId)
 const battery = computed(() =>
   track.batteryPerHour === null
-    ? 'the battery is measured after ten minutes'
-    : `battery ${round(track.batteryPerHour)} % an hour`,
+    ? say('parts.the-battery-is-measured-after')
+    : say('parts.battery-an-hour', { battery_per_hour: round(track.batteryPerHour) }),
 )
 </script>
 
@@ -24,15 +25,21 @@ const battery = computed(() =>
       :aria-checked="isOn"
       @click="isOn ? track.stop() : track.start(sortieId, personId)"
     >
-      {{ isOn ? '● Recording position: stop' : 'Record position' }}
+      {{ isOn ? say('parts.recording-position-stop') : say('parts.record-position') }}
     </button>
     <p class="min-w-0 flex-1 text-sm" :class="isOn ? '' : 'text-soft'">
       <template v-if="isOn">
-        {{ track.fixes }} positions in {{ track.minutes }} min, ±{{ round(track.accuracyM) }} m; {{ battery }}.
+        {{
+          say('parts.positions-in-min-m', {
+            fixes: track.fixes,
+            minutes: track.minutes,
+            accuracy_m: round(track.accuracyM),
+            battery,
+          })
+        }}
       </template>
       <template v-else>
-        This tablet’s own position becomes the sortie’s track: kept here, sent with the laps. The receiver and a lit
-        screen usually take 10 to 20 % of the battery an hour.
+        {{ say('parts.this-tablets-own-position-becomes') }}
       </template>
     </p>
     <p v-if="track.problem" role="alert" class="w-full font-bold text-fail-ink">{{ track.problem }}</p>

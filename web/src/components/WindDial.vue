@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The wind as it is now, set by thumb on a dial over the runway; what it does to limits and ends is said at once. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { LIMITS } from '@/api/limits'
@@ -80,15 +81,18 @@ function setGust(kt: number | null) {
 }
 const along = computed(() => {
   const kt = now.value.head_kt
-  if (kt === null) return 'along unknown'
-  return `${round(Math.abs(kt))} kt ${kt < -0.5 ? 'tailwind' : 'headwind'}`
+  if (kt === null) return say('parts.along-unknown')
+  return `${round(Math.abs(kt))} kt ${kt < -0.5 ? say('parts.tailwind') : say('parts.headwind')}`
 })
 const across = computed(() => {
   const kt = now.value.cross_kt
-  if (kt === null) return 'across unknown'
+  if (kt === null) return say('parts.across-unknown')
   return Math.abs(kt) < 0.5
-    ? 'nothing across'
-    : `${round(Math.abs(kt))} kt across from the ${kt > 0 ? 'right' : 'left'}`
+    ? say('parts.nothing-across')
+    : say('parts.kt-across-from-the', {
+        kt: round(Math.abs(kt)),
+        kt_2: kt > 0 ? say('common.right') : say('common.left'),
+      })
 })
 /** Ends by this wind: those over a limit last, then by headwind, as the server ranks them before other reasons. */
 const ranked = computed(() =>
@@ -103,8 +107,12 @@ const ranked = computed(() =>
 )
 const endWords = (one: (typeof ranked.value)[number]) =>
   one.on.head_kt === null
-    ? 'direction unknown'
-    : `${round(Math.abs(one.on.head_kt))} ${one.on.head_kt < -0.5 ? 'tail' : 'head'}, ${round(one.on.values.crosswind)} across`
+    ? say('parts.direction-unknown')
+    : say('parts.across', {
+        head_kt: round(Math.abs(one.on.head_kt)),
+        head_kt_2: one.on.head_kt < -0.5 ? say('parts.tail') : say('parts.head'),
+        crosswind: round(one.on.values.crosswind),
+      })
 const words = computed(() =>
   windWords({ wind_dir_deg_mag: wind.from_deg_mag, wind_kt: wind.kt, gust_kt: wind.gust_kt }),
 )
@@ -116,7 +124,7 @@ const words = computed(() =>
     <div class="fixed inset-0 overflow-y-auto p-2 sm:p-4">
       <DialogPanel class="panel mx-auto w-full max-w-3xl space-y-3">
         <DialogTitle class="text-xl font-bold">
-          {{ ofLap === null ? 'Wind now' : `Wind of lap ${ofLap}` }}:
+          {{ ofLap === null ? say('parts.wind-now') : say('parts.wind-of-lap', { of_lap: ofLap }) }}:
           <span class="figure" role="status">{{ words }}</span>
         </DialogTitle>
         <div class="grid items-start gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
@@ -125,7 +133,7 @@ const words = computed(() =>
             viewBox="0 0 300 300"
             class="mx-auto w-full max-w-[17rem] touch-none sm:max-w-sm select-none"
             role="img"
-            :aria-label="`Dial over runway ${here.ident}: wind ${words}`"
+            :aria-label="say('parts.dial-over-runway-wind', { ident: here.ident, words })"
             @pointerdown="take"
             @pointermove="isDragged && point($event)"
             @pointerup="isDragged = false"
@@ -190,12 +198,12 @@ const words = computed(() =>
               />
             </g>
             <text v-else x="150" y="24" text-anchor="middle" font-size="14" fill="var(--ink)">
-              {{ wind.kt === 0 ? 'calm' : 'from anywhere' }}
+              {{ wind.kt === 0 ? say('common.calm') : say('parts.from-anywhere') }}
             </text>
           </svg>
           <div class="space-y-2">
             <p class="text-lg font-bold leading-snug">{{ along }}, {{ across }}</p>
-            <ul class="space-y-1" aria-label="Limits" aria-live="polite">
+            <ul class="space-y-1" :aria-label="say('parts.limits')" aria-live="polite">
               <li
                 v-for="one in over"
                 :key="one.words"
@@ -204,26 +212,26 @@ const words = computed(() =>
               >
                 {{ one.severity === 'stop' ? '✕' : '▲' }} {{ limitWords(one, now) }}
               </li>
-              <li v-if="!over.length" class="font-bold text-pass-ink">✓ Within every limit that is known.</li>
+              <li v-if="!over.length" class="font-bold text-pass-ink">{{ say('parts.within-every-limit-that-is') }}</li>
             </ul>
           </div>
         </div>
         <div class="grid gap-2 sm:grid-cols-3">
           <Stepper
             :model-value="wind.from_deg_mag"
-            label="From, magnetic"
+            :label="say('parts.from-magnetic')"
             unit="°"
             tall
             :min="0"
             :max="360"
             :step="10"
             :start="round360(here.courseDegMag)"
-            empty-word="anywhere"
+            :empty-word="say('parts.anywhere')"
             @update:model-value="wind.from_deg_mag = $event === null ? null : round360($event)"
           />
           <Stepper
             :model-value="wind.kt"
-            label="Speed"
+            :label="say('common.speed')"
             unit="kt"
             tall
             :min="LIMITS.windKt.min"
@@ -232,18 +240,18 @@ const words = computed(() =>
           />
           <Stepper
             :model-value="wind.gust_kt"
-            label="Gusts to"
+            :label="say('parts.gusts-to')"
             unit="kt"
             tall
             :min="wind.kt"
             :max="LIMITS.gustKt.max"
             :start="wind.kt + 5"
-            empty-word="no gusts"
+            :empty-word="say('parts.no-gusts')"
             @update:model-value="setGust"
           />
         </div>
-        <div v-if="ends.length > 1" role="group" aria-label="Runway, best first by this wind">
-          <p class="heading">Runway, best first by this wind</p>
+        <div v-if="ends.length > 1" role="group" :aria-label="say('parts.runway-best-first-by-this')">
+          <p class="heading">{{ say('parts.runway-best-first-by-this') }}</p>
           <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
             <button
               v-for="one in ranked"
@@ -261,16 +269,18 @@ const words = computed(() =>
         </div>
         <p class="text-sm text-soft">
           <template v-if="ofLap === null">
-            Look at the sock, and ask the tower. Brief, aim, limits and go-around point follow from the next lap on.
+            {{ say('parts.look-at-the-sock-and') }}
           </template>
-          <template v-else>What this lap shows is calculated again in this wind.</template>
-          The aircraft’s handbook, the local rules and the instructor decide.
+          <template v-else>{{ say('parts.what-this-lap-shows-is') }}</template>
+          {{ say('parts.the-aircrafts-handbook-the-local') }}
         </p>
         <div class="sticky bottom-0 flex flex-wrap gap-2 bg-card py-2">
           <button type="button" class="button button-main !min-h-14 flex-1" @click="emit('use', { ...wind }, end)">
-            Use {{ words }}{{ end === endId ? '' : `, runway ${here.ident}` }}
+            {{ say('parts.use', { words, end_id: end === endId ? '' : say('parts.runway', { ident: here.ident }) }) }}
           </button>
-          <button type="button" class="button !min-h-14" @click="emit('close')">Leave it as it was</button>
+          <button type="button" class="button !min-h-14" @click="emit('close')">
+            {{ say('parts.leave-it-as-it-was') }}
+          </button>
         </div>
       </DialogPanel>
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The wind as it meets the runway, drawn the way the strip lies: landing from left to right. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Brief } from '@/api/types'
 import { round } from '@/words'
@@ -18,32 +19,42 @@ const from = computed(() => ({
 const isCalm = computed(() => props.brief.wind.headwind_kt === 0 && props.brief.wind.crosswind_kt === 0)
 const along = computed(() => {
   const kt = props.brief.wind.headwind_kt
-  if (kt === null) return 'unknown'
-  return `${round(Math.abs(kt))} kt ${kt < -0.5 ? 'tailwind' : 'headwind'}`
+  if (kt === null) return say('common.unknown')
+  return `${round(Math.abs(kt))} kt ${kt < -0.5 ? say('parts.tailwind') : say('parts.headwind')}`
 })
 const across = computed(() => {
   const kt = props.brief.wind.crosswind_kt
-  if (kt === null) return 'unknown'
-  if (Math.abs(kt) < 0.5) return 'no crosswind'
-  return `${round(Math.abs(kt))} kt from the ${kt > 0 ? 'right' : 'left'}`
+  if (kt === null) return say('common.unknown')
+  if (Math.abs(kt) < 0.5) return say('parts.no-crosswind')
+  return say('parts.kt-from-the', { kt: round(Math.abs(kt)), kt_2: kt > 0 ? say('common.right') : say('common.left') })
 })
 const gust = computed(() => {
   const { gust_headwind_kt: head, gust_crosswind_kt: cross, headwind_kt: steady } = props.brief.wind
   if (head === null || cross === null || head === steady) return ''
-  return `in gusts ${round(head)} and ${round(Math.abs(cross))}`
+  return say('parts.in-gusts-and', { head: round(head), cross: round(Math.abs(cross)) })
 })
 /** What the worst direction of a wind that swings does, where it is more than the mean one. */
 const upTo = computed(() => {
   const { worst_crosswind_kt: worst, crosswind_kt: mean, gust_crosswind_kt: gusting } = props.brief.wind
   if (worst === null || mean === null) return ''
   if (Math.abs(worst) < Math.max(Math.abs(mean), Math.abs(gusting ?? 0)) + 0.5) return ''
-  return `up to ${round(Math.abs(worst))} kt from the ${worst > 0 ? 'right' : 'left'} as it swings`
+  return say('parts.up-to-kt-from-the', {
+    worst: round(Math.abs(worst)),
+    worst_2: worst > 0 ? say('common.right') : say('common.left'),
+  })
 })
 </script>
 
 <template>
   <div class="flex items-start gap-3">
-    <svg viewBox="0 0 140 116" width="140" height="116" class="shrink-0" role="img" :aria-label="`Wind ${words}`">
+    <svg
+      viewBox="0 0 140 116"
+      width="140"
+      height="116"
+      class="shrink-0"
+      role="img"
+      :aria-label="say('parts.wind-on-runway', { words })"
+    >
       <rect x="12" y="46" width="116" height="24" fill="var(--tarmac)" />
       <path d="M20 58h86" stroke="var(--paint)" stroke-width="2" stroke-dasharray="12 8" />
       <path d="M112 51 l9 7 l-9 7" fill="none" stroke="var(--paint)" stroke-width="2.5" />
@@ -55,7 +66,7 @@ const upTo = computed(() => {
         </g>
       </g>
       <text v-else x="70" y="32" text-anchor="middle" font-size="14" fill="var(--ink)">
-        {{ !brief.wind.is_known ? 'not given' : isCalm ? 'calm' : 'variable' }}
+        {{ !brief.wind.is_known ? say('common.not-given') : isCalm ? say('common.calm') : say('common.variable') }}
       </text>
     </svg>
     <div class="min-w-0">
@@ -65,7 +76,7 @@ const upTo = computed(() => {
         <p class="leading-snug">{{ across }}</p>
         <p v-if="upTo" class="font-bold leading-snug">{{ upTo }}</p>
       </template>
-      <p v-else class="leading-snug">Along and across the runway: unknown</p>
+      <p v-else class="leading-snug">{{ say('parts.along-and-across-the-runway') }}</p>
       <p v-if="gust" class="leading-snug text-soft">{{ gust }}</p>
     </div>
   </div>

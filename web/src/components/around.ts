@@ -1,21 +1,22 @@
 /** Words for the rest of the lap. */
+import { labels } from '@/said'
 import type { Lap } from '@/api/types'
 import { round, signed } from '@/words'
 
 type Point = Lap['around']['judged'][number]
-export const TASK_LABEL: Record<Point['task'], string> = {
-  takeoff: 'Takeoff',
-  pattern: 'Pattern',
-  final: 'Final',
-  rollout: 'Rollout',
-  decision: 'Decision',
-}
-export const VERDICT_SIGN: Record<Point['verdict'], string> = {
-  pass: '✓ pass',
-  near: '~ near',
-  fail: '✕ fail',
-  unknown: '? unknown',
-}
+export const TASK_LABEL = labels<Point['task']>({
+  takeoff: 'common.takeoff',
+  pattern: 'common.pattern',
+  final: 'common.final',
+  rollout: 'common.rollout',
+  decision: 'common.decision',
+})
+export const VERDICT_SIGN = labels<Point['verdict']>({
+  pass: 'parts.pass',
+  near: 'parts.near',
+  fail: 'parts.fail',
+  unknown: 'parts.unknown',
+})
 export const VERDICT_TONE: Record<Point['verdict'], string> = {
   pass: 'text-pass-ink',
   near: 'text-ink',

@@ -1,4 +1,5 @@
 /** Editing one thing of the school: a draft that nothing loses, fields that were refused, and undo. */
+import { say } from '@/said'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, onScopeDispose, ref, type Ref } from 'vue'
 import { api, type Kept } from '@/api/calls'
@@ -35,7 +36,7 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
     id.value = again.id
     seen.value = again.seen
     left.delete(what)
-    saved.value = 'What you typed before is still here; it is not kept yet.'
+    saved.value = say('parts.what-you-typed-before-is')
   }
   onScopeDispose(() => {
     const now = JSON.stringify(draft.value)
@@ -74,7 +75,7 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
     const kept = await write({
       call: () => call(row, row === null ? null : seen.value),
       undo: {
-        what: `change of ${name}`,
+        what: say('parts.change-of', { name }),
         back: (answer) => (restore ? restore() : api.takeOutOfUse(what, answer.id)).then(close),
       },
     })
@@ -82,16 +83,16 @@ export function useEditor<T>(what: Kept, read: (theirs: Theirs) => T = (theirs) 
     id.value = kept.answer.id
     seen.value = kept.answer.revision
     opened = JSON.stringify(draft.value)
-    saved.value = `${name} is kept.`
+    saved.value = say('parts.is-kept', { name })
   }
   async function remove(name: string, row: number) {
     saved.value = ''
     const kept = await write({
       call: () => api.takeOutOfUse(what, row),
-      undo: { what: `taking ${name} out of use`, back: () => api.bringBack(what, row) },
+      undo: { what: say('parts.taking-out-of-use', { name }), back: () => api.bringBack(what, row) },
     })
     if (!kept) return
-    saved.value = `${name} is no longer offered; past sorties keep it.`
+    saved.value = say('parts.is-no-longer-offered-past', { name })
     if (id.value === row) close()
   }
   /** Go on with what somebody else has kept. */

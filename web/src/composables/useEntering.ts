@@ -1,4 +1,5 @@
 /** Send a form that ends in being signed in; what was wrong is kept by field. */
+import { say } from '@/said'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -21,7 +22,7 @@ export function useEntering() {
       await router.replace('/')
     } catch (error) {
       if (error instanceof ApiError) fields.value = error.fields
-      problem.value = error instanceof Error ? error.message : 'That did not work.'
+      problem.value = error instanceof Error ? error.message : say('parts.that-did-not-work')
     }
     busy.value = false
   }

@@ -2,6 +2,7 @@
  * The lap being recorded: every change is kept on this device at once under the id made here and sent when there is a
  * chance, so that nothing that was tapped needs a network. What is seen before a lap ends waits in a draft.
  */
+import { say } from '@/said'
 import { computed, ref, type Ref } from 'vue'
 import type { Lap, LapIn, Person } from '@/api/types'
 import { device, fromDevice, type Draft } from '@/offline/device'
@@ -115,7 +116,7 @@ export function useLapRecorder(sortieId: number, laps: Ref<readonly Lap[]>, pers
     if (!one) return
     begin()
     await keep(one.id, null)
-    await remember('removed lap', one.id, one.values)
+    await remember(say('parts.removed-lap'), one.id, one.values)
   }
   return { id, shown, current, lap, values, draft, latest, onlyInMemory, begin, open, change, note, keepDraft, remove }
 }

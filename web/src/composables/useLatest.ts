@@ -2,6 +2,7 @@
  * Ask the server again and again while something is dragged: while one answer is awaited only the newest question is
  * kept, so that dragging never queues up.
  */
+import { say } from '@/said'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
 
@@ -32,7 +33,7 @@ export function useLatest<Question, Answer>(
       } catch (error) {
         if (asked !== age) continue
         fields.value = error instanceof ApiError ? error.fields : {}
-        problem.value = error instanceof Error ? error.message : 'It could not be calculated.'
+        problem.value = error instanceof Error ? error.message : say('parts.it-could-not-be-calculated')
       }
     }
     running = false

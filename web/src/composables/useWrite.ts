@@ -2,6 +2,7 @@
  * The one way to write to the server: drawn at once where that is wanted, said in words when it is refused, and taken
  * back by undo.
  */
+import { say } from '@/said'
 import { useMutation } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { ApiError } from '@/api/client'
@@ -24,7 +25,7 @@ interface Options {
   otherwise?: string
 }
 
-export function useWrite({ refresh: usual = async () => undefined, otherwise = 'Not kept.' }: Options = {}) {
+export function useWrite({ refresh: usual = async () => undefined, otherwise = say('common.not-kept') }: Options = {}) {
   const undo = useUndo()
   const fields = ref<Record<string, string>>({})
   const problem = ref('')

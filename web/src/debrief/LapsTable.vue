@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Each lap against the standard; of a long day the latest stand open, the others unfold. */
+import { say } from '@/said'
 import { RouterLink } from 'vue-router'
 import type { Lap } from '@/api/types'
 import { fromSpotFt } from '@/debrief/lap'
@@ -21,21 +22,25 @@ const halfWidth = (lap: Lap) =>
     ? (lap.readings.along_ft as Record<string, { half_width: number | null }>).tracked?.half_width
     : null
 const verdict = (lap: Lap) =>
-  lap.score.meets_standard === null ? '? not all seen' : lap.score.meets_standard ? '✓ meets' : '✕ not met'
+  lap.score.meets_standard === null
+    ? say('debrief.not-all-seen')
+    : lap.score.meets_standard
+      ? say('debrief.meets')
+      : say('debrief.not-met')
 </script>
 
 <template>
-  <section class="panel overflow-x-auto" aria-label="Laps against the standard" tabindex="0">
+  <section class="panel overflow-x-auto" :aria-label="say('debrief.laps-against-the-standard')" tabindex="0">
     <table class="w-full min-w-[44rem] text-left">
       <thead>
         <tr class="border-b border-line text-sm text-soft">
-          <th class="py-1">Lap</th>
-          <th>Ended</th>
-          <th class="text-right">From spot</th>
-          <th class="text-right">Speed off</th>
-          <th class="text-right">Float</th>
-          <th class="pl-3">Drift</th>
-          <th class="text-right">Score</th>
+          <th class="py-1">{{ say('common.lap') }}</th>
+          <th>{{ say('common.ended') }}</th>
+          <th class="text-right">{{ say('debrief.from-spot') }}</th>
+          <th class="text-right">{{ say('debrief.speed-off') }}</th>
+          <th class="text-right">{{ say('common.float') }}</th>
+          <th class="pl-3">{{ say('common.drift') }}</th>
+          <th class="text-right">{{ say('common.score') }}</th>
           <th class="pl-3">{{ standard }}</th>
         </tr>
       </thead>
@@ -45,7 +50,11 @@ const verdict = (lap: Lap) =>
             <RouterLink
               :to="{ name: 'laps', params: { id: sortieId }, query: { lap: lap.id } }"
               class="figure flex min-h-11 min-w-11 items-center underline"
-              :aria-label="mayChange ? `Correct lap ${lap.number}` : `Lap ${lap.number}`"
+              :aria-label="
+                mayChange
+                  ? say('debrief.correct-lap', { number: lap.number })
+                  : say('common.lap-number', { number: lap.number })
+              "
             >
               {{ lap.number }}
             </RouterLink>
@@ -79,16 +88,16 @@ const verdict = (lap: Lap) =>
                   : 'text-fail-ink'
             "
           >
-            {{ lap.outcome === 'go_around' ? 'not judged' : verdict(lap) }}
+            {{ lap.outcome === 'go_around' ? say('debrief.not-judged') : verdict(lap) }}
           </td>
         </tr>
       </tbody>
     </table>
     <button v-if="all > open" type="button" class="button mt-2" @click="showsAll = !showsAll">
-      {{ showsAll ? `Only the last ${open} laps` : `All ${all} laps` }}
+      {{ showsAll ? say('debrief.only-the-last-laps', { open }) : say('debrief.all-laps', { all }) }}
     </button>
     <p class="mt-1 text-sm text-soft">
-      Tolerances quoted from memory; the current edition of the standard and the examiner decide.
+      {{ say('debrief.tolerances-quoted-from-memory-the') }}
     </p>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What to change, and the pages of the faults that were seen in these laps, the most frequent first. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -31,12 +32,12 @@ const toRead = computed(() => {
 </script>
 
 <template>
-  <section class="panel border-l-8 !border-l-aim" aria-label="The one change">
-    <p class="heading">The one change</p>
+  <section class="panel border-l-8 !border-l-aim" :aria-label="say('debrief.the-one-change')">
+    <p class="heading">{{ say('debrief.the-one-change') }}</p>
     <p class="text-2xl font-bold leading-snug">{{ summary.one_change }}</p>
     <p v-if="summary.luck_words" class="mt-1">{{ summary.luck_words }}</p>
     <p v-if="toRead.length" class="mt-1">
-      Faults and remedies:
+      {{ say('debrief.faults-and-remedies') }}
       <RouterLink
         v-for="one in toRead"
         :key="one.code"

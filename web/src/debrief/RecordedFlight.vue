@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The recorded flights of the sortie: replayed, brought as a file, or measured from what the tablet noted. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
@@ -28,7 +29,7 @@ async function measure() {
     const line = await api.measureFromTablet(props.sortieId)
     await router.push({ name: 'track', params: { track: line.id } })
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'It could not be measured.'
+    problem.value = error instanceof Error ? error.message : say('debrief.it-could-not-be-measured')
   }
 }
 </script>
@@ -37,26 +38,32 @@ async function measure() {
   <section
     v-if="flights.data.value"
     class="panel flex flex-wrap items-center gap-x-4 gap-y-2 !py-2"
-    aria-label="Recorded flight"
+    :aria-label="say('debrief.recorded-flight')"
   >
-    <b>Recorded flight</b>
+    <b>{{ say('debrief.recorded-flight') }}</b>
     <RouterLink
       v-for="one in ofSortie"
       :key="one.id"
       :to="{ name: 'track', params: { track: one.id } }"
       class="button button-main"
     >
-      Replay {{ one.begun_at ? `${clock(one.begun_at, '')} to ${clock(one.ended_at!)}` : one.name }}
+      {{
+        say('debrief.replay', {
+          name: one.begun_at
+            ? say('debrief.to', { begun_at: clock(one.begun_at, ''), ended_at: clock(one.ended_at!) })
+            : one.name,
+        })
+      }}
     </RouterLink>
-    <span v-if="!ofSortie.length" class="text-soft">None yet.</span>
-    <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">Bring a file</RouterLink>
+    <span v-if="!ofSortie.length" class="text-soft">{{ say('debrief.none-yet') }}</span>
+    <RouterLink v-if="mayChange" :to="{ name: 'tracks' }" class="button">{{ say('debrief.bring-a-file') }}</RouterLink>
     <button
       v-if="mayChange && !ofSortie.length && pieces.data.value?.tracks.length"
       type="button"
       class="button"
       @click="measure"
     >
-      Measure from the tablet’s own positions
+      {{ say('debrief.measure-from-the-tablets-own') }}
     </button>
     <span v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</span>
   </section>

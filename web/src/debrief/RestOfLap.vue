@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Each fault of the rest of the laps once, gravest first, with the laps that had it and the words of the worst. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Lap } from '@/api/types'
@@ -27,24 +28,26 @@ const decided = computed(() => props.shown.some((one) => one.around.points !== n
 
 <template>
   <section v-if="restFaults.length || decided" class="panel space-y-2" aria-labelledby="rest">
-    <h2 id="rest" class="text-lg font-bold">The rest of the lap</h2>
-    <p v-if="!restFaults.length">Nothing that was measured or marked was outside of its limits.</p>
+    <h2 id="rest" class="text-lg font-bold">{{ say('common.the-rest-of-the-lap') }}</h2>
+    <p v-if="!restFaults.length">{{ say('debrief.nothing-that-was-measured-or') }}</p>
     <ul class="divide-y divide-line">
       <li v-for="fault in restFaults" :key="fault.name" class="grid gap-x-3 py-1 sm:grid-cols-[1fr_16rem]">
         <span><b class="text-fail-ink">✕</b> {{ fault.words }}</span>
         <span class="text-sm text-soft">
-          {{ fault.laps.length === 1 ? 'lap' : 'laps' }}
+          {{ say('debrief.in-laps', { count: fault.laps.length }) }}
           <template v-for="(lap, k) in fault.laps" :key="lap.id"
             ><template v-if="k">, </template
             ><RouterLink :to="{ name: 'laps', params: { id: sortieId }, query: { lap: lap.id } }" class="underline">{{
               lap.number
             }}</RouterLink></template
-          ><template v-if="fault.laps.length > 1 && fault.worst !== null">; worst on {{ fault.worst }}</template>
+          ><template v-if="fault.laps.length > 1 && fault.worst !== null">{{
+            say('debrief.worst-on', { worst: fault.worst })
+          }}</template>
         </span>
       </li>
     </ul>
     <p class="text-sm text-soft">
-      Gravest first. What was neither measured by a recorded flight nor marked is not judged.
+      {{ say('debrief.gravest-first-what-was-neither') }}
     </p>
   </section>
 </template>

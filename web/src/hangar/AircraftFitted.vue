@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What an aircraft is fitted with, and the speeds that are read from its handbook. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { AircraftSpec } from '@/api/types'
 import Stepper from '@/components/Stepper.vue'
@@ -21,10 +22,10 @@ function setAbout(part: Partial<About>) {
 }
 const picked = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 const SPEEDS = [
-  ['rotate_kias', 'Rotate'],
-  ['vx_kias', 'Vx'],
-  ['vy_kias', 'Vy'],
-  ['best_glide_kias', 'Best glide'],
+  ['rotate_kias', say('hangar.rotate')],
+  ['vx_kias', say('hangar.vx')],
+  ['vy_kias', say('hangar.vy')],
+  ['best_glide_kias', say('hangar.best-glide')],
 ] as const
 </script>
 
@@ -32,89 +33,91 @@ const SPEEDS = [
   <div class="space-y-3">
     <div class="grid grid-cols-2 gap-3">
       <label class="flex min-h-11 items-center gap-2 font-bold"
-        ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />Retractable gear</label
+        ><input v-model="draft.is_retractable" type="checkbox" class="h-6 w-6" />{{
+          say('hangar.retractable-gear')
+        }}</label
       >
       <Stepper
         v-if="draft.is_retractable"
         :model-value="about.gear_limit_kias ?? null"
-        label="Gear limit"
+        :label="say('hangar.gear-limit')"
         unit="KIAS"
         :min="1"
         :max="250"
         :start="120"
-        empty-word="unknown"
+        :empty-word="say('common.unknown')"
         @update:model-value="setAbout({ gear_limit_kias: $event })"
       />
       <label>
-        <span class="heading">Stands on</span>
+        <span class="heading">{{ say('hangar.stands-on') }}</span>
         <select
           class="field"
           :value="about.undercarriage"
           @change="setAbout({ undercarriage: picked($event) as About['undercarriage'] })"
         >
-          <option value="nosewheel">a nosewheel</option>
-          <option value="tailwheel">a tailwheel</option>
+          <option value="nosewheel">{{ say('hangar.a-nosewheel') }}</option>
+          <option value="tailwheel">{{ say('hangar.a-tailwheel') }}</option>
         </select>
       </label>
       <label>
-        <span class="heading">Propeller</span>
+        <span class="heading">{{ say('hangar.propeller') }}</span>
         <select
           class="field"
           :value="about.propeller"
           @change="setAbout({ propeller: picked($event) as About['propeller'] })"
         >
-          <option value="fixed">fixed</option>
-          <option value="variable">variable, with a lever</option>
+          <option value="fixed">{{ say('hangar.fixed') }}</option>
+          <option value="variable">{{ say('hangar.variable-with-a-lever') }}</option>
         </select>
       </label>
       <label>
-        <span class="heading">Carburettor heat</span>
+        <span class="heading">{{ say('hangar.carburettor-heat') }}</span>
         <select
           class="field"
           :value="String(about.has_carburettor_heat)"
           @change="setAbout({ has_carburettor_heat: picked($event) === 'null' ? null : picked($event) === 'true' })"
         >
-          <option value="null">not known</option>
-          <option value="true">fitted</option>
-          <option value="false">none</option>
+          <option value="null">{{ say('common.not-known') }}</option>
+          <option value="true">{{ say('hangar.fitted') }}</option>
+          <option value="false">{{ say('common.none') }}</option>
         </select>
       </label>
       <Stepper
         :model-value="about.slats_out_kias ?? null"
-        label="Slats come out at"
+        :label="say('hangar.slats-come-out-at')"
         unit="KIAS"
         :min="1"
         :max="250"
         :start="50"
-        empty-word="none"
+        :empty-word="say('common.none')"
         @update:model-value="setAbout({ slats_out_kias: $event })"
       />
     </div>
     <label>
-      <span class="heading">Angle of attack on final, where a gauge is fitted</span>
+      <span class="heading">{{ say('hangar.angle-of-attack-on-final') }}</span>
       <input
         class="field"
         maxlength="80"
-        placeholder="the upper edge of the green"
+        :placeholder="say('hangar.the-upper-edge-of-the')"
         :value="about.angle_of_attack_target ?? ''"
         @change="setAbout({ angle_of_attack_target: picked($event) || null })"
       />
     </label>
     <label class="block">
-      <span class="heading">Registration, for the logbook</span>
+      <span class="heading">{{ say('hangar.registration-for-the-logbook') }}</span>
       <input
         class="field"
-        placeholder="asked each time"
+        :placeholder="say('hangar.asked-each-time')"
         maxlength="80"
         :value="about.registration ?? ''"
         @change="setAbout({ registration: picked($event) || null })"
       />
     </label>
     <label class="flex min-h-11 items-center gap-2 font-bold"
-      >Wing
+      >{{ say('hangar.wing') }}
       <select v-model="draft.wing" class="field !w-28">
-        <option value="high">high</option>
-        <option value="low">low</option>
+        <option value="high">{{ say('hangar.high') }}</option>
+        <option value="low">{{ say('hangar.low') }}</option>
       </select>
     </label>
     <div class="grid grid-cols-2 gap-3">
@@ -127,7 +130,7 @@ const SPEEDS = [
         :min="1"
         :max="250"
         :start="70"
-        empty-word="unknown"
+        :empty-word="say('common.unknown')"
         @update:model-value="draft[field] = $event"
       />
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Flows and callouts by phase of flight, one a line. */
+import { say } from '@/said'
 import type { AircraftSpec } from '@/api/types'
 
 const draft = defineModel<AircraftSpec>({ required: true })
@@ -29,8 +30,8 @@ function setFlow(phase: (typeof PHASES)[number], part: 'items' | 'callouts', tex
 </script>
 
 <template>
-  <section class="panel space-y-2" aria-label="Flows and callouts">
-    <h3 class="font-bold">Flows and callouts, one a line</h3>
+  <section class="panel space-y-2" :aria-label="say('common.flows-and-callouts')">
+    <h3 class="font-bold">{{ say('hangar.flows-and-callouts-one-a') }}</h3>
     <details v-for="phase in PHASES" :key="phase">
       <summary class="min-h-11 cursor-pointer content-center capitalize">
         {{ phase }} <span class="text-soft">({{ flow(phase)?.items.length ?? 0 }})</span>
@@ -38,15 +39,15 @@ function setFlow(phase: (typeof PHASES)[number], part: 'items' | 'callouts', tex
       <textarea
         class="field"
         rows="4"
-        :aria-label="`${phase}: flow`"
+        :aria-label="say('hangar.flow', { phase })"
         :value="flow(phase)?.items.join('\n') ?? ''"
         @change="setFlow(phase, 'items', ($event.target as HTMLTextAreaElement).value)"
       />
       <textarea
         class="field"
         rows="2"
-        placeholder="callouts"
-        :aria-label="`${phase}: callouts`"
+        :placeholder="say('hangar.callouts')"
+        :aria-label="say('hangar.phase-callouts', { phase })"
         :value="(flow(phase)?.callouts ?? []).join('\n')"
         @change="setFlow(phase, 'callouts', ($event.target as HTMLTextAreaElement).value)"
       />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Speed, flap and power of each leg of the pattern. */
+import { say } from '@/said'
 import type { AircraftSpec } from '@/api/types'
 
 const draft = defineModel<AircraftSpec>({ required: true })
@@ -13,9 +14,9 @@ function addLadder() {
 </script>
 
 <template>
-  <section class="panel space-y-3" aria-label="Speeds of the legs">
-    <h3 class="font-bold">Speeds of the legs</h3>
-    <button v-if="!draft.ladder" type="button" class="button" @click="addLadder">Enter them</button>
+  <section class="panel space-y-3" :aria-label="say('hangar.speeds-of-the-legs')">
+    <h3 class="font-bold">{{ say('hangar.speeds-of-the-legs') }}</h3>
+    <button v-if="!draft.ladder" type="button" class="button" @click="addLadder">{{ say('hangar.enter-them') }}</button>
     <div
       v-for="leg in draft.ladder ? LEGS : []"
       :key="leg"
@@ -27,13 +28,20 @@ function addLadder() {
         class="field figure"
         type="number"
         step="any"
-        :aria-label="`${leg}: KIAS`"
+        :aria-label="say('hangar.kias', { leg })"
       />
-      <select v-model="draft.ladder![leg].flap" class="field" :aria-label="`${leg}: flap`">
-        <option v-for="flap in draft.flaps" :key="flap.name" :value="flap.name">flap {{ flap.name }}</option>
+      <select v-model="draft.ladder![leg].flap" class="field" :aria-label="say('hangar.leg-flap', { leg })">
+        <option v-for="flap in draft.flaps" :key="flap.name" :value="flap.name">
+          {{ say('hangar.flap-named', { name: flap.name }) }}
+        </option>
       </select>
-      <input v-model="draft.ladder![leg].power" class="field" maxlength="80" :aria-label="`${leg}: power reference`" />
+      <input
+        v-model="draft.ladder![leg].power"
+        class="field"
+        maxlength="80"
+        :aria-label="say('hangar.power-reference', { leg })"
+      />
     </div>
-    <p class="text-sm text-soft">Power is where to start, not a target.</p>
+    <p class="text-sm text-soft">{{ say('hangar.power-is-where-to-start') }}</p>
   </section>
 </template>

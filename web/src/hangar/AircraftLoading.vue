@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a flight weighs, and the distances of the handbook pasted in. */
+import { say } from '@/said'
 import { ref, watch } from 'vue'
 import { LIMITS } from '@/api/limits'
 import { api } from '@/api/calls'
@@ -23,34 +24,49 @@ watch([() => props.id, people, bags, fuel], () => void weigh(), { deep: true, im
 </script>
 
 <template>
-  <section class="panel space-y-3" aria-label="Weight of a flight">
-    <h3 class="font-bold">Loading</h3>
+  <section class="panel space-y-3" :aria-label="say('hangar.weight-of-a-flight')">
+    <h3 class="font-bold">{{ say('hangar.loading') }}</h3>
     <template v-if="id !== null">
       <div class="grid grid-cols-2 gap-3">
         <Stepper
           v-for="(_, i) in people"
           :key="i"
           v-model="people[i] as number"
-          :label="`Person ${i + 1}`"
+          :label="say('hangar.person', { i: i + 1 })"
           unit="lb"
           :min="LIMITS.personLb.min"
           :max="LIMITS.personLb.max"
           :step="5"
         />
-        <Stepper v-model="bags" label="Bags" unit="lb" :min="LIMITS.bagsLb.min" :max="LIMITS.bagsLb.max" :step="5" />
-        <Stepper v-model="fuel" label="Fuel" unit="gal" :min="LIMITS.fuelGal.min" :max="LIMITS.fuelGal.max" />
+        <Stepper
+          v-model="bags"
+          :label="say('hangar.bags')"
+          unit="lb"
+          :min="LIMITS.bagsLb.min"
+          :max="LIMITS.bagsLb.max"
+          :step="5"
+        />
+        <Stepper
+          v-model="fuel"
+          :label="say('hangar.fuel')"
+          unit="gal"
+          :min="LIMITS.fuelGal.min"
+          :max="LIMITS.fuelGal.max"
+        />
       </div>
       <div class="flex gap-2">
         <button type="button" class="button" :disabled="people.length >= 6" @click="people.push(170)">
-          One more person
+          {{ say('hangar.one-more-person') }}
         </button>
-        <button type="button" class="button" :disabled="people.length < 2" @click="people.pop()">One fewer</button>
+        <button type="button" class="button" :disabled="people.length < 2" @click="people.pop()">
+          {{ say('hangar.one-fewer') }}
+        </button>
       </div>
       <p v-if="load" role="status" class="font-bold" :class="load.over_lb > 0 ? 'text-fail-ink' : ''">
         {{ load.words }}
       </p>
     </template>
-    <p v-else>Keep the aircraft first.</p>
+    <p v-else>{{ say('hangar.keep-the-aircraft-first') }}</p>
     <TablePaste v-model="draft.landing_table as never" kind="landing" :may-change="mayChange" />
     <TablePaste v-model="draft.takeoff_table as never" kind="takeoff" :may-change="mayChange" />
     <p

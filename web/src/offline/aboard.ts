@@ -1,4 +1,5 @@
 /** Sorties taken along: what stands in for the server while it cannot be reached. */
+import { say } from '@/said'
 import { ApiError } from '@/api/client'
 import type { Aboard } from '@/api/types'
 import { device, fromDevice, keptSession, type AboardRow } from './device'
@@ -47,10 +48,12 @@ export async function orCopy<T>(ask: () => Promise<T>, find: () => Promise<(() =
   const read = await find()
   if (!read) return asked ?? ask()
   try {
-    if (!asked) throw new ApiError(0, 'No network.')
+    if (!asked) throw new ApiError(0, say('device.no-network'))
     const found = await Promise.race([
       asked,
-      new Promise<never>((_, refuse) => setTimeout(() => refuse(new ApiError(0, 'No answer.')), PATIENCE_MS)),
+      new Promise<never>((_, refuse) =>
+        setTimeout(() => refuse(new ApiError(0, say('device.no-answer'))), PATIENCE_MS),
+      ),
     ])
     link.answered()
     return found

@@ -2,6 +2,7 @@
  * Answers without a network: reading between the values of the table that the server handed along. The model itself
  * stays on the server; its own result takes the place of these as soon as it is reached.
  */
+import { say } from '@/said'
 import { round } from '@/words'
 import type { WindOn } from './wind'
 
@@ -253,9 +254,14 @@ const LEADS_FROM = 1 / 3 // of all the feet of the parts, from which a known par
 
 /** What happened, in true feet, and from where they count, as the core says it. */
 function happened(table: AnswerTable, errorFt: number): string {
-  if (Math.abs(errorFt) < 5) return 'It touched where it should.'
-  const origin = Math.abs(table.target_minus_spot_ft) < 0.5 ? 'the spot' : 'the middle of the box'
-  return `It touched ${round(Math.abs(errorFt), 10)} ft ${errorFt > 0 ? 'beyond' : 'before'} ${origin}.`
+  if (Math.abs(errorFt) < 5) return say('device.it-touched-where-it-should')
+  const origin =
+    Math.abs(table.target_minus_spot_ft) < 0.5 ? say('device.the-spot') : say('device.the-middle-of-the-box')
+  return say('device.it-touched-ft', {
+    error_ft: round(Math.abs(errorFt), 10),
+    error_ft_2: errorFt > 0 ? say('device.beyond') : say('device.before'),
+    origin,
+  })
 }
 
 /** The one change, by the core's rule: a known part leads from a third on, else what is to be measured next. */
@@ -265,19 +271,18 @@ function change(table: AnswerTable, lap: Flown, parts: readonly DevicePart[]): s
   const known = parts.filter((part) => part.cause !== 'rest' && part.feet !== null)
   const lead = known.reduce((most, part) => (size(part) > size(most) ? part : most))
   const feet = Math.round(size(lead) / 10) * 10
-  const way = (lead.feet ?? 0) > 0 ? 'longer' : 'shorter'
+  const way = (lead.feet ?? 0) > 0 ? say('device.longer') : say('common.shorter')
   if (size(lead) >= SMALL_FT && size(lead) >= whole * LEADS_FROM)
     return lead.cause === 'speed'
-      ? `Speed made it ${feet} ft ${way}: fly ${Math.round(table.briefed_speed_kias)}.`
+      ? say('device.speed-made-it-ft-fly', { feet, way, briefed_speed_kias: Math.round(table.briefed_speed_kias) })
       : lead.cause === 'aim'
-        ? `The aim point made it ${feet} ft ${way}.`
-        : `The wind made it ${feet} ft ${way}.`
+        ? say('device.the-aim-point-made-it', { feet, way })
+        : say('device.the-wind-made-it-ft', { feet, way })
   const rest = parts.find((part) => part.cause === 'rest')!
-  if (size(rest) < SMALL_FT) return 'Nothing to change: fly it so again.'
-  if (lap.threshold_speed_kias === null)
-    return 'Why cannot be told, since nobody read the speed over the threshold: read it on the next lap.'
-  if (!hasWind(table, lap)) return 'Why cannot be told, since nobody has given the wind.'
-  return 'Why cannot be told yet: time the hold-off on the next lap.'
+  if (size(rest) < SMALL_FT) return say('device.nothing-to-change-fly-it')
+  if (lap.threshold_speed_kias === null) return say('device.why-cannot-be-told-since')
+  if (!hasWind(table, lap)) return say('device.why-cannot-be-told-without-wind')
+  return say('device.why-cannot-be-told-yet')
 }
 
 /** What one lap shows, as far as the table can tell: the parts add up to the error. */
@@ -286,9 +291,9 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
     return {
       error_ft: null,
       hit: null,
-      words: 'No touchdown',
+      words: say('device.no-touchdown'),
       parts: [],
-      cue: 'Nothing to explain: nothing to change.',
+      cue: say('device.nothing-to-explain-nothing-to'),
     }
   }
   const target = spotFt + table.target_minus_spot_ft
@@ -310,16 +315,16 @@ export function lapOnDevice(table: AnswerTable, lap: Flown, spotFt: number, reco
   const aim = lap.aim_ft - recommendedAimFt
   const rest = error - aim - (speed ?? 0) - (wind ?? 0)
   const parts: DevicePart[] = [
-    { cause: 'aim', label: 'Aim', feet: aim },
-    { cause: 'speed', label: 'Speed', feet: speed },
-    { cause: 'wind', label: 'Wind', feet: wind },
-    { cause: 'rest', label: 'Roundout and hold-off', feet: rest },
+    { cause: 'aim', label: say('common.aim'), feet: aim },
+    { cause: 'speed', label: say('common.speed'), feet: speed },
+    { cause: 'wind', label: say('common.wind'), feet: wind },
+    { cause: 'rest', label: say('device.roundout-and-hold-off'), feet: rest },
   ]
   const cue = `${happened(table, error)} ${change(table, lap, parts)}`
   const off = hit
     ? ''
     : lap.along_ft > to
-      ? `${Math.round(lap.along_ft - to)} ft beyond the box`
-      : `${Math.round(from - lap.along_ft)} ft short of the box`
-  return { error_ft: error, hit, words: hit ? 'In the box' : off, parts, cue }
+      ? say('device.ft-beyond-the-box', { to: Math.round(lap.along_ft - to) })
+      : say('device.ft-short-of-the-box', { along_ft: Math.round(from - lap.along_ft) })
+  return { error_ft: error, hit, words: hit ? say('common.in-the-box') : off, parts, cue }
 }

@@ -1,4 +1,5 @@
 /** A brief in the wind of now, made on this device of the brief that was taken along: the server's takes its place later. */
+import { say } from '@/said'
 import type { Brief } from '@/api/types'
 import { cellAt, nextLap, type AnswerTable, type Flown } from './answers'
 import { exceeded, limitWords, type WindOn } from './wind'
@@ -53,18 +54,17 @@ function placeProblems(table: AnswerTable, at: Places, touch: { mean: number; fa
   const found: string[] = []
   const { available_ft: available } = table.in_wind
   for (const [place, what] of [
-    [at.roll, 'ground roll fits'],
+    [at.roll, say('device.ground-roll-fits')],
     [at.climb, 'go-around clears what stands beyond the end'],
   ] as const) {
     if (place === null) continue
-    if (place < 0) found.push(`In this wind there is no place on the runway from which the ${what}.`)
-    else if (touch.boxTo > place) found.push(`In this wind the box ends beyond the last place from which the ${what}.`)
-    else if (touch.mean > place || touch.far > place)
-      found.push(`In this wind the wheels may touch beyond the last place from which the ${what}.`)
+    if (place < 0) found.push(say('device.in-this-wind-there-is', { what }))
+    else if (touch.boxTo > place) found.push(say('device.in-this-wind-the-box', { what }))
+    else if (touch.mean > place || touch.far > place) found.push(say('device.in-this-wind-the-wheels', { what }))
   }
   const stop = at.stopRoll === null ? null : touch.far + at.stopRoll
   if ((at.over50 !== null && at.over50 > available) || (stop !== null && stop > available))
-    found.push('In this wind the runway is too short for the landing.')
+    found.push(say('device.in-this-wind-the-runway'))
   return found
 }
 
@@ -88,7 +88,7 @@ export function briefNow(
     alone_only: one.alone_only,
   }))
   if (!next) {
-    const why = 'In this wind the device has no answer. Do not fly by these figures: ask when there is a network.'
+    const why = say('device.in-this-wind-the-device')
     return {
       ...brief,
       wind: now ? windPart(brief, now, fromDegMag) : brief.wind,
@@ -128,8 +128,7 @@ export function briefNow(
       }
   const problems = placeProblems(table, places, { mean, far, boxTo: box[1] })
   const nearestAim = aim.recommended_aim_point_ft - (aim.spot_ft - aim.nearest_good_spot_ft)
-  if (aimFt < nearestAim - 0.5)
-    problems.push('On the path to this aim point the wheels pass too low over the threshold.')
+  if (aimFt < nearestAim - 0.5) problems.push(say('device.on-the-path-to-this'))
   const base = now ? table.in_wind.is_good_in_a_breeze : aim.aim_is_good
   const stops = over.filter((one) => one.severity === 'stop' && !one.alone_only)
   const isGood = base && !problems.length && !stops.length
@@ -170,7 +169,7 @@ export function briefNow(
     cautions: gravestFirst([
       ...problems.map((words) => said('stop', words)),
       ...ofWind,
-      ...(unknownRoll ? [said('mind', 'How far it rolls in this tailwind is unknown: the rule ends before it.')] : []),
+      ...(unknownRoll ? [said('mind', say('device.how-far-it-rolls-in'))] : []),
       ...(now ? table.in_wind.cautions : brief.cautions),
     ]),
     aim: {
@@ -208,7 +207,7 @@ export function briefNow(
       landing_margin: {
         ...ground.landing_margin,
         margin_ft: least(margins),
-        margin_words: least(margins) === null ? 'How much runway the landing leaves is unknown.' : '',
+        margin_words: least(margins) === null ? say('device.how-much-runway-the-landing') : '',
       },
     },
     rollout: now

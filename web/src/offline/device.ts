@@ -1,4 +1,5 @@
 /** What this device keeps without a network, in IndexedDB: sorties taken along, laps and tracks that wait to be sent. */
+import { say } from '@/said'
 import Dexie, { type EntityTable } from 'dexie'
 import { trouble } from '@/trouble'
 import { newId } from './ids'
@@ -115,12 +116,10 @@ class DeviceStore extends Dexie {
 }
 
 export const device = new DeviceStore()
-device.on('blocked', () =>
-  trouble.tell('Another tab has an older Bullseye open. Close it, so that this one can keep your laps.'),
-)
+device.on('blocked', () => trouble.tell(say('device.another-tab-has-an-older')))
 device.on('versionchange', () => {
   device.close()
-  trouble.tell('A newer Bullseye was opened in another tab. Reload this page before you go on.')
+  trouble.tell(say('device.a-newer-bullseye-was-opened'))
 })
 
 /** Read from the device; a browser that keeps nothing answers with `empty`. */
@@ -192,9 +191,7 @@ export async function checkStorage(): Promise<StorageState> {
     const full = error instanceof Error && /quota/i.test(`${error.name} ${error.message}`)
     return {
       works: false,
-      warning: full
-        ? 'The storage of this device is full: laps could not be kept without a network. Make room before the flight.'
-        : 'This browser keeps nothing (a private window?): without a network, laps are lost when it closes. Open Bullseye in an ordinary window before the flight.',
+      warning: full ? say('device.the-storage-of-this-device') : say('device.this-browser-keeps-nothing-a'),
     }
   }
   const estimate = await navigator.storage?.estimate?.().catch(() => null)
@@ -202,7 +199,7 @@ export async function checkStorage(): Promise<StorageState> {
   if (room !== null && room < ENOUGH) {
     return {
       works: true,
-      warning: `Only ${Math.round(room / 1_000_000)} MB are left for Bullseye on this device. Make room before the flight.`,
+      warning: say('device.only-mb-are-left-for', { mb: Math.round(room / 1_000_000) }),
     }
   }
   // if the browser declines, it keeps all as long as the device has room, which was looked at above

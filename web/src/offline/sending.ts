@@ -1,4 +1,5 @@
 /** What waits, brought to the server: laps of a sortie, and pieces of track. */
+import { say } from '@/said'
 import { ApiError } from '@/api/client'
 import { api } from '@/api/calls'
 import { device, fromDevice, type TrackPiece, type Waiting } from './device'
@@ -40,7 +41,7 @@ export async function sendLaps(
     const answer = await api.sendLaps(sortieId, writes)
     const results = new Map((Array.isArray(answer?.results) ? answer.results : []).map((one) => [one.lap_id, one]))
     if (!ops.every((one) => results.has(one.lap_id)))
-      throw new ApiError(0, 'What answered was not Bullseye. Your laps stay on this device, and are sent again.')
+      throw new ApiError(0, say('device.what-answered-was-not-bullseye'))
     for (const op of ops) {
       const result = results.get(op.lap_id)!
       if (result.refused === null) taken[op.lap_id] = { number: op.number, revision: result.revision }

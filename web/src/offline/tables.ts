@@ -1,4 +1,5 @@
 /** What a sortie that was taken along answers by: for each landing and runway a brief and its table. */
+import { say } from '@/said'
 import type { Aboard, Brief, LandingKind } from '@/api/types'
 import type { AnswerTable } from './answers'
 import { briefNow } from './briefed'
@@ -63,16 +64,16 @@ function windReasons(on: WindOn): Reason[] {
   const knots = (value: number) => `${round(Math.abs(value))} kt`
   const tail = on.values.tailwind
   if (on.head_kt === null || on.cross_kt === null) {
-    const words = `wind of ${knots(on.any_way_kt)} from no known direction: the worst is assumed`
+    const words = say('device.wind-of-from-no-known', { any_way_kt: knots(on.any_way_kt) })
     return [reason('wind', null, 'kt', words, -4 * tail)]
   }
-  const inGusts = (words: string, does: boolean) => (does ? `${words} in the gusts` : words)
+  const inGusts = (words: string, does: boolean) => (does ? say('device.in-the-gusts', { words }) : words)
   const along =
     tail > 0
-      ? inGusts(`tailwind ${knots(tail)}`, tail > Math.max(0, -on.head_kt) + 0.5)
-      : `headwind ${knots(on.head_kt)}`
+      ? inGusts(say('device.tailwind', { tail: knots(tail) }), tail > Math.max(0, -on.head_kt) + 0.5)
+      : say('device.headwind', { head_kt: knots(on.head_kt) })
   const worst = on.values.crosswind
-  const across = inGusts(`crosswind ${knots(worst)}`, worst > Math.abs(on.cross_kt) + 0.5)
+  const across = inGusts(say('device.crosswind', { worst: knots(worst) }), worst > Math.abs(on.cross_kt) + 0.5)
   return [
     reason('headwind', on.head_kt, 'kt', along, tail > 0 ? -4 * tail : on.head_kt),
     reason('crosswind', worst, 'kt', across, -worst / 2),
@@ -81,11 +82,14 @@ function windReasons(on: WindOn): Reason[] {
 
 function marginReason(margin: number | null): Reason {
   const of = (words: string, points: number, more: Partial<Reason> = {}) =>
-    reason('landing margin', margin, 'ft', `landing margin ${words}`, points, more)
-  if (margin === null) return of('unknown', 0, { is_unknown: true })
-  if (margin < 0) return of(`${lacking(margin)} TOO SHORT`, -OVER_LIMIT, { over_limit: true })
+    reason('landing margin', margin, 'ft', say('device.landing-margin', { words }), points, more)
+  if (margin === null) return of(say('common.unknown'), 0, { is_unknown: true })
+  if (margin < 0) return of(say('device.too-short', { margin: lacking(margin) }), -OVER_LIMIT, { over_limit: true })
   const left = toSpare(margin)
-  return of(margin < LEAST_MARGIN_FT ? `only ${left}` : `${left} to spare`, Math.min(margin, 1_000) / 500)
+  return of(
+    margin < LEAST_MARGIN_FT ? say('device.only', { left }) : say('device.to-spare', { left }),
+    Math.min(margin, 1_000) / 500,
+  )
 }
 
 /**
@@ -117,7 +121,7 @@ export function rankHere(copy: Aboard, landing: LandingKind, wind: WindRead): Ra
         ),
       ),
       marginReason(margin),
-      reason('takeoff margin', null, 'ft', 'takeoff margin unknown without a network', 0, { is_unknown: true }),
+      reason('takeoff margin', null, 'ft', say('device.takeoff-margin-unknown-without-a'), 0, { is_unknown: true }),
       ...rest,
     ]
     const isOver = reasons.some((one) => one.over_limit)

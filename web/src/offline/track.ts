@@ -1,4 +1,5 @@
 /** The tablet's own position as the sortie's track: with consent, kept on this device every few seconds. */
+import { say } from '@/said'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { device, fromDevice, type TrackPiece } from './device'
@@ -50,7 +51,7 @@ export const useTrack = defineStore('track', () => {
     const row = { ...piece, closed, kept_ms: Date.now() }
     if (closed) piece = null
     const kept = await fromDevice(() => device.pieces.put(row), '')
-    if (!kept) problem.value = 'The track cannot be kept on this device.'
+    if (!kept) problem.value = say('device.the-track-cannot-be-kept')
     if (closed) sync.soon()
   }
   function take(position: GeolocationPosition) {
@@ -89,7 +90,7 @@ export const useTrack = defineStore('track', () => {
   }
   async function start(ofSortie: number, ofPerson: number) {
     if (!('geolocation' in navigator) || !window.isSecureContext) {
-      problem.value = 'This browser gives no position here: it needs a page served with https.'
+      problem.value = say('device.this-browser-gives-no-position')
       return
     }
     await stop()
@@ -103,8 +104,8 @@ export const useTrack = defineStore('track', () => {
       (error) => {
         problem.value =
           error.code === error.PERMISSION_DENIED
-            ? 'The position is not allowed for this page; allow it in the browser.'
-            : 'No position now; it goes on when there is one.'
+            ? say('device.the-position-is-not-allowed')
+            : say('device.no-position-now-it-goes')
         if (error.code === error.PERMISSION_DENIED) void stop()
       },
       { enableHighAccuracy: true, maximumAge: 0 },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the school sets for all: limits of students and weather, what counts as ready, recent experience. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { LIMITS } from '@/api/limits'
 import { api } from '@/api/calls'
@@ -23,14 +24,14 @@ function setSchool(change: Parameters<typeof api.changeSchool>[0]) {
   >[0]
   void write({
     call: () => api.changeSchool(change),
-    undo: { what: 'school setting', back: () => api.changeSchool(before) },
+    undo: { what: say('people.school-setting'), back: () => api.changeSchool(before) },
   })
 }
 const RULES = {
-  three_in_90: '3 landings in 90 days (US, Europe)',
-  three_full_stop: '3 full-stop landings in 90 days (US, tailwheel types)',
-  three_by_night: '3 full-stop landings by night in 90 days (US)',
-  five_in_six_months: '5 landings in 6 months (Canada)',
+  three_in_90: say('people.n-3-landings-in-90-days'),
+  three_full_stop: say('people.n-3-full-stop-landings-in'),
+  three_by_night: say('people.n-3-full-stop-landings-by'),
+  five_in_six_months: say('people.n-5-landings-in-6-months'),
 } as const
 type Rule = keyof typeof RULES
 function toggle(code: Rule) {
@@ -38,9 +39,9 @@ function toggle(code: Rule) {
   setSchool({ currency_rules: now.includes(code) ? now.filter((one) => one !== code) : [...now, code] })
 }
 const WHOM = {
-  nobody: 'nobody',
-  teachers: 'those who teach',
-  everybody: 'everybody',
+  nobody: say('common.nobody'),
+  teachers: say('people.those-who-teach'),
+  everybody: say('people.everybody'),
 } as const
 </script>
 
@@ -50,17 +51,17 @@ const WHOM = {
     <template v-if="isChief">
       <Stepper
         :model-value="school.data.value.crosswind_limit_kt"
-        label="School’s crosswind limit for students"
+        :label="say('people.schools-crosswind-limit-for-students')"
         unit="kt"
         :min="LIMITS.crosswindLimitKt.min"
         :max="LIMITS.crosswindLimitKt.max"
         :start="10"
-        empty-word="none set"
+        :empty-word="say('people.none-set')"
         @update:model-value="setSchool({ crosswind_limit_kt: $event })"
       />
       <Stepper
         :model-value="school.data.value.aim_step_ft"
-        label="One lap moves the aim point by at most"
+        :label="say('people.one-lap-moves-the-aim')"
         unit="ft"
         :min="LIMITS.aimStepFt.min"
         :max="LIMITS.aimStepFt.max"
@@ -69,7 +70,7 @@ const WHOM = {
       />
       <Stepper
         :model-value="school.data.value.least_ceiling_ft"
-        label="Lowest cloud for pattern lessons"
+        :label="say('people.lowest-cloud-for-pattern-lessons')"
         unit="ft"
         :min="0"
         :max="LIMITS.ceilingFt.max"
@@ -78,7 +79,7 @@ const WHOM = {
       />
       <Stepper
         :model-value="school.data.value.least_visibility_m"
-        label="Shortest visibility for pattern lessons"
+        :label="say('people.shortest-visibility-for-pattern-lessons')"
         unit="m"
         :min="0"
         :max="LIMITS.visibilityM.max"
@@ -87,7 +88,7 @@ const WHOM = {
       />
       <Stepper
         :model-value="Math.round(school.data.value.needed_chance * 100)"
-        label="At standard: landings of 100 that meet it"
+        :label="say('people.at-standard-landings-of-100')"
         unit="of 100"
         :min="50"
         :max="95"
@@ -96,14 +97,14 @@ const WHOM = {
       />
       <Stepper
         :model-value="school.data.value.stale_days"
-        label="An exercise is stale after"
+        :label="say('people.an-exercise-is-stale-after')"
         unit="days"
         :min="7"
         :max="365"
         @update:model-value="$event !== null && setSchool({ stale_days: $event })"
       />
       <fieldset class="sm:col-span-2">
-        <legend class="heading">A second factor when signing in is asked of</legend>
+        <legend class="heading">{{ say('people.a-second-factor-when-signing') }}</legend>
         <label v-for="(label, code) in WHOM" :key="code" class="flex min-h-11 items-center gap-3">
           <input
             type="radio"
@@ -116,7 +117,7 @@ const WHOM = {
         </label>
       </fieldset>
       <fieldset class="sm:col-span-2">
-        <legend class="heading">Recent experience that is asked for (quoted from memory)</legend>
+        <legend class="heading">{{ say('people.recent-experience-that-is-asked') }}</legend>
         <label v-for="(label, code) in RULES" :key="code" class="flex min-h-11 items-center gap-3">
           <input
             type="checkbox"
@@ -129,11 +130,17 @@ const WHOM = {
       </fieldset>
     </template>
     <p v-else class="text-sm text-soft">
-      The school’s crosswind limit for students:
-      {{ school.data.value.crosswind_limit_kt === null ? 'none set' : `${school.data.value.crosswind_limit_kt} kt` }};
-      one lap moves the aim point by at most {{ school.data.value.aim_step_ft }} ft. The chief instructor sets both, and
-      that no pattern lesson is flown with cloud below {{ round(school.data.value.least_ceiling_ft) }} ft or visibility
-      below {{ round(school.data.value.least_visibility_m) }} m.
+      {{
+        say('people.the-schools-crosswind-limit-for', {
+          crosswind_limit_kt:
+            school.data.value.crosswind_limit_kt === null
+              ? say('people.none-set')
+              : `${school.data.value.crosswind_limit_kt} kt`,
+          aim_step_ft: school.data.value.aim_step_ft,
+          least_ceiling_ft: round(school.data.value.least_ceiling_ft),
+          least_visibility_m: round(school.data.value.least_visibility_m),
+        })
+      }}
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The sortie as an examiner would go through it: every standard of the school side by side, one of them task by task. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/calls'
@@ -22,10 +23,10 @@ type Row = (typeof rows.value)[number]
 type Found = Row['items'][number]['found']
 const SIGN: Record<Found, string> = { within: '✓', outside: '✕', unknown: '?', not_flown: '·' }
 const SAID: Record<Found, string> = {
-  within: 'within',
-  outside: 'not within',
-  unknown: 'not known',
-  not_flown: 'not flown',
+  within: say('record.within'),
+  outside: say('record.not-within'),
+  unknown: say('common.not-known'),
+  not_flown: say('common.not-flown'),
 }
 const TONE: Record<Found, string> = {
   within: 'text-pass-ink',
@@ -41,18 +42,20 @@ const shown = computed(() => rows.value.find((one) => one.id === chosen.value) ?
   <section v-if="shown?.items.length" class="panel space-y-2" aria-labelledby="examined">
     <div class="flex flex-wrap items-center gap-3">
       <h2 id="examined" class="flex-1 text-lg font-bold">
-        {{ isMockTest ? 'Mock test, as an examiner would go through it' : 'By every standard' }}
+        {{ isMockTest ? say('record.mock-test-as-an-examiner') : say('record.by-every-standard') }}
       </h2>
       <button type="button" class="button" :aria-expanded="opened" @click="opened = !opened">
-        {{ opened ? 'Less' : 'Task by task' }}
+        {{ opened ? say('common.less') : say('record.task-by-task') }}
       </button>
-      <a class="underline" :href="`/api/sorties/${sortieId}/examined.pdf?standard_id=${shown.id}`">PDF</a>
+      <a class="underline" :href="`/api/sorties/${sortieId}/examined.pdf?standard_id=${shown.id}`">{{
+        say('common.pdf')
+      }}</a>
     </div>
     <div class="overflow-x-auto" tabindex="0">
       <table class="w-full text-left text-sm">
         <thead>
           <tr class="border-b border-line align-bottom text-soft">
-            <th class="py-1 pr-3">Standard</th>
+            <th class="py-1 pr-3">{{ say('common.standard') }}</th>
             <th v-for="task in tasks" :key="task.code" class="px-1 text-center">{{ task.name }}</th>
           </tr>
         </thead>
@@ -73,14 +76,14 @@ const shown = computed(() => rows.value.find((one) => one.id === chosen.value) ?
               >
                 {{ row.name }}
               </button>
-              <span v-if="row.id === standardId" class="text-soft"> flown under</span>
+              <span v-if="row.id === standardId" class="text-soft"> {{ ' ' + say('record.flown-under') }}</span>
             </td>
             <td v-for="task in tasks" :key="task.code" class="px-1 text-center">
               <template v-if="found(row, task.code)">
                 <b :class="TONE[found(row, task.code)!]" aria-hidden="true">{{ SIGN[found(row, task.code)!] }}</b>
                 <span class="block text-xs text-soft">{{ SAID[found(row, task.code)!] }}</span>
               </template>
-              <span v-else class="text-xs text-soft">no task</span>
+              <span v-else class="text-xs text-soft">{{ say('record.no-task') }}</span>
             </td>
           </tr>
         </tbody>

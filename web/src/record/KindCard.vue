@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One kind of landing of a student: how sure it is, the small strip, mean apart from scatter, habits. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { KindProgress } from '@/api/types'
 import { LANDING_LABEL, day, percent, round, signed } from '@/words'
@@ -12,16 +13,21 @@ type Spread = KindProgress['touchdown']
 const between = (one: Spread, unit: string, step: number) =>
   one.mean_low === null || one.mean_high === null
     ? ''
-    : `95 of 100: ${figure(one.mean_low, step)} to ${figure(one.mean_high, step)} ${unit}`
+    : say('record.n-95-of-100-to', { step: figure(one.mean_low, step), step_2: figure(one.mean_high, step), unit })
 const trend = (one: Spread, unit: string) => {
-  if (one.trend === null || one.trend_low === null || one.trend_high === null) return 'trend: too few landings'
-  if (one.trend_low < 0 && one.trend_high > 0) return 'no trend that is more than chance'
-  return `${one.trend > 0 ? '+' : '−'}${Math.abs(one.trend).toFixed(unit === 'ft' ? 1 : 2)} ${unit} from one landing to the next`
+  if (one.trend === null || one.trend_low === null || one.trend_high === null)
+    return say('record.trend-too-few-landings')
+  if (one.trend_low < 0 && one.trend_high > 0) return say('record.no-trend-that-is-more')
+  return say('record.from-one-landing-to-the', {
+    trend: one.trend > 0 ? '+' : '−',
+    unit: Math.abs(one.trend).toFixed(unit === 'ft' ? 1 : 2),
+    unit_2: unit,
+  })
 }
 const rows = computed(() => [
-  { name: 'From the spot', one: props.kind.touchdown, unit: 'ft', step: 1 },
-  { name: 'Speed, from the briefed', one: props.kind.speed, unit: 'kt', step: 0.1 },
-  { name: 'Float, over the model', one: props.kind.float_over_s, unit: 's', step: 0.1 },
+  { name: say('standards.from-the-spot'), one: props.kind.touchdown, unit: 'ft', step: 1 },
+  { name: say('record.speed-from-the-briefed'), one: props.kind.speed, unit: 'kt', step: 0.1 },
+  { name: say('record.float-over-the-model'), one: props.kind.float_over_s, unit: 's', step: 0.1 },
 ])
 const figure = (value: number, step: number) =>
   step < 1 ? `${value > 0 ? '+' : ''}${value.toFixed(1)}`.replace('-', '−') : signed(value)
@@ -35,16 +41,23 @@ const figure = (value: number, step: number) =>
         {{ READY_LABEL[known.state] }}
       </span>
       <span class="flex-1" />
-      <span class="text-sm text-soft">last {{ day(kind.last_on) }}</span>
+      <span class="text-sm text-soft">{{ say('record.last', { last_on: day(kind.last_on) }) }}</span>
     </header>
     <p v-if="known.chance !== null" class="flex flex-wrap items-baseline gap-x-4">
       <span>
         <span class="figure text-3xl">{{ percent(known.chance) }}</span>
-        <span class="text-sm text-soft"> of landings meet it; {{ percent(needed) }} are asked for</span>
+        <span class="text-sm text-soft">
+          {{ ' ' + say('record.of-landings-meet-it-are', { needed: percent(needed) }) }}</span
+        >
       </span>
       <span class="text-sm text-soft">
-        {{ percent(known.chance_low ?? 0) }} to {{ percent(known.chance_high ?? 1) }}; three in a row
-        {{ percent(known.chance_of_three ?? 0) }}
+        {{
+          say('record.to-three-in-a-row', {
+            chance_low: percent(known.chance_low ?? 0),
+            chance_high: percent(known.chance_high ?? 1),
+            chance_of_three: percent(known.chance_of_three ?? 0),
+          })
+        }}
       </span>
     </p>
     <p>{{ known.words }}</p>
@@ -56,10 +69,12 @@ const figure = (value: number, step: number) =>
       <table class="w-full text-left text-sm">
         <thead>
           <tr class="border-b border-line text-soft">
-            <th class="py-1">{{ kind.readiness.judged }} judged of {{ kind.landings }}</th>
-            <th class="pl-3 text-right">Mean</th>
-            <th class="pl-3 text-right">Scatter</th>
-            <th class="pl-3">How sure, and trend</th>
+            <th class="py-1">
+              {{ say('record.judged-of', { judged: kind.readiness.judged, landings: kind.landings }) }}
+            </th>
+            <th class="pl-3 text-right">{{ say('record.mean') }}</th>
+            <th class="pl-3 text-right">{{ say('record.scatter') }}</th>
+            <th class="pl-3">{{ say('record.how-sure-and-trend') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -73,16 +88,20 @@ const figure = (value: number, step: number) =>
             </td>
             <td class="pl-3">
               <template v-if="one.number">{{ between(one, unit, step) }}; {{ trend(one, unit) }}</template>
-              <template v-else>not measured</template>
+              <template v-else>{{ say('record.not-measured') }}</template>
             </td>
           </tr>
           <tr>
-            <td class="py-1">Touched with drift</td>
+            <td class="py-1">{{ say('record.touched-with-drift') }}</td>
             <td class="figure text-right" colspan="2">
-              {{ kind.drift_seen ? `${kind.drifted} of ${kind.drift_seen}` : '–' }}
+              {{ kind.drift_seen ? say('record.of', { drifted: kind.drifted, drift_seen: kind.drift_seen }) : '–' }}
             </td>
             <td class="pl-3">
-              {{ kind.go_arounds }} go-around{{ kind.go_arounds === 1 ? '' : 's' }}, which cost nothing
+              {{
+                say('record.go-around-which-cost-nothing', {
+                  go_arounds: kind.go_arounds,
+                })
+              }}
             </td>
           </tr>
         </tbody>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The latest landings of one kind on a small strip: the window of the standard, a diamond each, the last one largest. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { KindProgress } from '@/api/types'
@@ -19,7 +20,8 @@ const ticks = computed(() => x.value.ticks(6))
 const y = (index: number) => 5 + (11 * (index + 1)) / Math.max(1, seen.value.length)
 const words = computed(
   () =>
-    `${seen.value.length} landings from the spot: ` +
+    say('record.landings-from-the-spot', { seen: seen.value.length }) +
+    ' ' +
     seen.value.map((one) => `${day(one.on)} ${signed(one.from_spot_ft)} ft`).join(', '),
 )
 const diamond = (cx: number, cy: number, r: number) =>
@@ -73,11 +75,7 @@ const diamond = (cx: number, cy: number, r: number) =>
       </text>
     </svg>
     <figcaption class="text-sm text-soft">
-      {{
-        kind.window_to_ft === null
-          ? 'Feet from the spot; where this standard wants the wheels is not known here; the dashed line is the mean.'
-          : 'Feet from the spot; white diamonds met the standard, the outline is its window, the dashed line the mean.'
-      }}
+      {{ kind.window_to_ft === null ? say('record.feet-from-the-spot-where') : say('record.feet-from-the-spot-white') }}
     </figcaption>
   </figure>
 </template>

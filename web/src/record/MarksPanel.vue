@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Which faults were noted, month by month, the most frequent first. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { MARK_LABEL, type Mark } from '@/marks'
@@ -18,8 +19,8 @@ const markWords = (mark: string) => MARK_WORDS[mark] ?? MARK_LABEL[mark as Mark]
 
 <template>
   <section class="panel" aria-labelledby="marks">
-    <h2 id="marks" class="text-lg font-bold">What was noted, by month</h2>
-    <p v-if="!months.length" class="text-soft">No fault noted.</p>
+    <h2 id="marks" class="text-lg font-bold">{{ say('record.what-was-noted-by-month') }}</h2>
+    <p v-if="!months.length" class="text-soft">{{ say('record.no-fault-noted') }}</p>
     <div v-for="{ month, rows } in months" :key="month" class="mt-1">
       <span class="heading">{{ month }}</span>
       <p class="flex flex-wrap gap-x-3">
@@ -28,6 +29,6 @@ const markWords = (mark: string) => MARK_WORDS[mark] ?? MARK_LABEL[mark as Mark]
         </span>
       </p>
     </div>
-    <RouterLink to="/faults" class="underline">Faults and remedies</RouterLink>
+    <RouterLink to="/faults" class="underline">{{ say('common.faults-and-remedies') }}</RouterLink>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Noting after the flight what is to be signed, also without a network: nothing is signed before the password is given. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Sortie } from '@/api/types'
@@ -26,30 +27,34 @@ async function keep() {
     noted.value = true
     words.value = ''
   } catch {
-    problem.value = 'This device keeps nothing just now. Sign on the student’s page when there is a network.'
+    problem.value = say('record.this-device-keeps-nothing-just')
   }
 }
 </script>
 
 <template>
   <section class="panel" aria-labelledby="propose">
-    <h2 id="propose" class="text-lg font-bold">To be signed: {{ LANDING_LABEL[sortie.landing] }}</h2>
+    <h2 id="propose" class="text-lg font-bold">
+      {{ say('record.to-be-signed', { landing: LANDING_LABEL[sortie.landing] }) }}
+    </h2>
     <form class="mt-1 flex flex-wrap items-end gap-3" @submit.prevent="keep">
       <label class="min-w-0 flex-1">
-        <span class="heading">What you will sign, in your words</span>
+        <span class="heading">{{ say('record.what-you-will-sign-in') }}</span>
         <input
           v-model="words"
           class="field"
           maxlength="400"
-          :placeholder="`${LANDING_LABEL[sortie.landing]}: steady`"
+          :placeholder="say('record.steady', { landing: LANDING_LABEL[sortie.landing] })"
         />
       </label>
-      <button type="submit" class="button">Note it for signing</button>
+      <button type="submit" class="button">{{ say('record.note-it-for-signing') }}</button>
     </form>
     <p v-if="noted" role="status" class="mt-1">
-      Noted on this device, not signed: sign it with your password on
-      <RouterLink class="underline" :to="`/students/${sortie.student.id}`">{{ sortie.student.name }}’s page</RouterLink>
-      when there is a network.
+      {{ say('record.noted-sign-it-on') }}
+      <RouterLink class="underline" :to="`/students/${sortie.student.id}`">{{
+        say('record.s-page', { name: sortie.student.name })
+      }}</RouterLink>
+      {{ say('record.when-there-is-a-network') }}
     </p>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
   </section>

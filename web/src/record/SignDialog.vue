@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Signing: what speaks against it is said, and it is signed with one's own password. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
@@ -23,10 +24,10 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ signed: [] }>()
 type Kind = EntryIn['kind']
 const KINDS: { value: Kind; label: string }[] = [
-  { value: 'exercise', label: 'An exercise' },
-  { value: 'first_solo', label: 'First solo' },
-  { value: 'check_out', label: 'Check-out on an aircraft' },
-  { value: 'recommendation', label: 'Recommendation for the test' },
+  { value: 'exercise', label: say('record.an-exercise') },
+  { value: 'first_solo', label: say('record.first-solo') },
+  { value: 'check_out', label: say('record.check-out-on-an-aircraft') },
+  { value: 'recommendation', label: say('record.recommendation-for-the-test') },
 ]
 const catalogue = useQuery(catalogueQuery)
 const form = reactive({
@@ -43,13 +44,15 @@ const password = ref('')
 const id = ref(newId())
 const warnings = ref<string[]>([])
 const checklist = ref<{ code: string; words: string }[]>([])
-const { write, problem, fields, isBusy, clear } = useWrite({ otherwise: 'Nothing was signed.' })
+const { write, problem, fields, isBusy, clear } = useWrite({ otherwise: say('record.nothing-was-signed') })
 const entry = computed<EntryIn>(() => ({
   id: id.value,
   kind: form.kind,
   words:
     form.words.trim() ||
-    (form.kind === 'exercise' ? props.codeName : (KINDS.find((one) => one.value === form.kind)?.label ?? 'Correction')),
+    (form.kind === 'exercise'
+      ? props.codeName
+      : (KINDS.find((one) => one.value === form.kind)?.label ?? say('record.correction'))),
   code: form.kind === 'exercise' ? props.code : null,
   aircraft_id: form.kind === 'check_out' ? form.aircraft_id : null,
   ticked: form.ticked,
@@ -64,7 +67,7 @@ async function look() {
     warnings.value = found.warnings
     checklist.value = found.checklist
   } catch (error) {
-    warnings.value = [error instanceof Error ? error.message : 'What speaks against it could not be asked.']
+    warnings.value = [error instanceof Error ? error.message : say('record.what-speaks-against-it-could')]
   }
 }
 watch(open, (now) => {
@@ -95,12 +98,12 @@ async function sign() {
     <div class="fixed inset-0 overflow-y-auto p-4">
       <DialogPanel class="panel mx-auto w-full max-w-lg">
         <form class="space-y-3" @submit.prevent="sign">
-          <DialogTitle class="text-xl font-bold">Sign for {{ name }}</DialogTitle>
+          <DialogTitle class="text-xl font-bold">{{ say('record.sign-for', { name }) }}</DialogTitle>
           <p v-if="form.kind === 'correction'">
-            <b>{{ corrects?.name }}</b> will no longer hold. It stays on record, with your correction after it.
+            <b>{{ corrects?.name }}</b> {{ say('record.will-no-longer-hold-it') }}
           </p>
           <label v-else class="block">
-            <span class="heading">What</span>
+            <span class="heading">{{ say('record.what') }}</span>
             <select v-model="form.kind" class="field">
               <option
                 v-for="one in KINDS"
@@ -113,7 +116,7 @@ async function sign() {
             </select>
           </label>
           <label v-if="form.kind === 'check_out'" class="block">
-            <span class="heading">Aircraft</span>
+            <span class="heading">{{ say('common.aircraft') }}</span>
             <select v-model="form.aircraft_id" class="field" required>
               <option v-for="one in catalogue.data.value?.aircraft" :key="one.id" :value="one.id">
                 {{ one.name }}
@@ -121,48 +124,48 @@ async function sign() {
             </select>
           </label>
           <fieldset v-if="checklist.length">
-            <legend class="heading">Each of these you have seen</legend>
+            <legend class="heading">{{ say('record.each-of-these-you-have') }}</legend>
             <label v-for="one in checklist" :key="one.code" class="flex min-h-11 items-center gap-3">
               <input v-model="form.ticked" type="checkbox" class="size-6" :value="one.code" /> {{ one.words }}
             </label>
           </fieldset>
           <div v-if="form.kind === 'first_solo'" class="grid grid-cols-3 gap-2">
             <label class="block"
-              ><span class="heading">Wind to, kt</span
+              ><span class="heading">{{ say('record.wind-to-kt') }}</span
               ><input v-model.number="form.wind_limit_kt" type="number" min="0" max="60" class="field"
             /></label>
             <label class="block"
-              ><span class="heading">Across to, kt</span
+              ><span class="heading">{{ say('record.across-to-kt') }}</span
               ><input v-model.number="form.crosswind_limit_kt" type="number" min="0" max="60" class="field"
             /></label>
             <label class="block"
-              ><span class="heading">Field</span><input v-model="form.field" maxlength="200" class="field"
+              ><span class="heading">{{ say('record.field') }}</span
+              ><input v-model="form.field" maxlength="200" class="field"
             /></label>
           </div>
           <label class="block">
             <span class="heading">{{
-              form.kind === 'correction' ? 'Why it is corrected' : 'In your words, or nothing for its name'
+              form.kind === 'correction' ? say('record.why-it-is-corrected') : say('record.in-your-words-or-nothing')
             }}</span>
             <input v-model="form.words" class="field" maxlength="400" :required="form.kind === 'correction'" />
           </label>
           <div v-if="warnings.length" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2" role="status">
-            <p class="font-bold">Look at this before you sign:</p>
+            <p class="font-bold">{{ say('record.look-at-this-before-you') }}</p>
             <ul class="list-disc pl-5">
               <li v-for="line in warnings" :key="line">{{ line }}</li>
             </ul>
           </div>
           <p class="text-sm">
-            You decide, not the program. What is signed stays for good with your name; a mistake is put right by a later
-            entry.
+            {{ say('record.you-decide-not-the-program') }}
           </p>
           <label class="block">
-            <span class="heading">Your password</span>
+            <span class="heading">{{ say('common.your-password') }}</span>
             <input v-model="password" type="password" class="field" autocomplete="current-password" required />
           </label>
           <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
           <div class="flex gap-2">
-            <button type="submit" class="button button-main" :disabled="isBusy">Sign</button>
-            <button type="button" class="button" @click="open = false">Back</button>
+            <button type="submit" class="button button-main" :disabled="isBusy">{{ say('record.sign') }}</button>
+            <button type="button" class="button" @click="open = false">{{ say('common.back') }}</button>
           </div>
         </form>
       </DialogPanel>

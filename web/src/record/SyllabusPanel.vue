@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Every exercise by group: where the student stands in it, and what an instructor notes or signs there. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Standing } from '@/api/types'
 import { GROUP_LABEL, STATE_LABEL, STATE_SIGN, STATE_TONE } from '@/record/words'
@@ -21,9 +22,9 @@ const needNames = (standing: Standing) =>
 <template>
   <section class="panel" aria-labelledby="syllabus">
     <div class="flex flex-wrap items-center gap-3">
-      <h2 id="syllabus" class="flex-1 text-lg font-bold">Syllabus</h2>
+      <h2 id="syllabus" class="flex-1 text-lg font-bold">{{ say('common.syllabus') }}</h2>
       <button v-if="mayCoach" type="button" class="button" @click="$emit('sign', null)">
-        Sign solo, check-out or test
+        {{ say('record.sign-solo-check-out-or') }}
       </button>
     </div>
     <div v-for="{ group, rows } in groups" :key="group" class="mt-2">
@@ -34,8 +35,13 @@ const needNames = (standing: Standing) =>
           <span class="min-w-0 flex-1">
             <b>{{ row.name }}</b>
             <span class="block text-sm" :class="STATE_TONE[row.state]">
-              {{ STATE_LABEL[row.state] }}<template v-if="row.latest_on">, last {{ day(row.latest_on) }}</template>
-              <template v-if="row.state === 'not_begun' && row.needs.length">; first: {{ needNames(row) }}</template>
+              {{ STATE_LABEL[row.state]
+              }}<template v-if="row.latest_on">{{
+                say('record.latest-on', { latest_on: day(row.latest_on) })
+              }}</template>
+              <template v-if="row.state === 'not_begun' && row.needs.length">{{
+                say('record.first', { row: needNames(row) })
+              }}</template>
             </span>
           </span>
           <template v-if="mayCoach">
@@ -45,16 +51,16 @@ const needNames = (standing: Standing) =>
               class="button !px-3"
               @click="$emit('note', row, row.state === 'not_begun' ? 'introduced' : 'practised')"
             >
-              {{ row.state === 'not_begun' ? 'Introduced' : 'Practised' }}
+              {{ row.state === 'not_begun' ? say('record.introduced') : say('record.practised') }}
             </button>
             <button
               v-if="row.state !== 'signed' && row.state !== 'not_begun'"
               type="button"
               class="button !px-3"
-              :aria-label="`Sign ${row.name}`"
+              :aria-label="say('record.sign-exercise', { name: row.name })"
               @click="$emit('sign', row)"
             >
-              Sign
+              {{ say('record.sign') }}
             </button>
           </template>
         </li>

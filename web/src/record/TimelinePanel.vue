@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The sorties, latest first: what each ended with, and whether its one change was followed. */
+import { say } from '@/said'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { api } from '@/api/calls'
@@ -25,29 +26,35 @@ void more()
 
 <template>
   <section class="panel" aria-labelledby="timeline">
-    <h2 id="timeline" class="text-lg font-bold">Sorties, and the one change of each</h2>
-    <p v-if="!lines.length" class="text-soft">{{ isLate ? 'Loading…' : 'Not flown yet.' }}</p>
+    <h2 id="timeline" class="text-lg font-bold">{{ say('record.sorties-and-the-one-change') }}</h2>
+    <p v-if="!lines.length" class="text-soft">{{ isLate ? say('common.loading') : say('record.not-flown-yet') }}</p>
     <ol class="divide-y divide-line">
       <li v-for="row in lines" :key="row.sortie_id" class="grid gap-x-4 py-2 sm:grid-cols-[7rem_11rem_1fr]">
         <RouterLink :to="{ name: 'debrief', params: { id: row.sortie_id } }" class="font-bold underline">
           {{ day(row.planned_on) }}
         </RouterLink>
         <span class="text-sm text-soft">
-          {{ LANDING_LABEL[row.landing] }}, {{ row.hits }} of {{ row.measured }} in the box<template
-            v-if="row.mean_error_ft !== null"
-            >, mean {{ signed(row.mean_error_ft, 10) }} ft</template
-          ><template v-if="row.go_arounds">, {{ row.go_arounds }} around</template>
+          {{
+            say('record.of-in-the-box', {
+              landing: LANDING_LABEL[row.landing],
+              hits: row.hits,
+              measured: row.measured,
+            })
+          }}<template v-if="row.mean_error_ft !== null">{{
+            say('record.mean-ft', { mean_error_ft: signed(row.mean_error_ft, 10) })
+          }}</template
+          ><template v-if="row.go_arounds">{{ say('record.around', { go_arounds: row.go_arounds }) }}</template>
         </span>
         <span>
-          {{ row.one_change ?? 'Too few landings to say what to change.' }}
-          <b v-if="row.followed === true" class="text-pass-ink">Followed on the next sortie.</b>
-          <b v-else-if="row.followed === false" class="text-spot-ink">Not followed on the next sortie.</b>
+          {{ row.one_change ?? say('record.too-few-landings-to-say') }}
+          <b v-if="row.followed === true" class="text-pass-ink">{{ say('record.followed-on-the-next-sortie') }}</b>
+          <b v-else-if="row.followed === false" class="text-spot-ink">{{ say('record.not-followed-on-the-next') }}</b>
           <span v-for="text in row.notes" :key="text" class="block text-sm text-soft">“{{ text }}”</span>
         </span>
       </li>
     </ol>
     <button v-if="before !== null" type="button" class="button mt-2" :disabled="isLate" @click="more">
-      Show older ones
+      {{ say('common.show-older-ones') }}
     </button>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One figure by time; tap or drag on it to go there. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Replay } from '@/api/types'
@@ -57,7 +58,7 @@ function place(lap: Replay, time: number) {
     :height="height"
     class="block cursor-pointer touch-pan-y select-none"
     role="img"
-    :aria-label="`${label} by time`"
+    :aria-label="say('replay.by-time', { label })"
     @pointerdown="go"
     @pointermove="go"
   >
@@ -103,7 +104,7 @@ function place(lap: Replay, time: number) {
       font-size="12"
       fill="var(--ink-soft)"
     >
-      {{ tick === 0 ? 'end' : `${round(tick)} s` }}
+      {{ tick === 0 ? say('replay.end') : `${round(tick)} s` }}
     </text>
   </svg>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The final from the side, over the path as planned; the mark of the touchdown can be moved where it is wrong. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Replay } from '@/api/types'
@@ -107,7 +108,7 @@ function place(lap: Replay, time: number) {
     :height="height"
     class="block select-none"
     role="group"
-    :aria-label="`Final of lap ${laps.map((lap) => lap.number).join(', ')} from the side`"
+    :aria-label="say('replay.final-of-lap-from-the', { number: laps.map((lap) => lap.number).join(', ') })"
   >
     <g v-for="feet in heights" :key="feet">
       <line x1="0" :x2="width" :y1="y(feet)" :y2="y(feet)" stroke="var(--line)" />
@@ -169,7 +170,7 @@ function place(lap: Replay, time: number) {
       <g
         :role="movable ? 'slider' : undefined"
         :tabindex="movable ? 0 : undefined"
-        :aria-label="movable ? 'Touchdown, feet from the threshold; drag to overrule' : undefined"
+        :aria-label="movable ? say('replay.touchdown-feet-from-the-threshold') : undefined"
         :aria-valuenow="movable ? Math.round(mark.along) : undefined"
         :class="movable ? 'cursor-ew-resize' : ''"
         :style="movable ? { touchAction: 'none' } : {}"
@@ -205,7 +206,7 @@ function place(lap: Replay, time: number) {
       {{ round(feet) }}
     </text>
     <text :x="width - 4" y="13" text-anchor="end" class="soft" fill="var(--ink-soft)">
-      heights drawn {{ steeper }} times too tall
+      {{ say('common.heights-drawn-times-too-tall', { steeper }) }}
     </text>
   </svg>
 </template>

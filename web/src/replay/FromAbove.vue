@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The laps from above, to scale, runway up: as flown over the pattern as planned. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Pattern, Replay } from '@/api/types'
 import { landingLength, pavedStart } from '@/strip/places'
@@ -51,7 +52,12 @@ function place(lap: Replay, time: number) {
     :height="height"
     class="block select-none"
     role="img"
-    :aria-label="`Ground track of lap ${laps.map((lap) => lap.number).join(', ')}, runway ${first.runway.ident} up`"
+    :aria-label="
+      say('replay.ground-track-of-lap-runway', {
+        number: laps.map((lap) => lap.number).join(', '),
+        ident: first.runway.ident,
+      })
+    "
   >
     <line
       v-for="(one, k) in first.others"
@@ -98,7 +104,7 @@ function place(lap: Replay, time: number) {
     </g>
     <g v-if="pattern" :transform="`translate(${width - 12} ${height - 12})`">
       <line x1="-92" x2="-62" y1="-4" y2="-4" stroke="var(--aim)" stroke-width="2" stroke-dasharray="6 5" />
-      <text x="0" y="1" text-anchor="end" class="words" fill="var(--aim-ink)">planned</text>
+      <text x="0" y="1" text-anchor="end" class="words" fill="var(--aim-ink)">{{ say('common.planned') }}</text>
     </g>
   </svg>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What was measured of one lap, each figure with how well it is known where that is told. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { TrackEvent, TrackLap } from '@/api/types'
 import { round, signed } from '@/words'
@@ -19,7 +20,7 @@ const fixed = (value: Value, unit: string, digits = 1) =>
 const side = (value: Value, unit: string, half?: Value) =>
   value === null || value === undefined
     ? null
-    : `${round(Math.abs(value))} ${unit}${round(Math.abs(value)) === '0' ? '' : value < 0 ? ' left' : ' right'}${half == null ? '' : ` ± ${round(half)}`}`
+    : `${round(Math.abs(value))} ${unit}${round(Math.abs(value)) === '0' ? '' : value < 0 ? ' ' + say('common.left') : ' ' + say('common.right')}${half == null ? '' : ` ± ${round(half)}`}`
 function rows(list: readonly (readonly [string, string | null])[]): Row[] {
   return list
     .filter((one): one is readonly [string, string] => one[1] !== null)
@@ -30,76 +31,94 @@ const parts = computed(() => {
   const steepest = lap.turns.reduce((most, turn) => Math.max(most, turn.most_bank_deg), 0)
   return [
     {
-      name: 'Takeoff',
+      name: say('common.takeoff'),
       rows: rows([
-        ['Roll to lift-off', ft(takeoff?.liftoff_roll_ft, takeoff?.uncertainty_ft)],
-        ['Off the centreline', side(takeoff?.lateral_ft, 'ft')],
-        ['Climb', fixed(lap.climb_groundspeed_kt, 'kt', 0)],
-        ['First turn at', ft(lap.first_turn_height_ft)],
+        [say('replay.roll-to-lift-off'), ft(takeoff?.liftoff_roll_ft, takeoff?.uncertainty_ft)],
+        [say('common.off-the-centreline'), side(takeoff?.lateral_ft, 'ft')],
+        [say('common.climb'), fixed(lap.climb_groundspeed_kt, 'kt', 0)],
+        [say('replay.first-turn-at'), ft(lap.first_turn_height_ft)],
       ]),
     },
     {
-      name: 'Pattern',
+      name: say('common.pattern'),
       rows: rows([
-        ['Altitude against pattern', off(lap.pattern_height_error_ft, 'ft')],
-        ['Downwind from the runway', lap.spacing_ft === null ? null : `${(lap.spacing_ft / 6076.115).toFixed(2)} nm`],
-        ['Steepest bank, held', steepest ? `${round(steepest)}°` : null],
+        [say('replay.altitude-against-pattern'), off(lap.pattern_height_error_ft, 'ft')],
         [
-          'Overshot final by',
-          lap.overshoot_ft === null ? null : lap.overshoot_ft < 30 ? 'nothing' : ft(lap.overshoot_ft),
+          say('replay.downwind-from-the-runway'),
+          lap.spacing_ft === null ? null : `${(lap.spacing_ft / 6076.115).toFixed(2)} nm`,
+        ],
+        [say('replay.steepest-bank-held'), steepest ? `${round(steepest)}°` : null],
+        [
+          say('replay.overshot-final-by'),
+          lap.overshoot_ft === null ? null : lap.overshoot_ft < 30 ? say('common.nothing') : ft(lap.overshoot_ft),
         ],
       ]),
     },
     {
-      name: 'Final',
+      name: say('common.final'),
       rows: rows([
-        ['Path', fixed(event.final.path_angle_deg, '°', 1)],
-        ['Path pointed at', ft(event.final.aim_flown_ft)],
-        ['Furthest off that path', ft(lap.path_error_ft)],
-        ['Steady from 300 ft down', lap.stabilised === null ? null : lap.stabilised ? 'yes' : 'no'],
+        [say('replay.path'), fixed(event.final.path_angle_deg, '°', 1)],
+        [say('replay.path-pointed-at'), ft(event.final.aim_flown_ft)],
+        [say('replay.furthest-off-that-path'), ft(lap.path_error_ft)],
+        [
+          say('replay.steady-from-300-ft-down'),
+          lap.stabilised === null ? null : lap.stabilised ? say('replay.yes') : say('replay.no'),
+        ],
         ...lap.gates
           .filter((gate) => gate.height_ft > 20)
           .map(
             (gate) =>
               [
-                `At ${round(gate.height_ft)} ft`,
-                `${Math.abs(gate.lateral_ft) > STILL_TURNING_FT ? 'still turning' : side(gate.lateral_ft, 'ft')}, ${round(gate.groundspeed_kt)} kt`,
+                say('replay.at-ft', { height_ft: round(gate.height_ft) }),
+                say('replay.kt', {
+                  lateral_ft:
+                    Math.abs(gate.lateral_ft) > STILL_TURNING_FT
+                      ? say('replay.still-turning')
+                      : side(gate.lateral_ft, 'ft'),
+                  groundspeed_kt: round(gate.groundspeed_kt),
+                }),
               ] as const,
           ),
         [
-          'Over the threshold',
+          say('replay.over-the-threshold'),
           event.final.threshold_height_ft === null
             ? null
-            : `${round(event.final.threshold_height_ft)} ft high, ${round(event.final.threshold_groundspeed_kt)} kt`,
+            : say('replay.ft-high-kt', {
+                threshold_height_ft: round(event.final.threshold_height_ft),
+                threshold_groundspeed_kt: round(event.final.threshold_groundspeed_kt),
+              }),
         ],
       ]),
     },
     {
-      name: event.kind === 'touchdown' ? 'Touchdown' : 'Lowest',
+      name: event.kind === 'touchdown' ? say('common.touchdown') : say('replay.lowest'),
       rows: rows([
-        ['Roundout begins at', ft(event.hold_off.roundout_start_ft)],
+        [say('replay.roundout-begins-at'), ft(event.hold_off.roundout_start_ft)],
         [
-          'Float',
+          say('common.float'),
           event.hold_off.float_ft === null
             ? null
             : `${ft(event.hold_off.float_ft, event.hold_off.float_uncertainty_ft)}, ${event.hold_off.float_s?.toFixed(1)} s`,
         ],
-        [event.kind === 'touchdown' ? 'Touched' : 'Along the runway', ft(event.along_ft, event.uncertainty_ft)],
-        ['Height over the runway', ft(event.lowest_ft)],
-        ['Off the centreline', side(event.lateral_ft, 'ft', event.lateral_uncertainty_ft)],
-        ['Speed', fixed(event.groundspeed_kt, 'kt', 0)],
-        ['Sinking', fixed(event.sink_fpm, 'ft/min', 0)],
-        ['Nose off the runway', side(event.crab_deg, '°')],
         [
-          'Drifting',
+          event.kind === 'touchdown' ? say('common.touched') : say('replay.along-the-runway'),
+          ft(event.along_ft, event.uncertainty_ft),
+        ],
+        [say('replay.height-over-the-runway'), ft(event.lowest_ft)],
+        [say('common.off-the-centreline'), side(event.lateral_ft, 'ft', event.lateral_uncertainty_ft)],
+        [say('common.speed'), fixed(event.groundspeed_kt, 'kt', 0)],
+        [say('replay.sinking'), fixed(event.sink_fpm, 'ft/min', 0)],
+        [say('replay.nose-off-the-runway'), side(event.crab_deg, '°')],
+        [
+          say('replay.drifting'),
           event.drift_kt === null
             ? null
             : Math.abs(event.drift_kt) < 1
-              ? 'no'
-              : `${Math.abs(event.drift_kt).toFixed(1)} kt ${event.drift_kt < 0 ? 'left' : 'right'}`,
+              ? say('replay.no')
+              : `${Math.abs(event.drift_kt).toFixed(1)} kt ${event.drift_kt < 0 ? say('common.left') : say('common.right')}`,
         ],
-        ['Bounces', event.bounces === null ? null : String(event.bounces)],
-        ['Rollout', ft(event.rollout_ft)],
+        [say('replay.bounces'), event.bounces === null ? null : String(event.bounces)],
+        [say('common.rollout'), ft(event.rollout_ft)],
       ]),
     },
   ].filter((part) => part.rows.length)
@@ -107,10 +126,10 @@ const parts = computed(() => {
 </script>
 
 <template>
-  <section class="panel" :aria-label="`Measured on lap ${lap.number}`">
-    <h2 class="text-lg font-bold">Measured on lap {{ lap.number }}</h2>
+  <section class="panel" :aria-label="say('replay.measured-on-lap', { number: lap.number })">
+    <h2 class="text-lg font-bold">{{ say('replay.measured-on-lap', { number: lap.number }) }}</h2>
     <p v-if="event.in_gap" class="font-bold">
-      ▲ The recorder was silent at the touchdown: it lies anywhere within the ±.
+      {{ say('replay.the-recorder-was-silent-at') }}
     </p>
     <div class="mt-1 grid gap-x-8 gap-y-3 lg:grid-cols-2">
       <div v-for="part in parts" :key="part.name">
@@ -124,8 +143,7 @@ const parts = computed(() => {
       </div>
     </div>
     <p class="mt-2 text-sm text-soft">
-      ± holds 95 of 100 on simulated flights. Speeds are over the ground; banks are those of still air, unless recorded.
-      Feet along the runway count from the threshold. Judge with what you saw.
+      {{ say('replay.holds-95-of-100-on') }}
     </p>
   </section>
 </template>

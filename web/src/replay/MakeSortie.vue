@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The sortie that a recorded flight was, made of what the recording knows, in one step. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -39,7 +40,7 @@ const wind = computed(() => [...props.track.wind].sort((a, b) => a.uncertainty_k
 const begun = computed(() => props.track.track.begun_at)
 const { write, problem, fields, isBusy } = useWrite({
   refresh: () => client.invalidateQueries({ queryKey: ['sorties'] }),
-  otherwise: 'The sortie was not made.',
+  otherwise: say('replay.the-sortie-was-not-made'),
 })
 async function make() {
   const written = await write({ call: () => api.makeFlownSortie(props.fileId, { ...form }) })
@@ -51,37 +52,44 @@ async function make() {
 
 <template>
   <details :open="isOpen" class="rounded border border-line px-3">
-    <summary class="min-h-11 cursor-pointer font-bold leading-[44px]">Make its sortie from the recording</summary>
+    <summary class="min-h-11 cursor-pointer font-bold leading-[44px]">
+      {{ say('replay.make-its-sortie-from-the') }}
+    </summary>
     <p v-if="begun">
-      {{ day(begun.slice(0, 10)) }}, {{ clock(begun) }}, {{ track.laps.length }} laps.
+      {{ say('replay.laps', { begun: day(begun.slice(0, 10)), begun_2: clock(begun), laps: track.laps.length }) }}
       <template v-if="wind">
-        Wind by its turns, at pattern height: {{ round(wind.from_deg_true) }}° true, {{ round(wind.speed_kt) }} kt ±
-        {{ round(wind.uncertainty_kt) }}.
+        {{
+          say('replay.wind-by-its-turns-at', {
+            from_deg_true: round(wind.from_deg_true),
+            speed_kt: round(wind.speed_kt),
+            uncertainty_kt: round(wind.uncertainty_kt),
+          })
+        }}
       </template>
-      <template v-else>Its turns tell no wind: give it afterwards.</template>
-      Temperature and pressure are taken as standard: put them right in Prepare.
+      <template v-else>{{ say('replay.its-turns-tell-no-wind') }}</template>
+      {{ say('replay.temperature-and-pressure-are-taken') }}
     </p>
     <form class="grid gap-3 py-2 sm:grid-cols-4" @submit.prevent="make">
       <label class="block">
-        <span class="heading">Student</span>
+        <span class="heading">{{ say('common.student') }}</span>
         <select v-model="form.student_id" class="field">
           <option v-for="one in students" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </label>
       <label class="block">
-        <span class="heading">Aircraft</span>
+        <span class="heading">{{ say('common.aircraft') }}</span>
         <select v-model="form.aircraft_id" class="field">
           <option v-for="one in catalogue.data.value?.aircraft" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </label>
       <label class="block">
-        <span class="heading">Standard</span>
+        <span class="heading">{{ say('common.standard') }}</span>
         <select v-model="form.standard_id" class="field">
           <option v-for="one in catalogue.data.value?.standards" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </label>
       <label class="block">
-        <span class="heading">Landing</span>
+        <span class="heading">{{ say('common.landing') }}</span>
         <select v-model="form.landing" class="field">
           <option v-for="one in landings" :key="one" :value="one">{{ LANDING_LABEL[one] }}</option>
         </select>
@@ -90,7 +98,7 @@ async function make() {
         {{ Object.values(fields)[0] ?? problem }}
       </p>
       <button type="submit" class="button button-main sm:col-span-4 sm:justify-self-start" :disabled="isBusy">
-        Make the sortie and take its laps
+        {{ say('replay.make-the-sortie-and-take') }}
       </button>
     </form>
   </details>

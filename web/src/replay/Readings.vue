@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Where a lap touched by each who told: tapped, measured, corrected; which of them scores, and how to overrule it. */
+import { say } from '@/said'
 import { computed } from 'vue'
 import type { Lap } from '@/api/types'
 import { round } from '@/words'
@@ -10,7 +11,11 @@ interface Reading {
   value: number
   half_width: number | null
 }
-const HOW_LABEL: Record<string, string> = { tapped: 'Tapped', tracked: 'Measured', corrected: 'Corrected by hand' }
+const HOW_LABEL: Record<string, string> = {
+  tapped: say('replay.tapped'),
+  tracked: say('replay.measured'),
+  corrected: say('replay.corrected-by-hand'),
+}
 const of = computed(() => (props.lap.readings.along_ft ?? {}) as Record<string, Reading>)
 const rows = computed(() =>
   ['tapped', 'tracked', 'corrected']
@@ -20,17 +25,21 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <section v-if="rows.length" class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="Where it touched">
-    <h2 class="font-bold">Lap {{ lap.number }} touched</h2>
+  <section
+    v-if="rows.length"
+    class="panel flex flex-wrap items-center gap-x-6 gap-y-2"
+    :aria-label="say('replay.where-it-touched')"
+  >
+    <h2 class="font-bold">{{ say('replay.lap-touched', { number: lap.number }) }}</h2>
     <p v-for="row in rows" :key="row.how" :class="row.counts ? '' : 'text-soft'">
       <span class="figure text-2xl">{{ round(row.value) }}</span> ft
       <span v-if="row.half_width !== null" class="figure"> ± {{ round(row.half_width) }}</span>
-      {{ HOW_LABEL[row.how] }}<b v-if="row.counts"> ✓ scores</b>
+      {{ HOW_LABEL[row.how] }}<b v-if="row.counts"> {{ ' ' + say('replay.scores') }}</b>
     </p>
     <span class="flex-1" />
     <template v-if="mayChange">
       <button v-if="of.corrected" type="button" class="button" @click="emit('correct', null)">
-        Take the correction back
+        {{ say('replay.take-the-correction-back') }}
       </button>
       <button
         v-else-if="of.tapped && lap.known_by.along_ft !== 'tapped'"
@@ -38,10 +47,10 @@ const rows = computed(() =>
         class="button"
         @click="emit('correct', of.tapped.value)"
       >
-        The tap was right
+        {{ say('replay.the-tap-was-right') }}
       </button>
       <p class="basis-full text-sm text-soft">
-        Of two the better known scores. Drag the diamond below the final to overrule both.
+        {{ say('replay.of-two-the-better-known') }}
       </p>
     </template>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A flight lap by lap: from above, the final from the side, speed and bank by time; one cursor through all. */
+import { say } from '@/said'
 import { useQueries } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { replayQuery } from '@/api/queries'
@@ -35,8 +36,8 @@ const current = computed(() => laps.value.find((lap) => lap.number === chosen.va
 watch(current, (lap) => lap && emit('shown', lap), { immediate: true })
 const mode = ref<'over' | 'beside'>('over')
 const MODES = [
-  { value: 'over', label: 'Laid over' },
-  { value: 'beside', label: 'Side by side' },
+  { value: 'over', label: say('replay.laid-over') },
+  { value: 'beside', label: say('replay.side-by-side') },
 ] as const
 const queries = useQueries({ queries: computed(() => chosen.value.map((number) => replayQuery(props.fileId, number))) })
 const problem = computed(() => queries.value.find((one) => one.error)?.error?.message ?? '')
@@ -75,7 +76,7 @@ function plannedOf(number: number): Planned | null {
     return {
       aim_ft: scored.aim_point_ft,
       angle_deg: props.pathAngle,
-      label: `aim planned ${round(scored.aim_point_ft, 10)}`,
+      label: say('replay.aim-planned', { aim_point_ft: round(scored.aim_point_ft, 10) }),
     }
   }
   const lap = laps.value.find((one) => one.number === number)
@@ -84,7 +85,7 @@ function plannedOf(number: number): Planned | null {
   return {
     aim_ft: event.final.aim_flown_ft,
     angle_deg: event.final.path_angle_deg,
-    label: `path pointed at ${round(event.final.aim_flown_ft, 10)}`,
+    label: say('replay.mark-path-pointed-at', { aim_flown_ft: round(event.final.aim_flown_ft, 10) }),
   }
 }
 function markOf(number: number): TouchMark | null {
@@ -98,7 +99,11 @@ function markOf(number: number): TouchMark | null {
   const along = one?.value ?? scored?.along_ft ?? event.along_ft
   const half = one ? one.half_width : event.uncertainty_ft
   const how = counts === 'tracked' ? 'measured' : counts
-  return { along, halfWidth: half, label: `${round(along)} ft${half === null ? '' : ` ± ${round(half)}`}, ${how}` }
+  return {
+    along,
+    halfWidth: half,
+    label: say('replay.ft', { along: round(along), half: half === null ? '' : ` ± ${round(half)}`, how }),
+  }
 }
 /** Box and spot of a lap that was scored. */
 function briefOf(number: number): Marks | null {
@@ -181,9 +186,9 @@ const moments = computed(() => {
 </script>
 
 <template>
-  <section class="space-y-3" aria-label="Replay">
+  <section class="space-y-3" :aria-label="say('replay.replay')">
     <div class="panel space-y-2">
-      <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Laps">
+      <div class="flex flex-wrap items-center gap-1.5" role="group" :aria-label="say('common.laps')">
         <button
           v-for="lap in laps"
           :key="lap.number"
@@ -194,21 +199,27 @@ const moments = computed(() => {
           :title="`${endWords(lap)}, ${clock(lap.to)}`"
           @click="show(lap.number)"
         >
-          Lap {{ lap.number }}
+          {{ say('common.lap-number', { number: lap.number }) }}
         </button>
-        <span v-if="laps.length > 1" class="mx-1 text-soft">with</span>
+        <span v-if="laps.length > 1" class="mx-1 text-soft">{{ say('replay.with') }}</span>
         <Chip
           v-for="lap in laps.length > 1 ? laps.filter((one) => one.number !== chosen[0]) : []"
           :key="lap.number"
           class="!min-h-11 min-w-11"
           :on="chosen.includes(lap.number)"
-          :aria-label="`Lay lap ${lap.number} over it`"
+          :aria-label="say('replay.lay-lap-over-it', { number: lap.number })"
           @click="lay(lap.number)"
         >
           {{ lap.number }}
         </Chip>
         <span class="flex-1" />
-        <Choice v-if="chosen.length > 1" v-model="mode" label="Laps" class="[&>label]:sr-only" :options="MODES" />
+        <Choice
+          v-if="chosen.length > 1"
+          v-model="mode"
+          :label="say('common.laps')"
+          class="[&>label]:sr-only"
+          :options="MODES"
+        />
       </div>
       <p v-if="current" class="flex flex-wrap gap-x-5 gap-y-1">
         <span v-for="(number, order) in chosen" :key="number" class="flex items-center gap-2">
@@ -223,8 +234,13 @@ const moments = computed(() => {
               :stroke-dasharray="line(order).dash"
             />
           </svg>
-          Lap {{ number }}: {{ endWords(laps.find((one) => one.number === number)!) }},
-          {{ clock(laps.find((one) => one.number === number)!.to) }}
+          {{
+            say('replay.lap', {
+              number,
+              number_2: endWords(laps.find((one) => one.number === number)!),
+              to: clock(laps.find((one) => one.number === number)!.to),
+            })
+          }}
         </span>
       </p>
     </div>
@@ -257,9 +273,15 @@ const moments = computed(() => {
                 </template>
               </Strip>
               <div class="flex items-center justify-between px-2 pt-1">
-                <h2 class="font-bold">Final{{ groups.length > 1 ? ` of lap ${group[0]!.number}` : '' }}</h2>
+                <h2 class="font-bold">
+                  {{
+                    say('replay.final', {
+                      groups: groups.length > 1 ? ' ' + say('replay.of-lap', { number: group[0]!.number }) : '',
+                    })
+                  }}
+                </h2>
                 <button type="button" class="button !min-h-9" @click="near = !near">
-                  {{ near ? 'Whole final' : 'Touchdown, larger' }}
+                  {{ near ? say('replay.whole-final') : say('replay.touchdown-larger') }}
                 </button>
               </div>
               <FinalProfile
@@ -277,7 +299,7 @@ const moments = computed(() => {
               <ByTime
                 :laps="group"
                 column="groundspeed_kt"
-                label="Groundspeed, kt"
+                :label="say('replay.groundspeed-kt')"
                 :low="0"
                 :high="speeds.high"
                 :guides="speeds.guides"
@@ -289,7 +311,7 @@ const moments = computed(() => {
               <ByTime
                 :laps="group"
                 column="bank_deg"
-                label="Bank, degrees"
+                :label="say('replay.bank-degrees')"
                 :low="-45"
                 :high="45"
                 :guides="BANKS"
@@ -300,7 +322,7 @@ const moments = computed(() => {
           </div>
         </div>
       </div>
-      <p v-else-if="!problem" class="p-8 text-center text-soft">Loading…</p>
+      <p v-else-if="!problem" class="p-8 text-center text-soft">{{ say('common.loading') }}</p>
     </div>
   </section>
 </template>

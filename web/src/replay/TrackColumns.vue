@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** How a CSV file is read: shown over its first rows, put right by hand, remembered for its device. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api } from '@/api/calls'
@@ -12,20 +13,20 @@ const props = defineProps<{ fileId: string }>()
 const emit = defineEmits<{ read: [columns: CsvColumns] }>()
 const shown = useQuery({ queryKey: ['track', props.fileId, 'columns'], queryFn: () => api.trackColumns(props.fileId) })
 const ROLE_LABEL: Record<Role, string> = {
-  time: 'Time',
-  date: 'Date',
-  utc_offset: 'Hours ahead of UTC',
-  latitude: 'Latitude',
-  longitude: 'Longitude',
-  height: 'Height',
-  speed: 'Groundspeed',
-  course: 'Course over the ground',
-  airspeed: 'Airspeed',
-  heading: 'Heading, true',
-  pitch: 'Pitch',
-  bank: 'Bank',
-  vertical_speed: 'Vertical speed',
-  on_ground: 'Wheels on the ground',
+  time: say('common.time'),
+  date: say('common.date'),
+  utc_offset: say('replay.hours-ahead-of-utc'),
+  latitude: say('replay.latitude'),
+  longitude: say('replay.longitude'),
+  height: say('replay.height'),
+  speed: say('replay.groundspeed'),
+  course: say('replay.course-over-the-ground'),
+  airspeed: say('replay.airspeed'),
+  heading: say('replay.heading-true'),
+  pitch: say('replay.pitch'),
+  bank: say('replay.bank'),
+  vertical_speed: say('replay.vertical-speed'),
+  on_ground: say('replay.wheels-on-the-ground'),
 }
 const ROLES = Object.keys(ROLE_LABEL) as Role[]
 const NEEDED: readonly Role[] = ['time', 'latitude', 'longitude']
@@ -73,30 +74,29 @@ function read() {
 </script>
 
 <template>
-  <section class="panel space-y-3" aria-label="Columns of the file">
-    <h2 class="text-lg font-bold">What the columns are</h2>
+  <section class="panel space-y-3" :aria-label="say('replay.columns-of-the-file')">
+    <h2 class="text-lg font-bold">{{ say('replay.what-the-columns-are') }}</h2>
     <Loading v-if="!shown.data.value" :error="shown.error.value" :retry="shown.refetch" />
     <template v-else>
       <p>
-        Say what each column holds. When that has worked, files with the same headings are read the same way; you can
-        change it again at any time.
+        {{ say('replay.say-what-each-column-holds') }}
       </p>
       <div class="overflow-x-auto" tabindex="0">
         <table class="text-left text-sm">
           <thead>
             <tr>
               <th v-for="index in widest" :key="index" class="min-w-40 p-1 align-top">
-                <select v-model="roles[index - 1]" class="field" :aria-label="`Column ${index} is`">
-                  <option :value="undefined">not used</option>
+                <select v-model="roles[index - 1]" class="field" :aria-label="say('replay.column-is', { index })">
+                  <option :value="undefined">{{ say('replay.not-used') }}</option>
                   <option v-for="role in ROLES" :key="role" :value="role">{{ ROLE_LABEL[role] }}</option>
                 </select>
                 <select
                   v-if="unitsOf(index - 1).length"
                   v-model="units[index - 1]"
                   class="field mt-1"
-                  :aria-label="`Unit of column ${index}`"
+                  :aria-label="say('replay.unit-of-column', { index })"
                 >
-                  <option value="">unit as the heading says</option>
+                  <option value="">{{ say('replay.unit-as-the-heading-says') }}</option>
                   <option v-for="unit in unitsOf(index - 1)" :key="unit" :value="unit">{{ unit }}</option>
                 </select>
               </th>
@@ -116,15 +116,15 @@ function read() {
       </div>
       <div class="flex flex-wrap items-end gap-4">
         <label>
-          <span class="heading block">Decimals are written with a</span>
+          <span class="heading block">{{ say('replay.decimals-are-written-with-a') }}</span>
           <select v-model="decimal" class="field !w-auto">
-            <option value=".">point</option>
-            <option value=",">comma</option>
+            <option value=".">{{ say('replay.point') }}</option>
+            <option value=",">{{ say('replay.comma') }}</option>
           </select>
         </label>
         <Stepper
           :model-value="firstRow"
-          label="Rows before the figures"
+          :label="say('replay.rows-before-the-figures')"
           unit=""
           :min="0"
           :max="100"
@@ -133,7 +133,7 @@ function read() {
         />
         <Stepper
           :model-value="offsetHours"
-          label="Its times are ahead of UTC by"
+          :label="say('replay.its-times-are-ahead-of')"
           unit="h"
           :min="-15"
           :max="15"
@@ -142,13 +142,15 @@ function read() {
           @update:model-value="offsetHours = $event ?? 0"
         />
         <button type="button" class="button button-main" :disabled="missing.length > 0 || !!twice" @click="read">
-          Read it so
+          {{ say('replay.read-it-so') }}
         </button>
       </div>
       <p v-if="missing.length" class="font-bold">
-        Still to be named: {{ missing.map((role) => ROLE_LABEL[role]).join(', ') }}.
+        {{ say('replay.still-to-be-named', { role: missing.map((role) => ROLE_LABEL[role]).join(', ') }) }}
       </p>
-      <p v-if="twice" role="alert" class="font-bold text-fail-ink">{{ ROLE_LABEL[twice as Role] }} stands twice.</p>
+      <p v-if="twice" role="alert" class="font-bold text-fail-ink">
+        {{ say('replay.stands-twice', { role: ROLE_LABEL[twice as Role] }) }}
+      </p>
     </template>
   </section>
 </template>

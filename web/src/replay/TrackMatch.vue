@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Which sortie a flight was, and which of its laps is which: proposed, put right, confirmed. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api } from '@/api/calls'
@@ -30,7 +31,7 @@ watch(
       choice.value = Object.fromEntries(pairs.map((pair) => [pair.event, pair.lap_id ?? NEW]))
       problem.value = ''
     } catch (error) {
-      problem.value = error instanceof Error ? error.message : 'Nothing could be proposed.'
+      problem.value = error instanceof Error ? error.message : say('replay.nothing-could-be-proposed')
     }
   },
   { immediate: true },
@@ -55,12 +56,12 @@ function confirm() {
 </script>
 
 <template>
-  <section class="panel space-y-3 border-l-8 !border-l-spot" aria-label="Which sortie was it?">
-    <h2 class="text-lg font-bold">Which sortie was it?</h2>
-    <p v-if="!track.candidates.length">No sortie is planned about that time.</p>
+  <section class="panel space-y-3 border-l-8 !border-l-spot" :aria-label="say('replay.which-sortie-was-it')">
+    <h2 class="text-lg font-bold">{{ say('replay.which-sortie-was-it') }}</h2>
+    <p v-if="!track.candidates.length">{{ say('replay.no-sortie-is-planned-about') }}</p>
     <MakeSortie :file-id="fileId" :track="track" :is-open="!track.candidates.length" />
     <template v-if="track.candidates.length">
-      <div class="grid gap-1.5" role="radiogroup" aria-label="Sortie">
+      <div class="grid gap-1.5" role="radiogroup" :aria-label="say('replay.sortie')">
         <label
           v-for="one in track.candidates"
           :key="one.sortie_id"
@@ -77,27 +78,44 @@ function confirm() {
         <table class="w-full min-w-[36rem] text-left">
           <thead>
             <tr class="border-b border-line text-sm text-soft">
-              <th class="py-1">Recorded</th>
-              <th>Ended</th>
-              <th class="text-right">Touched</th>
-              <th class="pl-4">is</th>
+              <th class="py-1">{{ say('replay.recorded') }}</th>
+              <th>{{ say('common.ended') }}</th>
+              <th class="text-right">{{ say('common.touched') }}</th>
+              <th class="pl-4">{{ say('replay.is') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="{ lap, event, index } in ends" :key="index" class="border-b border-line">
-              <td class="py-1">Lap {{ lap.number }}, {{ clock(lap.to) }}</td>
-              <td>{{ endedBy(event) }}, runway {{ lap.runway }}</td>
+              <td class="py-1">{{ say('replay.lap-and-end', { number: lap.number, to: clock(lap.to) }) }}</td>
+              <td>{{ say('replay.runway', { event: endedBy(event), runway: lap.runway }) }}</td>
               <td class="figure whitespace-nowrap text-right">
-                {{ event.kind === 'touchdown' ? `${round(event.along_ft)} ft ± ${round(event.uncertainty_ft)}` : '–' }}
+                {{
+                  event.kind === 'touchdown'
+                    ? say('replay.touched-within', {
+                        along_ft: round(event.along_ft),
+                        uncertainty_ft: round(event.uncertainty_ft),
+                      })
+                    : '–'
+                }}
               </td>
               <td class="pl-4">
-                <select v-model="choice[index]" class="field" :aria-label="`Recorded lap ${lap.number} is`">
+                <select
+                  v-model="choice[index]"
+                  class="field"
+                  :aria-label="say('replay.recorded-lap-is', { number: lap.number })"
+                >
                   <option v-for="one in noted" :key="one.id" :value="one.id">
-                    noted lap {{ one.number }}, {{ clock(one.flown_at)
-                    }}{{ one.along_ft === null ? '' : `, ${round(one.along_ft)} ft` }}
+                    {{
+                      say('replay.noted-lap', {
+                        number: one.number,
+                        flown_at: clock(one.flown_at),
+                        along_ft:
+                          one.along_ft === null ? '' : say('replay.noted-touched', { along_ft: round(one.along_ft) }),
+                      })
+                    }}
                   </option>
-                  <option :value="NEW">a lap nobody noted</option>
-                  <option :value="OUT">left out</option>
+                  <option :value="NEW">{{ say('replay.a-lap-nobody-noted') }}</option>
+                  <option :value="OUT">{{ say('replay.left-out') }}</option>
                 </select>
               </td>
             </tr>
@@ -105,7 +123,7 @@ function confirm() {
         </table>
       </div>
       <p v-if="counts.twice" role="alert" class="font-bold text-fail-ink">
-        One noted lap stands twice: each can be one recorded lap only.
+        {{ say('replay.one-noted-lap-stands-twice') }}
       </p>
       <div class="flex flex-wrap items-center gap-3">
         <button
@@ -114,11 +132,15 @@ function confirm() {
           :disabled="counts.twice || !(counts.noted + counts.made)"
           @click="confirm"
         >
-          Take these laps
+          {{ say('replay.take-these-laps') }}
         </button>
         <p class="text-soft">
-          {{ counts.noted }} noted lap{{ counts.noted === 1 ? '' : 's' }} measured, {{ counts.made }} made new. What was
-          tapped stays beside what was measured; the better known of the two scores.
+          {{
+            say('replay.noted-lap-measured-made-new', {
+              noted: counts.noted,
+              made: counts.made,
+            })
+          }}
         </p>
       </div>
     </template>

@@ -1,4 +1,5 @@
 /** One lap of a recorded flight as it is drawn: columns of one length, seconds from its end. Plain reckoning. */
+import { say } from '@/said'
 import type { Outcome, Replay, TrackEvent } from '@/api/types'
 import { OUTCOME_LABEL } from '@/words'
 
@@ -62,12 +63,12 @@ export function momentsOf(lap: Replay, landed: boolean): Moment[] {
   const before = (k: number) => lap.time_s[k]! < 0
   const high = (k: number, feet: number) => (lap.height_ft[k] ?? 0) > feet
   const up = lap.time_s.findIndex((_, k) => before(k) && high(k, 50))
-  if (up > 0 && !high(0, 50)) found.push({ label: 'Takeoff', time: lap.time_s[up]! - 3 })
+  if (up > 0 && !high(0, 50)) found.push({ label: say('common.takeoff'), time: lap.time_s[up]! - 3 })
   // abeam: going back past the threshold, well to the side
   const abeam = lap.along_ft.findIndex(
     (along, k) => k > 0 && before(k) && along <= 0 && lap.along_ft[k - 1]! > 0 && Math.abs(lap.lateral_ft[k]!) > 1_000,
   )
-  if (abeam > 0) found.push({ label: 'Abeam', time: lap.time_s[abeam]! })
+  if (abeam > 0) found.push({ label: say('replay.abeam'), time: lap.time_s[abeam]! })
   for (const feet of [500, 300]) {
     const down = lastIndex(
       lap,
@@ -76,8 +77,8 @@ export function momentsOf(lap: Replay, landed: boolean): Moment[] {
     if (down > 0) found.push({ label: `${feet} ft`, time: lap.time_s[down]! })
   }
   const over = lastIndex(lap, (k) => k > 0 && before(k) && lap.along_ft[k]! >= 0 && lap.along_ft[k - 1]! < 0)
-  if (over > 0) found.push({ label: 'Threshold', time: lap.time_s[over]! })
-  found.push({ label: landed ? 'Touchdown' : 'Lowest', time: 0 })
+  if (over > 0) found.push({ label: say('replay.threshold'), time: lap.time_s[over]! })
+  found.push({ label: landed ? say('common.touchdown') : say('replay.lowest'), time: 0 })
   return found.sort((a, b) => a.time - b.time)
 }
 

@@ -1,4 +1,5 @@
 /** The one moment that every drawing of a replay shows; only what reads it is drawn again as it moves. */
+import { say } from '@/said'
 import { inject, onScopeDispose, provide, ref, type InjectionKey, type Ref } from 'vue'
 
 export interface Cursor {
@@ -55,6 +56,6 @@ export function provideCursor(span: () => readonly [number, number]): Cursor {
 
 export function useCursor(): Cursor {
   const cursor = inject(KEY)
-  if (!cursor) throw new Error('a drawing of a replay stands outside of one')
+  if (!cursor) throw new Error(say('replay.a-drawing-of-a-replay'))
   return cursor
 }

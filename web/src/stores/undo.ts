@@ -1,4 +1,5 @@
 /** What can be undone, latest last; each step is what takes the change back. */
+import { say } from '@/said'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 
@@ -25,7 +26,7 @@ export const useUndo = defineStore('undo', () => {
       problem.value = ''
     } catch (error) {
       steps.value = [...steps.value, last]
-      problem.value = error instanceof Error ? error.message : 'It could not be undone.'
+      problem.value = error instanceof Error ? error.message : say('parts.it-could-not-be-undone')
     }
   }
   function clear() {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The pattern from above, to scale: ground track, gates with their heights, wind, and where to land if the engine stops. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { Pattern, Plan, Runway } from '@/api/types'
@@ -154,7 +155,13 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
     :height="height"
     class="block select-none"
     role="img"
-    :aria-label="`${pattern.side} pattern for runway ${runway.ident} seen from above, ${northUp ? 'north up' : 'runway up'}`"
+    :aria-label="
+      say('strip.pattern-for-runway-seen-from', {
+        side: pattern.side,
+        ident: runway.ident,
+        north_up: northUp ? say('strip.north-up') : say('strip.runway-up'),
+      })
+    "
   >
     <path :d="`${draw(sector)}Z`" fill="var(--warn)" fill-opacity="0.16" stroke="var(--warn)" stroke-dasharray="5 4" />
     <line
@@ -219,12 +226,12 @@ const mile = computed(() => (0.5 * 1852) / 0.3048)
       <path d="M-10 -10 L0 -30 L10 -10 Z" fill="var(--ink)" />
     </g>
     <text :x="width - 54" y="108" text-anchor="middle" class="label" fill="var(--ink)">
-      {{ pattern.wind_is_known ? `${round(pattern.wind_kt)} kt` : 'wind not given' }}
+      {{ pattern.wind_is_known ? `${round(pattern.wind_kt)} kt` : say('common.wind-not-given') }}
     </text>
     <g :transform="`translate(14 ${height - 16})`">
       <path :d="`M0 -6 v6 h${mile * scale} v-6`" fill="none" stroke="var(--ink)" stroke-width="2" />
       <text :x="mile * scale + 8" y="2" class="label" fill="var(--ink)">
-        ½ nm · {{ northUp ? 'north up' : 'runway up' }}
+        ½ nm · {{ northUp ? say('strip.north-up') : say('strip.runway-up') }}
       </text>
     </g>
   </svg>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The same landing from the side, on the same feet as the strip above it. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
@@ -68,7 +69,13 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
     :height="height"
     class="block select-none"
     role="img"
-    :aria-label="`Side view: wheels ${round(crossing)} feet over the threshold, roundout from ${round(brief.touchdown.roundout_height_ft)} feet, float ${round(brief.touchdown.float_ft)} feet`"
+    :aria-label="
+      say('strip.side-view-wheels-feet-over', {
+        crossing: round(crossing),
+        roundout_height_ft: round(brief.touchdown.roundout_height_ft),
+        float_ft: round(brief.touchdown.float_ft),
+      })
+    "
   >
     <rect
       :x="x(pavedStart(runway))"
@@ -87,7 +94,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
         class="words"
         fill="var(--ink-soft)"
       >
-        wheels {{ round(crossing) }} ft up at the threshold
+        {{ say('strip.wheels-ft-up-at-the', { crossing: round(crossing) }) }}
       </text>
     </g>
     <g v-if="runway.obstacle">
@@ -105,7 +112,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
         class="words"
         fill="var(--ink)"
       >
-        obstacle {{ round(runway.obstacle.height_ft) }} ft
+        {{ say('strip.obstacle-ft', { height_ft: round(runway.obstacle.height_ft) }) }}
       </text>
     </g>
     <path :d="path ?? ''" fill="none" stroke="var(--aim)" stroke-width="3" />
@@ -140,10 +147,15 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
       class="words"
       fill="var(--ink)"
     >
-      roundout from {{ round(brief.touchdown.roundout_height_ft) }} ft
+      {{ say('strip.roundout-from-ft', { roundout_height_ft: round(brief.touchdown.roundout_height_ft) }) }}
     </text>
     <text :x="x(brief.touchdown.predicted_touchdown_ft) + 14" :y="y(0) - 9" class="words" fill="var(--aim-ink)">
-      float {{ round(brief.touchdown.float_ft, 10) }} ft, {{ brief.touchdown.float_s.toFixed(1) }} s
+      {{
+        say('strip.float-ft-s', {
+          float_ft: round(brief.touchdown.float_ft, 10),
+          float_s: brief.touchdown.float_s.toFixed(1),
+        })
+      }}
     </text>
     <text
       v-if="stop !== null && x(stop) - x(brief.touchdown.predicted_touchdown_ft) > 240"
@@ -153,10 +165,10 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
       class="words"
       fill="var(--ink-soft)"
     >
-      roll {{ round(brief.ground.ground_roll!.expected_ft, 10) }} ft
+      {{ say('strip.roll-ft', { expected_ft: round(brief.ground.ground_roll!.expected_ft, 10) }) }}
     </text>
     <text :x="width - 4" y="14" text-anchor="end" class="words" fill="var(--ink-soft)">
-      heights drawn {{ steeper }} times too tall
+      {{ say('common.heights-drawn-times-too-tall', { steeper }) }}
     </text>
   </svg>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The runway to scale, landing from left to right, with its paint and the marks of one landing. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Runway } from '@/api/types'
@@ -37,8 +38,8 @@ const props = withDefaults(
     exits: () => [],
     brief: null,
     touches: () => [],
-    spotLabel: 'Spot',
-    tapLabel: 'Where the wheels touched',
+    spotLabel: say('common.spot'),
+    tapLabel: say('strip.where-the-wheels-touched'),
   },
 )
 const emit = defineEmits<{
@@ -79,11 +80,21 @@ const words = computed(() => {
   const gate = brief.go_around_point_ft
   const [nearest, farthest] = brief.box_ft
   // a box that nobody has worked out here has no length
-  const spot = `${props.spotLabel} ${round(brief.spot_ft)}${farthest > nearest ? `, box to ${round(farthest)}` : ''}`
-  const aim = brief.aim_is_good === false ? 'No good aim' : `Aim ${round(brief.aim_point_ft, 10)}`
+  const spot = `${props.spotLabel} ${round(brief.spot_ft)}${farthest > nearest ? say('strip.box-to', { farthest: round(farthest) }) : ''}`
+  const aim =
+    brief.aim_is_good === false
+      ? say('strip.no-good-aim')
+      : say('strip.aim', { aim_point_ft: round(brief.aim_point_ft, 10) })
   const expected = brief.predicted_band_ft
-  const band = expected ? `2 in 3 touch ${round(expected[0], 10)} to ${round(expected[1], 10)}, at the usual speed` : ''
-  return { spot, aim, band, gate: gate === null || gate < 0 ? '' : `Go around by ${round(gate, 10)}` }
+  const band = expected
+    ? say('strip.n-2-in-3-touch-to', { expected: round(expected[0], 10), expected_2: round(expected[1], 10) })
+    : ''
+  return {
+    spot,
+    aim,
+    band,
+    gate: gate === null || gate < 0 ? '' : say('strip.go-around-by', { gate: round(gate, 10) }),
+  }
 })
 
 /** The word beside the wedge goes to its left, where the spot's is not; at the edge of the drawing to its right. */
@@ -150,7 +161,7 @@ function fineTune(event: KeyboardEvent) {
     class="block select-none"
     :class="{ 'cursor-crosshair touch-pan-y': canTap }"
     :role="canTap ? 'application' : canDragSpot ? 'group' : 'img'"
-    :aria-label="canTap ? tapLabel : `Runway ${runway.ident} from the landing threshold, in feet`"
+    :aria-label="canTap ? tapLabel : say('strip.runway-from-the-landing-threshold', { ident: runway.ident })"
     :tabindex="canTap ? 0 : undefined"
     @pointerup="tap"
     @keydown="fineTune"
@@ -176,7 +187,7 @@ function fineTune(event: KeyboardEvent) {
           stroke-width="1.5"
         />
         <text :x="Math.max(x(reach[0]), x(0)) + 24" :y="bottom - 12" class="label" fill="var(--paint)">
-          glide reach
+          {{ say('strip.glide-reach') }}
         </text>
       </g>
 
@@ -260,7 +271,7 @@ function fineTune(event: KeyboardEvent) {
           :style="canDragSpot ? { touchAction: 'none' } : {}"
           :role="canDragSpot ? 'slider' : undefined"
           :tabindex="canDragSpot ? 0 : undefined"
-          :aria-label="canDragSpot ? 'Spot, feet from the threshold' : undefined"
+          :aria-label="canDragSpot ? say('strip.spot-feet-from-the-threshold') : undefined"
           :aria-valuenow="canDragSpot ? Math.round(brief.spot_ft) : undefined"
           :aria-valuemin="canDragSpot ? 0 : undefined"
           :aria-valuemax="canDragSpot ? Math.round(end) : undefined"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The takeoff on the same runway: roll, abort mark, lift-off, 50 ft and what stands beyond. */
+import { say } from '@/said'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
@@ -58,16 +59,32 @@ const marks = computed(() => {
     {
       key: 'abort',
       feet: place(props.takeoff.abort_point_ft),
-      words: `Abort mark ${round(props.takeoff.abort_point_ft, 10)}`,
+      words: say('strip.abort-mark', { abort_point_ft: round(props.takeoff.abort_point_ft, 10) }),
       fill: 'var(--fail-ink)',
       row: 0,
     },
     ...(roll === null
       ? []
-      : [{ key: 'off', feet: place(roll), words: `Lift-off ${round(roll, 10)}`, fill: 'var(--aim-ink)', row: 2 }]),
+      : [
+          {
+            key: 'off',
+            feet: place(roll),
+            words: say('strip.lift-off', { roll: round(roll, 10) }),
+            fill: 'var(--aim-ink)',
+            row: 2,
+          },
+        ]),
     ...(over === null
       ? []
-      : [{ key: 'fifty', feet: place(over), words: `50 ft ${round(over, 10)}`, fill: 'var(--pass-ink)', row: 1 }]),
+      : [
+          {
+            key: 'fifty',
+            feet: place(over),
+            words: say('strip.n-50-ft', { over: round(over, 10) }),
+            fill: 'var(--pass-ink)',
+            row: 1,
+          },
+        ]),
   ]
 })
 const labelX = (feet: number, words: string) => clamp(x.value(feet), words.length * 4, props.width - words.length * 4)
@@ -85,7 +102,9 @@ const ticks = computed(() => {
     height="310"
     class="block select-none"
     role="img"
-    :aria-label="`Takeoff on runway ${runway.ident}: ${marks.map((one) => one.words).join(', ')} feet from the start`"
+    :aria-label="
+      say('strip.takeoff-on-runway-feet-from', { ident: runway.ident, words: marks.map((one) => one.words).join(', ') })
+    "
   >
     <RunwayPaint :runway="runway" :x="x" :top="TOP" :height="TALL" />
     <g v-for="tick in ticks" :key="tick">
@@ -147,7 +166,7 @@ const ticks = computed(() => {
         class="words"
         fill="var(--ink)"
       >
-        obstacle {{ round(obstacle.height_ft) }} ft
+        {{ say('strip.obstacle-ft', { height_ft: round(obstacle.height_ft) }) }}
       </text>
     </g>
     <path :d="climb" fill="none" stroke="var(--aim)" stroke-width="3.5" />
@@ -161,7 +180,7 @@ const ticks = computed(() => {
     >
       50 ft
     </text>
-    <text x="4" :y="GROUND + 22" class="words" fill="var(--ink-soft)">feet from the start of the roll</text>
+    <text x="4" :y="GROUND + 22" class="words" fill="var(--ink-soft)">{{ say('strip.feet-from-the-start-of') }}</text>
   </svg>
 </template>
 

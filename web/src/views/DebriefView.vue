@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The laps of the sortie together: where they lie, how far they spread, why, and the one change. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -34,7 +35,7 @@ const laps = computed(() => lapsState.data.value?.laps ?? [])
 const summary = computed(() => lapsState.data.value?.summary)
 /** What the errors are counted from: the same for all laps of one technique. */
 const counted = computed(
-  () => laps.value.find((one) => one.diagnosis.error_ft !== null)?.diagnosis.counted_from ?? 'the target',
+  () => laps.value.find((one) => one.diagnosis.error_ft !== null)?.diagnosis.counted_from ?? say('debrief.the-target'),
 )
 /** Laps of this device that the server does not know yet. */
 const withWaiting = computed(() =>
@@ -108,48 +109,49 @@ const explained = computed(() => shown.value.filter((one) => one.diagnosis.error
   />
   <div v-else class="space-y-3">
     <div class="flex flex-wrap items-baseline gap-x-3">
-      <h1 class="text-2xl font-bold">Debrief: {{ sortie.student.name }}</h1>
+      <h1 class="text-2xl font-bold">{{ say('debrief.debrief', { name: sortie.student.name }) }}</h1>
       <p class="text-soft">
         {{ LANDING_LABEL[sortie.landing] }} · {{ sortie.airfield }} {{ sortie.runway.ident }} ·
         {{ sortie.aircraft.name }} · {{ windWords(sortie) }} · {{ sortie.standard.name }}
       </p>
     </div>
     <p v-if="unreadable" class="panel" role="alert">
-      {{ unreadable === 1 ? 'One lap of this sortie is' : `${unreadable} laps of this sortie are` }} kept but cannot be
-      read, and not shown here. Tell whoever runs Bullseye at your school; the others are complete.
+      {{ say('debrief.kept-but-cannot-be-read', { unreadable }) }}
     </p>
     <WaitingLaps v-if="waiting.length" :laps="waiting" />
     <p v-if="!laps.length && !waiting.length" class="panel">
-      No lap flown yet.
-      <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">Record the first</RouterLink>
+      {{ say('debrief.no-lap-flown-yet') }}
+      <RouterLink :to="{ name: 'laps', params: { id } }" class="font-bold underline">{{
+        say('debrief.record-the-first')
+      }}</RouterLink>
     </p>
     <template v-if="laps.length">
       <OneChange :laps="laps" :summary="summary" />
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
         <Figure
-          label="In the box"
-          :value="`${summary.hits} of ${summary.measured}`"
+          :label="say('common.in-the-box')"
+          :value="say('debrief.of', { hits: summary.hits, measured: summary.measured })"
           :note="
             summary.landings - summary.measured
-              ? `${summary.landings - summary.measured} touchdown not marked`
-              : 'landings marked'
+              ? say('debrief.touchdown-not-marked', { measured: summary.landings - summary.measured })
+              : say('debrief.landings-marked')
           "
         />
         <Figure
-          label="Mean from the target"
+          :label="say('debrief.mean-from-the-target')"
           :value="signed(summary.mean_error_ft, 5)"
           :unit="summary.mean_error_ft === null ? '' : 'ft'"
           note="long or short on average"
         />
         <Figure
-          label="Spread"
+          :label="say('debrief.spread')"
           :value="summary.spread_ft === null ? '–' : `±${round(summary.spread_ft, 5)}`"
           :unit="summary.spread_ft === null ? '' : 'ft'"
           note="how alike the laps are"
         />
-        <Figure label="Go-arounds" :value="String(summary.go_arounds)" note="always a good answer" />
+        <Figure :label="say('debrief.go-arounds')" :value="String(summary.go_arounds)" note="always a good answer" />
       </div>
-      <section class="panel !p-2" aria-label="All laps on the strip">
+      <section class="panel !p-2" :aria-label="say('debrief.all-laps-on-the-strip')">
         <div ref="frame" class="w-full overflow-hidden">
           <Strip
             v-if="width > 0"
@@ -163,8 +165,8 @@ const explained = computed(() => shown.value.filter((one) => one.diagnosis.error
           />
         </div>
         <p class="px-1 text-sm text-soft">
-          White diamonds are in the box, dark ones outside.
-          <span v-if="moved">Laps flown to another spot are drawn at their distance from it.</span>
+          {{ say('debrief.white-diamonds-are-in-the') }}
+          <span v-if="moved">{{ say('debrief.laps-flown-to-another-spot') }}</span>
         </p>
       </section>
       <LapsTable
@@ -177,11 +179,11 @@ const explained = computed(() => shown.value.filter((one) => one.diagnosis.error
         :may-change="mayChange"
       />
       <RestOfLap :laps="laps" :shown="shown" :sortie-id="id" />
-      <section class="panel space-y-3" aria-label="Why each landed there">
-        <h2 class="text-lg font-bold">Why each landed there, from {{ counted }}</h2>
+      <section class="panel space-y-3" :aria-label="say('debrief.why-each-landed-there')">
+        <h2 class="text-lg font-bold">{{ say('debrief.why-each-landed-there-from', { counted }) }}</h2>
         <div v-for="lap in explained" :key="lap.id" class="grid gap-x-3 sm:grid-cols-[7rem_1fr]">
           <p>
-            <span class="font-bold">Lap {{ lap.number }}</span>
+            <span class="font-bold">{{ say('common.lap-number', { number: lap.number }) }}</span>
             <span class="figure block">{{ signed(lap.diagnosis.error_ft, 5) }} ft</span>
           </p>
           <FeetBar :diagnosis="lap.diagnosis" :reach-ft="reach" short />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Faults and remedies: what each looks like, why, what to do now, what to practise; and how a runway deceives. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -29,27 +30,27 @@ watch(list.data, goThere, { flush: 'post' })
 <template>
   <Loading v-if="!list.data.value" :error="list.error.value" :retry="list.refetch" />
   <div v-else class="mx-auto max-w-4xl space-y-4">
-    <h1 class="text-2xl font-bold">Faults and remedies</h1>
-    <p>In the air one thing is always right: go around. What follows is for the ground.</p>
-    <nav class="flex flex-wrap gap-2" aria-label="Faults">
+    <h1 class="text-2xl font-bold">{{ say('common.faults-and-remedies') }}</h1>
+    <p>{{ say('faults.in-the-air-one-thing') }}</p>
+    <nav class="flex flex-wrap gap-2" :aria-label="say('faults.faults')">
       <a v-for="one in list.data.value.faults" :key="one.code" :href="`#${one.code}`" class="button">{{ one.name }}</a>
     </nav>
     <section class="panel" aria-labelledby="deceives">
-      <h2 id="deceives" class="text-lg font-bold">How a runway deceives</h2>
+      <h2 id="deceives" class="text-lg font-bold">{{ say('faults.how-a-runway-deceives') }}</h2>
       <div class="mt-1 grid gap-3 sm:grid-cols-2">
         <label class="block">
-          <span class="heading">You are used to</span>
+          <span class="heading">{{ say('faults.you-are-used-to') }}</span>
           <select v-model="home" class="field">
-            <option :value="null">choose</option>
+            <option :value="null">{{ say('faults.choose') }}</option>
             <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
               <option v-for="end in field.ends" :key="end.id" :value="end.id">{{ field.name }} {{ end.ident }}</option>
             </optgroup>
           </select>
         </label>
         <label class="block">
-          <span class="heading">You fly to</span>
+          <span class="heading">{{ say('faults.you-fly-to') }}</span>
           <select v-model="here" class="field">
-            <option :value="null">choose</option>
+            <option :value="null">{{ say('faults.choose') }}</option>
             <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
               <option v-for="end in field.ends" :key="end.id" :value="end.id">{{ field.name }} {{ end.ident }}</option>
             </optgroup>
@@ -60,8 +61,7 @@ watch(list.data, goThere, { flush: 'post' })
         <li v-for="words in faults.data.value.illusions" :key="words">{{ words }}</li>
       </ul>
       <p class="mt-1 text-sm text-soft">
-        Dark ground, haze and rain on the screen make you fly lower still. The path lights and the altitude gates
-        decide.
+        {{ say('faults.dark-ground-haze-and-rain') }}
       </p>
     </section>
     <article v-for="one in list.data.value.faults" :id="one.code" :key="one.code" class="panel space-y-2">
@@ -69,20 +69,20 @@ watch(list.data, goThere, { flush: 'post' })
       <p>{{ one.looks }}</p>
       <div class="grid gap-4 sm:grid-cols-2">
         <div>
-          <h3 class="heading">Usually because</h3>
+          <h3 class="heading">{{ say('faults.usually-because') }}</h3>
           <ul class="list-disc pl-5">
             <li v-for="line in one.causes" :key="line">{{ line }}</li>
           </ul>
         </div>
         <div class="border-l-4 border-spot pl-3">
-          <h3 class="heading">Now, in the air</h3>
+          <h3 class="heading">{{ say('faults.now-in-the-air') }}</h3>
           <ul class="list-disc pl-5">
             <li v-for="line in one.now" :key="line">{{ line }}</li>
           </ul>
         </div>
       </div>
       <p>
-        <b>Practise:</b> {{ one.practise_words }}
+        <b>{{ say('faults.practise') }}</b> {{ one.practise_words }}
         <span class="text-soft">({{ one.practise.map(nameOf).join('; ') }})</span>
       </p>
     </article>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The school's fields: runway ends by coordinates, ground marks; exchanged as GeoJSON, imported from runway tables. */
+import { say } from '@/said'
 import { saveFile } from '@/files'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -55,7 +56,7 @@ async function keep() {
   const row = id.value
   if (!field) return
   const missing = missingOf(field)
-  lacks.value = missing.length ? `Enter ${missing.join(' and ')}.` : ''
+  lacks.value = missing.length ? say('fields.enter', { missing: missing.join(' and ') }) : ''
   if (missing.length) return
   await editor.keep(
     field.name,
@@ -85,8 +86,7 @@ async function upload(event: Event) {
   asked.value = []
   if (!file) return
   if (file.size > 200_000) {
-    problem.value =
-      'The file is over 200 kB: keep only the lines of the fields you need, the first line with the column names too.'
+    problem.value = say('fields.the-file-is-over-200')
     return
   }
   const text = await file.text()
@@ -98,7 +98,8 @@ async function upload(event: Event) {
       found.value = await api.readRunwayTable(text)
     }
   } catch (error) {
-    problem.value = error instanceof Error ? `${file.name}: ${error.message}` : `${file.name} is not readable.`
+    problem.value =
+      error instanceof Error ? `${file.name}: ${error.message}` : say('fields.is-not-readable', { name: file.name })
   }
 }
 function take(one: Found['fields'][number]) {
@@ -113,7 +114,7 @@ function take(one: Found['fields'][number]) {
   <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
   <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
     <section aria-labelledby="fields">
-      <h1 id="fields" class="text-2xl font-bold">Fields</h1>
+      <h1 id="fields" class="text-2xl font-bold">{{ say('common.fields') }}</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="row in catalogue.data.value.airfields" :key="row.id">
           <button
@@ -122,14 +123,15 @@ function take(one: Found['fields'][number]) {
             :class="row.id === id ? 'button-main' : ''"
             @click="show(row)"
           >
-            {{ row.name }}<span v-if="row.is_fictional" class="font-normal"> · fictional</span>
+            {{ row.name }}<span v-if="row.is_fictional" class="font-normal"> {{ ' ' + say('fields.fictional') }}</span>
           </button>
         </li>
       </ul>
       <div v-if="mayChange" class="mt-3 space-y-2">
-        <button type="button" class="button w-full" @click="start">New field</button>
+        <button type="button" class="button w-full" @click="start">{{ say('fields.new-field') }}</button>
         <label class="button w-full cursor-pointer text-center">
-          From GeoJSON or a runway table (CSV)<input
+          {{ say('fields.from-geojson-or-a-runway')
+          }}<input
             type="file"
             accept=".geojson,.json,.csv,text/csv,application/geo+json"
             class="sr-only"
@@ -147,20 +149,20 @@ function take(one: Found['fields'][number]) {
           class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
           role="status"
         >
-          <p class="font-bold">The table leaves this open. Look before you keep the field:</p>
+          <p class="font-bold">{{ say('fields.the-table-leaves-this-open') }}</p>
           <ul class="list-disc pl-5">
             <li v-for="text in asked" :key="text">{{ text }}</li>
           </ul>
         </div>
         <div class="flex flex-wrap items-center gap-2">
-          <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || 'New field' }}</h2>
+          <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || say('fields.new-field') }}</h2>
           <template v-if="mayChange">
-            <button type="submit" class="button button-main">Keep</button>
+            <button type="submit" class="button button-main">{{ say('common.keep') }}</button>
             <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
-              Take out of use
+              {{ say('common.take-out-of-use') }}
             </button>
           </template>
-          <button type="button" class="button" @click="download">Save as GeoJSON</button>
+          <button type="button" class="button" @click="download">{{ say('fields.save-as-geojson') }}</button>
         </div>
         <EditorNotes
           :problem="problem"
@@ -171,18 +173,27 @@ function take(one: Found['fields'][number]) {
           @mine="keepOver()"
         />
         <fieldset :disabled="!mayChange" class="min-w-0 space-y-4">
-          <section class="panel grid gap-3 sm:grid-cols-2 lg:grid-cols-4" aria-label="The field">
+          <section class="panel grid gap-3 sm:grid-cols-2 lg:grid-cols-4" :aria-label="say('fields.the-field')">
             <div>
-              <label for="f-name" class="heading">Name</label
-              ><input id="f-name" v-model="draft.name" class="field" maxlength="80" required />
+              <label for="f-name" class="heading">{{ say('common.name') }}</label><input
+                id="f-name"
+                v-model="draft.name"
+                class="field"
+                maxlength="80"
+                required
+              />
             </div>
             <div>
-              <label for="f-ident" class="heading">Ident</label
-              ><input id="f-ident" v-model="draft.ident" class="field" maxlength="8" required />
+              <label for="f-ident" class="heading">{{ say('fields.ident') }}</label><input
+                id="f-ident"
+                v-model="draft.ident"
+                class="field"
+                maxlength="8"
+                required
+              />
             </div>
             <div>
-              <label for="f-elev" class="heading">Elevation, ft</label
-              ><input
+              <label for="f-elev" class="heading">{{ say('fields.elevation-ft') }}</label><input
                 id="f-elev"
                 v-model.number="draft.elevation_ft"
                 class="field figure"
@@ -192,14 +203,13 @@ function take(one: Found['fields'][number]) {
               />
             </div>
             <div>
-              <label for="f-tpa" class="heading">Pattern altitude, ft</label
-              ><input
+              <label for="f-tpa" class="heading">{{ say('fields.pattern-altitude-ft') }}</label><input
                 id="f-tpa"
                 class="field figure"
                 type="number"
                 step="any"
                 :value="draft.pattern_altitude_ft ?? ''"
-                placeholder="1,000 ft up"
+                :placeholder="say('fields.n-1-000-ft-up')"
                 @change="draft.pattern_altitude_ft = typedNumber($event)"
               />
             </div>
@@ -221,7 +231,7 @@ function take(one: Found['fields'][number]) {
             class="button"
             @click="draft.runways.push(blankField(draft).runways[0]!)"
           >
-            Another runway
+            {{ say('fields.another-runway') }}
           </button>
           <GroundMarks v-model="draft" :may-change="mayChange" />
         </fieldset>

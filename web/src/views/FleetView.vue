@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Which aircraft floats how far, learned from all pilots' laps; bars with the interval that holds 95 %. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
@@ -17,13 +18,11 @@ const ticks = computed(() => x.value.ticks(6))
 <template>
   <Loading v-if="!fleet.data.value" :error="fleet.error.value" :retry="fleet.refetch" />
   <div v-else class="space-y-3">
-    <h1 class="text-2xl font-bold">Fleet: how far each aircraft floats</h1>
+    <h1 class="text-2xl font-bold">{{ say('fleet.fleet-how-far-each-aircraft') }}</h1>
     <p class="max-w-3xl">
-      From the end of the roundout to touchdown, at its usual weight and approach speed, in still air at sea level.
-      Learned from all pilots’ laps; the thin line holds 95 of 100. Timed floats tell most: hold the button on the Laps
-      screen.
+      {{ say('fleet.from-the-end-of-the') }}
     </p>
-    <p v-if="!rows.length" class="panel">No laps with a touchdown yet.</p>
+    <p v-if="!rows.length" class="panel">{{ say('fleet.no-laps-with-a-touchdown') }}</p>
     <ul v-else class="panel space-y-3">
       <li
         v-for="one in rows"
@@ -31,21 +30,29 @@ const ticks = computed(() => x.value.ticks(6))
         class="grid gap-x-4 gap-y-1 sm:grid-cols-[13rem_1fr]"
       >
         <div>
-          <p class="font-bold">{{ one.aircraft }}, flap {{ one.flap }}</p>
+          <p class="font-bold">{{ say('fleet.flap', { aircraft: one.aircraft, flap: one.flap }) }}</p>
           <p class="text-sm text-soft">
-            {{ one.has_more_laps ? 'the latest ' : '' }}{{ one.laps }} lap{{ one.laps === 1 ? '' : 's' }},
-            {{ one.timed_laps }} timed; {{ one.deceleration_fps2.toFixed(1) }} ft/s² ({{
-              one.deceleration_low.toFixed(1)
+            {{
+              say('fleet.lap-timed-ft-s-to', {
+                latest: one.has_more_laps ? say('fleet.the-latest') + ' ' : '',
+                laps: one.laps,
+                timed_laps: one.timed_laps,
+                deceleration_fps2: one.deceleration_fps2.toFixed(1),
+                deceleration_low: one.deceleration_low.toFixed(1),
+                deceleration_high: one.deceleration_high.toFixed(1),
+              })
             }}
-            to {{ one.deceleration_high.toFixed(1) }})
           </p>
         </div>
         <div>
           <p class="figure text-xl leading-none">
             {{ round(one.float_ft, 10) }}<span class="unit">ft</span>{{ ' ' }}
-            <span class="ml-2 text-base text-soft"
-              >{{ round(one.float_low_ft, 10) }} to {{ round(one.float_high_ft, 10) }}</span
-            >
+            <span class="ml-2 text-base text-soft">{{
+              say('fleet.to', {
+                float_low_ft: round(one.float_low_ft, 10),
+                float_high_ft: round(one.float_high_ft, 10),
+              })
+            }}</span>
           </p>
           <svg viewBox="0 0 100 10" preserveAspectRatio="none" class="mt-1 block h-6 w-full" aria-hidden="true">
             <rect x="0" y="0" width="100" height="10" fill="var(--paper)" />

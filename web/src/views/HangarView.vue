@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The school's aircraft: speeds, tables, cues and flows, as the handbook has them. */
+import { say } from '@/said'
 import { saveFile } from '@/files'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
@@ -54,7 +55,7 @@ async function keep() {
   if (!spec) return
   const before = catalogue.data.value?.aircraft.find((row) => row.id === id.value)
   await editor.keep(
-    spec.name || 'the aircraft',
+    spec.name || say('hangar.the-aircraft'),
     (row, seen) => api.keepAircraft(spec, row, seen),
     before ? () => api.keepAircraft(before.spec, before.id) : null,
   )
@@ -74,15 +75,15 @@ async function upload(event: Event) {
   input.value = ''
   if (!file) return
   if (file.size > 200_000) {
-    problem.value = 'The file is larger than an aircraft can be.'
+    problem.value = say('hangar.the-file-is-larger-than')
     return
   }
   try {
     const spec = JSON.parse(await file.text()) as AircraftSpec
-    if (!Array.isArray(spec.flaps)) throw new Error('no flaps')
+    if (!Array.isArray(spec.flaps)) throw new Error(say('hangar.no-flaps'))
     editor.open(spec, null)
   } catch {
-    problem.value = `${file.name} is not an aircraft written by Bullseye.`
+    problem.value = say('hangar.is-not-an-aircraft-written', { name: file.name })
   }
 }
 </script>
@@ -91,7 +92,7 @@ async function upload(event: Event) {
   <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
   <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
     <section aria-labelledby="hangar">
-      <h1 id="hangar" class="text-2xl font-bold">Hangar</h1>
+      <h1 id="hangar" class="text-2xl font-bold">{{ say('common.hangar') }}</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="row in catalogue.data.value.aircraft" :key="row.id">
           <button
@@ -105,23 +106,26 @@ async function upload(event: Event) {
         </li>
       </ul>
       <div v-if="mayChange" class="mt-3 space-y-2">
-        <button type="button" class="button w-full" @click="editor.open(BLANK, null)">New aircraft</button>
+        <button type="button" class="button w-full" @click="editor.open(BLANK, null)">
+          {{ say('hangar.new-aircraft') }}
+        </button>
         <label class="button w-full cursor-pointer"
-          >From a file<input type="file" accept="application/json,.json" class="sr-only" @change="upload"
+          >{{ say('hangar.from-a-file')
+          }}<input type="file" accept="application/json,.json" class="sr-only" @change="upload"
         /></label>
       </div>
     </section>
     <form v-if="draft" class="min-w-0 space-y-4" @submit.prevent="keep">
       <div class="flex flex-wrap items-center gap-2">
-        <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || 'New aircraft' }}</h2>
+        <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name || say('hangar.new-aircraft') }}</h2>
         <template v-if="mayChange">
-          <button type="submit" class="button button-main">Keep</button>
-          <button type="button" class="button" @click="copy">Copy</button>
+          <button type="submit" class="button button-main">{{ say('common.keep') }}</button>
+          <button type="button" class="button" @click="copy">{{ say('common.copy') }}</button>
           <button v-if="id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
-            Take out of use
+            {{ say('common.take-out-of-use') }}
           </button>
         </template>
-        <button type="button" class="button" @click="download">Save as file</button>
+        <button type="button" class="button" @click="download">{{ say('hangar.save-as-file') }}</button>
       </div>
       <EditorNotes
         :problem="problem"
@@ -132,11 +136,10 @@ async function upload(event: Event) {
         @mine="keepOver()"
       />
       <p class="text-sm text-soft">
-        The handbook decides. Enter what it prints, at maximum weight; a change counts from the next brief, past laps
-        keep theirs.
+        {{ say('hangar.the-handbook-decides-enter-what') }}
       </p>
       <fieldset :disabled="!mayChange" class="grid min-w-0 gap-4 xl:grid-cols-2 [&>*]:min-w-0">
-        <section class="panel space-y-3" aria-label="Weights and limits">
+        <section class="panel space-y-3" :aria-label="say('hangar.weights-and-limits')">
           <AircraftWeights v-model="draft" :fields="fields" :may-change="mayChange" />
           <AircraftFitted v-model="draft" />
         </section>
@@ -146,15 +149,15 @@ async function upload(event: Event) {
         <AircraftFlows v-model="draft" />
       </fieldset>
       <p class="text-sm text-soft">
-        Usual weight of a briefed flight:
         {{
-          round(
-            (draft.empty_weight_lb as number) +
-              (((draft.max_weight_lb as number) - (draft.empty_weight_lb as number)) * 2) / 3,
-            10,
-          )
+          say('hangar.usual-weight-of-a-briefed', {
+            number: round(
+              (draft.empty_weight_lb as number) +
+                (((draft.max_weight_lb as number) - (draft.empty_weight_lb as number)) * 2) / 3,
+              10,
+            ),
+          })
         }}
-        lb, two people and half the fuel.
       </p>
     </form>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Using an invitation link; its secret stands behind # and so never reaches a log. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { reactive } from 'vue'
 import { useRoute } from 'vue-router'
@@ -16,20 +17,22 @@ const { fields, problem, busy, enter } = useEntering()
 <template>
   <div class="panel mx-auto mt-6 max-w-xl">
     <template v-if="welcome.error.value">
-      <h1 class="text-2xl font-bold">This link does not work any more</h1>
-      <p>Invitations work once and for a week. Ask your instructor for a new one.</p>
+      <h1 class="text-2xl font-bold">{{ say('common.this-link-does-not-work') }}</h1>
+      <p>{{ say('join.invitations-work-once-and-for') }}</p>
     </template>
     <form
       v-else-if="welcome.data.value"
       class="space-y-3"
       @submit.prevent="enter(() => api.join(token, form.login, form.password))"
     >
-      <h1 class="text-2xl font-bold">Welcome, {{ welcome.data.value.name }}</h1>
-      <p>You join {{ welcome.data.value.school }} as {{ welcome.data.value.role }}. Choose how you sign in.</p>
+      <h1 class="text-2xl font-bold">{{ say('join.welcome', { name: welcome.data.value.name }) }}</h1>
+      <p>
+        {{ say('join.you-join-as-choose-how', { school: welcome.data.value.school, role: welcome.data.value.role }) }}
+      </p>
       <AccountFields v-model:login="form.login" v-model:password="form.password" :fields="fields" />
       <p v-if="problem && !Object.keys(fields).length" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <button type="submit" class="button button-main w-full" :disabled="busy">Join</button>
+      <button type="submit" class="button button-main w-full" :disabled="busy">{{ say('join.join') }}</button>
     </form>
-    <p v-else class="text-soft">Loading…</p>
+    <p v-else class="text-soft">{{ say('common.loading') }}</p>
   </div>
 </template>

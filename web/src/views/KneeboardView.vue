@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The kneeboard card on the screen, and from the browser onto paper: black on white. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -13,12 +14,12 @@ const card = computed(() => state.data.value?.kneeboard)
 const sections = computed(() =>
   card.value
     ? ([
-        ['Aim, spot, go around', card.value.points],
-        ['Speeds', card.value.speeds],
-        ['Takeoff', card.value.takeoff],
-        ['Gates, above sea level', card.value.gates],
-        ['Legs: heading, speed, flap, time', card.value.headings],
-        ['If the engine stops', card.value.engine_failure],
+        [say('kneeboard.aim-spot-go-around'), card.value.points],
+        [say('kneeboard.speeds'), card.value.speeds],
+        [say('common.takeoff'), card.value.takeoff],
+        [say('kneeboard.gates-above-sea-level'), card.value.gates],
+        [say('kneeboard.legs-heading-speed-flap-time'), card.value.headings],
+        [say('common.if-the-engine-stops'), card.value.engine_failure],
       ] as const)
     : [],
 )
@@ -29,12 +30,18 @@ const print = () => window.print()
   <Loading v-if="!card" :error="state.error.value" :retry="state.refetch" />
   <div v-else>
     <div class="mb-3 flex flex-wrap gap-2 print:hidden">
-      <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Back to the lap plan</RouterLink>
-      <button type="button" class="button button-main" @click="print">Print</button>
-      <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">PDF, A5</a>
-      <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">PDF, two on A4</a>
+      <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">{{
+        say('kneeboard.back-to-the-lap-plan')
+      }}</RouterLink>
+      <button type="button" class="button button-main" @click="print">{{ say('kneeboard.print') }}</button>
+      <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">{{
+        say('common.pdf-a5')
+      }}</a>
+      <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">{{
+        say('common.pdf-two-on-a4')
+      }}</a>
     </div>
-    <article class="sheet" aria-label="Kneeboard card">
+    <article class="sheet" :aria-label="say('common.kneeboard-card')">
       <h1 class="text-lg font-bold leading-tight">{{ card.title }}</h1>
       <p class="text-sm">{{ card.subtitle }}</p>
       <div class="columns">
@@ -51,15 +58,17 @@ const print = () => window.print()
         </section>
       </div>
       <section class="mt-1">
-        <h2 class="font-bold">Laps</h2>
+        <h2 class="font-bold">{{ say('common.laps') }}</h2>
         <table class="w-full text-left">
           <thead>
             <tr class="text-xs">
-              <th class="w-6"><span class="sr-only">Done</span></th>
-              <th>Lap</th>
-              <th>Spot</th>
-              <th>Aim</th>
-              <th>Watch</th>
+              <th class="w-6">
+                <span class="sr-only">{{ say('common.done') }}</span>
+              </th>
+              <th>{{ say('common.lap') }}</th>
+              <th>{{ say('common.spot') }}</th>
+              <th>{{ say('common.aim') }}</th>
+              <th>{{ say('kneeboard.watch') }}</th>
             </tr>
           </thead>
           <tbody>

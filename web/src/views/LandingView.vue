@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The landing as briefed: what to fly and where to aim, and what a change would do in feet. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -91,7 +92,7 @@ async function keep() {
   const were = Object.fromEntries(Object.keys(wanted).map((key) => [key, before[key as keyof typeof before]]))
   const kept = await write({
     call: () => api.changeSortie(id, wanted as Parameters<typeof api.changeSortie>[1], were),
-    undo: { what: 'change of the brief', back: () => api.changeSortie(id, were, wanted) },
+    undo: { what: say('landing.change-of-the-brief'), back: () => api.changeSortie(id, were, wanted) },
   })
   if (kept) back()
 }
@@ -135,51 +136,63 @@ const otherProblem = computed(() =>
     <div class="min-w-0 space-y-3">
       <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
         <h1 class="text-2xl font-bold">
-          {{ LANDING_LABEL[sortie.landing] }} landing, runway {{ sortie.runway.ident }}
+          {{ say('landing.landing-runway', { landing: LANDING_LABEL[sortie.landing], ident: sortie.runway.ident }) }}
         </h1>
         <p class="text-soft">{{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ sortie.standard.name }}</p>
         <span class="flex-1" />
-        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">Lap plan</RouterLink>
+        <RouterLink class="button" :to="{ name: 'lap-plan', params: { id } }">{{ say('common.lap-plan') }}</RouterLink>
       </div>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-[0.8fr_1fr_1fr_1.2fr]">
         <Figure
-          label="Fly"
+          :label="say('common.fly')"
           :value="round(brief.speed.approach_speed_kias)"
           unit="KIAS"
-          :note="`flap ${brief.speed.flap}, path ${brief.speed.path_angle_deg.toFixed(1)}°`"
+          :note="
+            say('landing.flap-path', { flap: brief.speed.flap, path_angle_deg: brief.speed.path_angle_deg.toFixed(1) })
+          "
         />
         <Figure
-          label="Aim"
+          :label="say('common.aim')"
           :tone="brief.aim.aim_is_good ? 'aim' : 'fail'"
-          :value="isFlown ? round(brief.aim.aim_point_ft, 10) : '✕ none'"
+          :value="isFlown ? round(brief.aim.aim_point_ft, 10) : say('common.no-place')"
           :unit="isFlown ? 'ft' : ''"
           :note="
             brief.aim.is_set_by_instructor
-              ? `set by the instructor; ${brief.aim.aim_is_good ? brief.aim.aim_before_spot_words : 'mind the cautions'}`
+              ? say('landing.set-by-the-instructor', {
+                  aim_before_spot_words: brief.aim.aim_is_good
+                    ? brief.aim.aim_before_spot_words
+                    : say('landing.mind-the-cautions'),
+                })
               : brief.aim.aim_is_good
                 ? brief.aim.aim_before_spot_words
-                : 'not to be flown: see the cautions'
+                : say('common.not-to-be-flown-see')
           "
         />
         <Figure
-          label="Chance to hit the box"
+          :label="say('landing.chance-to-hit-the-box')"
           :value="brief.aim.aim_is_good ? percent(brief.aim.hit_chance) : '–'"
           :note="
             !brief.aim.aim_is_good
-              ? 'no aim point is good'
-              : `at the usual speed; ${percent(brief.aim.hit_chance_if_briefed)} at the briefed speed`
+              ? say('landing.no-aim-point-is-good')
+              : say('landing.at-the-usual-speed-at', {
+                  hit_chance_if_briefed: percent(brief.aim.hit_chance_if_briefed),
+                })
           "
         />
         <Figure
-          label="Go around if not down by"
+          :label="say('landing.go-around-if-not-down')"
           tone="fail"
           :value="goAroundWords(brief.ground.go_around_point_ft)"
           :unit="brief.ground.go_around_point_ft < 0 ? '' : 'ft'"
-          :note="brief.ground.go_around_point_ft < 0 ? 'do not land here' : GO_AROUND_BY[brief.ground.go_around_by]"
+          :note="
+            brief.ground.go_around_point_ft < 0
+              ? say('landing.do-not-land-here')
+              : GO_AROUND_BY[brief.ground.go_around_by]
+          "
         />
       </div>
       <Cautions :cautions="cautions" />
-      <section class="panel !p-2" aria-label="Strip and profile">
+      <section class="panel !p-2" :aria-label="say('landing.strip-and-profile')">
         <div ref="frame" class="w-full overflow-hidden">
           <template v-if="width > 0">
             <Strip
@@ -198,8 +211,14 @@ const otherProblem = computed(() =>
         </div>
         <p v-if="brief.aim.aim_is_good" class="px-1 pt-1 text-lg font-bold">{{ brief.aim.roundout_cue.words }}</p>
         <p v-if="sortie.landing === 'power_off' && planState.data.value?.plan.power_off" class="px-1">
-          {{ planState.data.value.plan.power_off.words }} The glide reaches {{ round(reach?.[0], 10) }} to
-          {{ round(reach?.[1], 10) }} ft: {{ glideMargin(planState.data.value.plan.power_off.margin_ft) }} the aim.
+          {{
+            say('landing.the-glide-reaches-to-ft', {
+              words: planState.data.value.plan.power_off.words,
+              reach: round(reach?.[0], 10),
+              reach_2: round(reach?.[1], 10),
+              margin_ft: glideMargin(planState.data.value.plan.power_off.margin_ft),
+            })
+          }}
         </p>
       </section>
       <LandingCard :own="brief.card" :crosswind="brief.wind.crosswind" :sortie-id="id" />
@@ -214,23 +233,23 @@ const otherProblem = computed(() =>
           landing_roll_ft: brief.ground.ground_roll?.factored_ft,
         }"
       />
-      <section class="panel" aria-label="What if">
+      <section class="panel" :aria-label="say('common.what-if')">
         <div class="mb-2 flex min-h-11 flex-wrap items-center gap-2">
           <p class="min-w-0 flex-1 font-bold" role="status">
-            {{
-              words || (isChanged ? '…' : 'What if? Drag the ring, or change a value: the effect is said here in feet.')
-            }}
+            {{ words || (isChanged ? '…' : say('landing.what-if-drag-the-ring')) }}
           </p>
           <template v-if="isChanged">
-            <button v-if="mayChange" type="button" class="button button-main" @click="keep">Keep</button>
-            <button type="button" class="button" @click="back">As it was</button>
+            <button v-if="mayChange" type="button" class="button button-main" @click="keep">
+              {{ say('common.keep') }}
+            </button>
+            <button type="button" class="button" @click="back">{{ say('common.as-it-was') }}</button>
           </template>
         </div>
         <p v-if="otherProblem" role="alert" class="mb-2 font-bold text-fail-ink">{{ otherProblem }}</p>
         <div class="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
           <Stepper
             :model-value="now('spot_ft') as number"
-            label="Spot from the threshold"
+            :label="say('landing.spot-from-the-threshold')"
             unit="ft"
             :min="0"
             :max="landingLength(sortie.runway) - 10"
@@ -241,8 +260,8 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="(now('approach_speed_kias') as number | null) ?? null"
-            label="Speed"
-            hint="Left empty, the calculated speed is flown."
+            :label="say('common.speed')"
+            :hint="say('landing.left-empty-the-calculated-speed')"
             unit="kt"
             :min="LIMITS.speedKias.min"
             :max="LIMITS.speedKias.max"
@@ -253,7 +272,7 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="now('weight_lb') as number"
-            label="Weight"
+            :label="say('common.weight')"
             unit="lb"
             :min="sortie.lightest_lb"
             :max="sortie.heaviest_lb"
@@ -263,7 +282,7 @@ const otherProblem = computed(() =>
             @update:model-value="change('weight_lb', $event ?? sortie.weight_lb)"
           />
           <div>
-            <label for="flap" class="heading block">Flap</label>
+            <label for="flap" class="heading block">{{ say('common.flap') }}</label>
             <select
               id="flap"
               class="field"
@@ -275,38 +294,38 @@ const otherProblem = computed(() =>
           </div>
           <Stepper
             :model-value="wholeDirection(wind.wind_dir_deg_mag)"
-            label="Wind from, magnetic"
+            :label="say('common.wind-from-magnetic')"
             unit="°"
             :min="0"
             :max="360"
             :step="10"
             :start="Math.round(sortie.course_deg_mag / 10) * 10"
-            empty-word="variable"
+            :empty-word="say('common.variable')"
             slide
             :error="whatIf.fields.value.wind_dir_deg_mag"
             @update:model-value="change('wind_dir_deg_mag', $event)"
           />
           <Stepper
             :model-value="wind.wind_kt"
-            label="Wind"
+            :label="say('common.wind')"
             unit="kt"
             :min="LIMITS.windKt.min"
             :max="LIMITS.windKt.max"
             :start="5"
-            empty-word="not given"
+            :empty-word="say('common.not-given')"
             slide
             :error="whatIf.fields.value.wind_kt"
             @update:model-value="$event === null || change('wind_kt', $event)"
           />
           <Stepper
             :model-value="wind.gust_kt"
-            label="Gust"
-            hint="Leave it empty where there is none."
+            :label="say('common.gust')"
+            :hint="say('common.leave-it-empty-where-there')"
             unit="kt"
             :min="LIMITS.gustKt.min"
             :max="LIMITS.gustKt.max"
             :start="(wind.wind_kt ?? 5) + 5"
-            empty-word="none"
+            :empty-word="say('common.none')"
             :error="whatIf.fields.value.gust_kt"
             @update:model-value="change('gust_kt', $event)"
           />
@@ -314,54 +333,62 @@ const otherProblem = computed(() =>
       </section>
     </div>
     <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
-      <section class="panel" aria-label="Wind on the runway">
+      <section class="panel" :aria-label="say('landing.wind-on-the-runway')">
         <WindOnRunway
           :brief="brief"
           :course-mag="sortie.course_deg_mag"
           :ident="sortie.runway.ident"
-          :words="brief.wind.is_known ? windWords(wind) : 'Wind not given'"
+          :words="brief.wind.is_known ? windWords(wind) : say('landing.wind-not-given')"
         />
       </section>
-      <section class="panel !py-1" aria-label="Speed"><SpeedSteps :brief="brief" /></section>
+      <section class="panel !py-1" :aria-label="say('common.speed')"><SpeedSteps :brief="brief" /></section>
       <section class="panel" aria-labelledby="moves">
-        <h2 id="moves" class="font-bold">What moves the touchdown</h2>
+        <h2 id="moves" class="font-bold">{{ say('landing.what-moves-the-touchdown') }}</h2>
         <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
-          <dt>1 kt faster</dt>
+          <dt>{{ say('landing.n-1-kt-faster') }}</dt>
           <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_kt_speed) }} ft</dd>
-          <dt>1 kt more headwind</dt>
+          <dt>{{ say('landing.n-1-kt-more-headwind') }}</dt>
           <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_kt_headwind) }} ft</dd>
-          <dt>Roundout 1 ft higher, then dropped in</dt>
+          <dt>{{ say('landing.roundout-1-ft-higher-then') }}</dt>
           <dd class="figure text-right">{{ signed(brief.touchdown.ft_per_ft_roundout_height) }} ft</dd>
-          <dt>Aim to touchdown</dt>
+          <dt>{{ say('landing.aim-to-touchdown') }}</dt>
           <dd class="figure text-right">{{ round(brief.touchdown.touchdown_minus_aim_ft, 10) }} ft</dd>
-          <dt>Descent on this path</dt>
+          <dt>{{ say('landing.descent-on-this-path') }}</dt>
           <dd class="figure text-right">{{ round(brief.speed.descent_rate_fpm, 10) }} fpm</dd>
-          <dt>Density altitude</dt>
+          <dt>{{ say('landing.density-altitude') }}</dt>
           <dd class="figure text-right">{{ round(brief.wind.density_altitude_ft, 10) }} ft</dd>
         </dl>
         <p class="mt-1 text-sm">{{ brief.wind.air_words }}</p>
       </section>
       <section class="panel" aria-labelledby="after">
-        <h2 id="after" class="text-base font-bold">After the touchdown</h2>
+        <h2 id="after" class="text-base font-bold">{{ say('landing.after-the-touchdown') }}</h2>
         <p v-for="line in brief.rollout.rollout_words" :key="line" class="mt-1 text-sm">{{ line }}</p>
         <p v-if="brief.rollout.over_50_ft_ft !== null" class="mt-1 text-sm">
-          From 50 ft over the threshold to the stop the handbook takes {{ round(brief.rollout.over_50_ft_ft, 10) }} ft.
+          {{ say('landing.from-50-ft-over-the', { over_50_ft_ft: round(brief.rollout.over_50_ft_ft, 10) }) }}
         </p>
         <p class="mt-1 text-sm font-bold">{{ brief.ground.landing_margin.margin_words }}</p>
         <p v-if="plan" class="mt-1 text-sm" :class="isFullStop ? 'font-bold' : ''">{{ plan.touch_and_go_words }}</p>
       </section>
       <section class="panel text-sm" aria-labelledby="sure">
-        <h2 id="sure" class="text-base font-bold">How sure</h2>
+        <h2 id="sure" class="text-base font-bold">{{ say('landing.how-sure') }}</h2>
         <p v-if="brief.aim.aim_is_good" class="font-bold">{{ brief.aim.hit_words }}</p>
         <p>{{ brief.basis.words }}</p>
         <p class="mt-1">{{ brief.teaching.teaches_words }}</p>
         <p v-if="brief.basis.assumed.length" class="mt-1">
-          <b>Not from the handbook</b>, until somebody enters it: {{ brief.basis.assumed.join('; ') }}.
+          <b>{{ say('landing.not-from-the-handbook') }}</b>{{
+            say('landing.until-somebody-enters-it', { assumed: brief.basis.assumed.join('; ') })
+          }}
         </p>
         <p class="mt-1 text-soft">
-          Slowing in the float {{ brief.basis.deceleration_fps2.toFixed(1) }} ft/s², scatter
-          {{ round(brief.basis.scatter_ft) }} ft; speed over the threshold {{ signed(brief.basis.speed_habit_kt) }} ±
-          {{ round(1.96 * brief.basis.speed_habit_sd_kt) }} kt of the briefed. Technique: {{ sortie.technique.name }}.
+          {{
+            say('landing.slowing-in-the-float-ft', {
+              deceleration_fps2: brief.basis.deceleration_fps2.toFixed(1),
+              scatter_ft: round(brief.basis.scatter_ft),
+              speed_habit_kt: signed(brief.basis.speed_habit_kt),
+              speed_habit_sd_kt: round(1.96 * brief.basis.speed_habit_sd_kt),
+              name: sortie.technique.name,
+            })
+          }}
         </p>
       </section>
     </aside>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The laps of the lesson in order: worked out from time, wind and record; the instructor reorders and edits. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -63,7 +64,7 @@ function add() {
       kind: one.landing,
       runway: one.runway.ident,
       spot_ft: one.spot_ft,
-      watch: 'speed on final',
+      watch: say('lapplan.speed-on-final'),
       why: '',
     }),
   )
@@ -78,14 +79,14 @@ async function order(what: string, lap_plan: PlannedLap[] | null) {
   })
   return kept !== undefined
 }
-const keep = () => order('lap plan', laps.value)
-const workOut = () => order('lap plan worked out anew', null)
+const keep = () => order(say('lapplan.lap-plan'), laps.value)
+const workOut = () => order(say('lapplan.lap-plan-worked-out-anew'), null)
 async function book(also: { booked_min?: number; fuel_gal?: number | null }) {
   const { booked_min, fuel_gal } = sortie.value ?? {}
   await write({
     call: () => api.changeSortie(id, also, { booked_min, fuel_gal }),
     undo: {
-      what: 'time and fuel',
+      what: say('lapplan.time-and-fuel'),
       back: () =>
         api.changeSortie(
           id,
@@ -121,25 +122,25 @@ function aim(lap: PlannedLap) {
     <div class="min-w-0 space-y-3">
       <div class="flex flex-wrap items-center gap-x-3 gap-y-2">
         <div class="min-w-0 flex-1">
-          <h1 class="text-2xl font-bold">Lap plan, runway {{ sortie.runway.ident }}</h1>
+          <h1 class="text-2xl font-bold">{{ say('lapplan.lap-plan-runway', { ident: sortie.runway.ident }) }}</h1>
           <p>{{ plan.words }}</p>
         </div>
         <template v-if="mayChange && isChanged">
-          <button type="button" class="button button-main" @click="keep">Keep</button>
+          <button type="button" class="button button-main" @click="keep">{{ say('common.keep') }}</button>
           <button
             type="button"
             class="button"
             @click="((isChanged = false), planState.refetch(), (laps = plan.laps.map((l) => ({ ...l }))))"
           >
-            As it was
+            {{ say('common.as-it-was') }}
           </button>
         </template>
         <button v-else-if="mayChange && plan.is_own" type="button" class="button" @click="workOut">
-          Work out anew
+          {{ say('lapplan.work-out-anew') }}
         </button>
       </div>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <ol class="space-y-2" aria-label="Laps in order">
+      <ol class="space-y-2" :aria-label="say('lapplan.laps-in-order')">
         <li
           v-for="(lap, i) in laps"
           :key="i"
@@ -149,7 +150,7 @@ function aim(lap: PlannedLap) {
           <select
             v-if="mayChange"
             class="field"
-            :aria-label="`Lap ${i + 1}: kind`"
+            :aria-label="say('lapplan.lap-kind', { i: i + 1 })"
             :value="lap.kind"
             @change="retype(lap, ($event.target as HTMLSelectElement).value as ExerciseKind)"
           >
@@ -160,23 +161,26 @@ function aim(lap: PlannedLap) {
             <Stepper
               v-if="mayChange && lap.spot_ft !== null"
               :model-value="lap.spot_ft"
-              :label="`Lap ${i + 1}: spot`"
+              :label="say('lapplan.lap-spot', { i: i + 1 })"
               unit="ft"
               :min="0"
               :max="landingLength(sortie.runway) - 10"
               :step="10"
               @update:model-value="edit(() => (lap.spot_ft = $event ?? lap.spot_ft))"
             />
-            <template v-else-if="lap.spot_ft !== null">spot {{ round(lap.spot_ft, 10) }} ft</template>
+            <template v-else-if="lap.spot_ft !== null">{{
+              say('lapplan.spot-ft', { spot_ft: round(lap.spot_ft, 10) })
+            }}</template>
           </div>
           <p class="min-w-0">
-            <b v-if="problemOf(lap)" class="text-fail-ink">✕ No good aim point here<br /></b>
+            <b v-if="problemOf(lap)" class="text-fail-ink">{{ say('lapplan.no-good-aim-point-here') }}<br /></b>
             <template v-else-if="aim(lap) !== null"
-              ><b class="figure text-xl text-aim-ink">Aim {{ round(aim(lap), 10) }} ft</b><br
+              ><b class="figure text-xl text-aim-ink">{{ say('lapplan.aim-ft', { lap: round(aim(lap), 10) }) }}</b
+              ><br
             /></template>
-            <span v-if="briefed(lap)?.approach_kias" class="text-sm"
-              >{{ round(briefed(lap)?.approach_kias) }} KIAS, flap {{ briefed(lap)?.flap }}</span
-            >
+            <span v-if="briefed(lap)?.approach_kias" class="text-sm">{{
+              say('lapplan.kias-flap', { approach_kias: round(briefed(lap)?.approach_kias), flap: briefed(lap)?.flap })
+            }}</span>
           </p>
           <p v-if="problemOf(lap)" class="font-bold text-fail-ink md:col-span-5 md:row-start-2 md:pl-11">
             {{ problemOf(lap) }}
@@ -190,10 +194,10 @@ function aim(lap: PlannedLap) {
               :model-value="lap.watch"
               class="field flex-1"
               maxlength="80"
-              :aria-label="`Lap ${i + 1}: one thing to watch`"
+              :aria-label="say('lapplan.lap-one-thing-to-watch', { i: i + 1 })"
               @update:model-value="edit(() => (lap.watch = $event || lap.watch))"
             />
-            <p v-else class="flex-1">Watch: {{ lap.watch }}</p>
+            <p v-else class="flex-1">{{ say('lapplan.watch', { watch: lap.watch }) }}</p>
             <p v-if="lap.why" class="whitespace-nowrap text-sm text-soft">{{ lap.why }}</p>
           </div>
           <div v-if="mayChange" class="flex gap-1">
@@ -201,7 +205,7 @@ function aim(lap: PlannedLap) {
               type="button"
               class="button !px-3"
               :disabled="i === 0"
-              :aria-label="`Lap ${i + 1} earlier`"
+              :aria-label="say('lapplan.lap-earlier', { i: i + 1 })"
               @click="move(i, i - 1)"
             >
               ↑
@@ -210,7 +214,7 @@ function aim(lap: PlannedLap) {
               type="button"
               class="button !px-3"
               :disabled="i === laps.length - 1"
-              :aria-label="`Lap ${i + 1} later`"
+              :aria-label="say('lapplan.lap-later', { i: i + 1 })"
               @click="move(i, i + 1)"
             >
               ↓
@@ -218,7 +222,7 @@ function aim(lap: PlannedLap) {
             <button
               type="button"
               class="button !px-3"
-              :aria-label="`Remove lap ${i + 1}`"
+              :aria-label="say('lapplan.remove-lap', { i: i + 1 })"
               @click="edit(() => laps.splice(i, 1))"
             >
               ×
@@ -227,14 +231,14 @@ function aim(lap: PlannedLap) {
         </li>
       </ol>
       <button v-if="mayChange" type="button" class="button" :disabled="laps.length >= 20" @click="add">
-        Add a lap
+        {{ say('lapplan.add-a-lap') }}
       </button>
     </div>
     <aside class="min-w-0 space-y-3">
-      <section class="panel space-y-3" aria-label="Time and fuel">
+      <section class="panel space-y-3" :aria-label="say('lapplan.heading-time-and-fuel')">
         <Stepper
           :model-value="sortie.booked_min"
-          label="Booked, block to block"
+          :label="say('lapplan.booked-block-to-block')"
           unit="min"
           :min="LIMITS.bookedMin.min"
           :max="LIMITS.bookedMin.max"
@@ -243,27 +247,31 @@ function aim(lap: PlannedLap) {
         />
         <Stepper
           :model-value="sortie.fuel_gal"
-          label="Fuel aboard"
-          hint="Left empty, it does not limit the laps."
+          :label="say('lapplan.fuel-aboard')"
+          :hint="say('lapplan.left-empty-it-does-not')"
           unit="gal"
           :min="0"
           :max="200"
           :start="20"
-          empty-word="unknown"
+          :empty-word="say('common.unknown')"
           @update:model-value="book({ fuel_gal: $event })"
         />
-        <p>A lap takes about {{ round(plan.lap_s / 60) }} min in this wind.</p>
+        <p>{{ say('lapplan.a-lap-takes-about-min', { lap_s: round(plan.lap_s / 60) }) }}</p>
         <p v-for="note in plan.notes" :key="note" class="text-sm font-bold">▲ {{ note }}</p>
       </section>
       <section class="panel" aria-labelledby="kneeboard">
-        <h2 id="kneeboard" class="text-lg font-bold">Kneeboard card</h2>
-        <p class="text-sm text-soft">One A5 page for when the tablet dies.</p>
+        <h2 id="kneeboard" class="text-lg font-bold">{{ say('common.kneeboard-card') }}</h2>
+        <p class="text-sm text-soft">{{ say('lapplan.one-a5-page-for-when') }}</p>
         <div class="mt-2 flex flex-wrap gap-2">
-          <RouterLink class="button" :to="{ name: 'kneeboard', params: { id } }">Show and print</RouterLink>
-          <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">PDF, A5</a>
-          <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener"
-            >PDF, two on A4</a
-          >
+          <RouterLink class="button" :to="{ name: 'kneeboard', params: { id } }">{{
+            say('lapplan.show-and-print')
+          }}</RouterLink>
+          <a class="button" :href="`/api/sorties/${id}/kneeboard-a5.pdf`" target="_blank" rel="noopener">{{
+            say('common.pdf-a5')
+          }}</a>
+          <a class="button" :href="`/api/sorties/${id}/kneeboard-a4.pdf`" target="_blank" rel="noopener">{{
+            say('common.pdf-two-on-a4')
+          }}</a>
         </div>
       </section>
     </aside>

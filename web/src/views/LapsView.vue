@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Made for one thumb in sunlight, with or without a network: where it touched, how it ended, how it was. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -95,8 +96,8 @@ const width = useWidth(frame)
 /** What the large figure is: the next lap's, and for which spot, where that is not the sortie's own or a lap is in hand. */
 const aimLabel = computed(() => {
   const isOther = ended.value || next.spotFt.value !== sortie.value?.spot_ft
-  const words = shown.value.length ? 'Next aim point' : 'Aim point'
-  return isOther ? `${words}, spot ${round(next.spotFt.value)}` : words
+  const words = shown.value.length ? say('laps.next-aim-point') : say('common.aim-point')
+  return isOther ? say('laps.spot', { words, spot_ft: round(next.spotFt.value) }) : words
 })
 const spot = computed(() =>
   current.value
@@ -190,7 +191,7 @@ function setNote(text: string) {
   set('note', { note: text || null })
 }
 const hold = useHoldTimer({
-  onEnd: (seconds) => set('float time', { float_s: seconds, known_by: { float_s: 'timed' } }),
+  onEnd: (seconds) => set(say('laps.float-time'), { float_s: seconds, known_by: { float_s: 'timed' } }),
 })
 const floatShown = computed(() => {
   if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
@@ -224,8 +225,8 @@ const EXCLUSIONS = (Object.keys(EXCLUDED_LABEL) as (keyof typeof EXCLUDED_LABEL)
   label: EXCLUDED_LABEL[value],
 }))
 const PILOTS = [
-  { value: 'student' as const, label: 'Student' },
-  { value: 'instructor' as const, label: 'Instructor' },
+  { value: 'student' as const, label: say('common.student') },
+  { value: 'instructor' as const, label: say('laps.instructor') },
 ]
 /** The wind of now, from which all that comes is briefed: asked for by one tap. */
 const asksWind = ref<'now' | 'lap' | null>(null)
@@ -247,7 +248,7 @@ const windStart = computed<WindRead | null>(() => {
   if (!given || given.wind_kt === null) return null
   return { from_deg_mag: wholeDirection(given.wind_dir_deg_mag), kt: given.wind_kt, gust_kt: given.gust_kt }
 })
-const windNow = computed(() => saidOf(windStart.value, 'not given'))
+const windNow = computed(() => saidOf(windStart.value, say('common.not-given')))
 const dialEnds = computed(() =>
   next.ends.value.map((one) => ({ id: one.id, ident: one.runway.ident, courseDegMag: one.course_deg_mag })),
 )
@@ -298,7 +299,7 @@ async function useWind(wind: WindRead, endId: number) {
   await tellSortie({ ...windAsked(wind), wind_source: 'sock' })
 }
 function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
-  set('left out of learning', { excluded: recorder.latest().excluded === value ? null : value })
+  set(say('laps.left-out-of-learning'), { excluded: recorder.latest().excluded === value ? null : value })
 }
 const KINDS = computed<LandingKind[]>(() => {
   const planned = (plan.value?.lap_plan.laps ?? [])
@@ -327,7 +328,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
   <div v-else class="space-y-3">
     <div class="flex flex-wrap items-center gap-2">
       <h1 class="mr-2 text-2xl font-bold">
-        {{ ended ? `Lap ${number}` : `Next: lap ${shown.length + 1}` }}
+        {{ ended ? say('common.lap-number', { number }) : say('laps.next-lap', { shown: shown.length + 1 }) }}
       </h1>
       <span class="hidden text-soft sm:inline">
         {{ sortie.student.name }} · {{ LANDING_LABEL[kindShown] }} · {{ runway?.ident }}
@@ -336,10 +337,10 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         v-if="mayRecord && limits"
         type="button"
         class="button !min-h-14 !px-3"
-        :aria-label="`Wind ${windNow}: change it`"
+        :aria-label="say('laps.wind-change-it', { wind_now: windNow })"
         @click="asksWind = 'now'"
       >
-        <span aria-hidden="true">Wind</span> <span class="figure">{{ windNow }}</span>
+        <span aria-hidden="true">{{ say('common.wind') }}</span> <span class="figure">{{ windNow }}</span>
       </button>
       <span v-else>{{ windNow }}</span>
       <WindDial
@@ -354,14 +355,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         @use="useWind"
       />
       <span class="flex-1" />
-      <nav class="flex flex-wrap gap-1.5" aria-label="Laps">
+      <nav class="flex flex-wrap gap-1.5" :aria-label="say('common.laps')">
         <button
           v-if="listed.length < shown.length"
           type="button"
           class="button !min-h-14 !px-3"
           @click="listAll = true"
         >
-          1 to {{ shown.length - listed.length }}
+          {{ say('laps.n-1-to', { listed: shown.length - listed.length }) }}
         </button>
         <button
           v-for="one in listed"
@@ -370,7 +371,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           class="figure min-h-14 min-w-14 rounded-lg border-2 px-2 text-lg"
           :class="one.id === recorder.id.value ? 'border-ink bg-button text-button-text' : 'border-line bg-card'"
           :aria-current="one.id === recorder.id.value"
-          :aria-label="`Lap ${one.number}`"
+          :aria-label="say('common.lap-number', { number: one.number })"
           @click="recorder.open(one.id)"
         >
           {{ one.number }}<span v-if="one.waits" aria-hidden="true">·</span>
@@ -383,7 +384,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           :disabled="!ended"
           @click="recorder.begin()"
         >
-          Next lap
+          {{ say('common.next-lap') }}
         </button>
       </nav>
     </div>
@@ -396,23 +397,31 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
       :is-asking="next.isAsking.value"
     />
 
-    <section class="panel !p-2" aria-label="Strip">
+    <section class="panel !p-2" :aria-label="say('laps.strip')">
       <p class="px-1 font-bold">
         {{
           touches.length
-            ? `Touched ${round(values?.along_ft)} ft in, ${signed((values?.along_ft ?? 0) - spot)} ft from the spot`
+            ? say('laps.touched-ft-in-ft-from', {
+                along_ft: round(values?.along_ft),
+                spot: signed((values?.along_ft ?? 0) - spot),
+              })
             : !landed
-              ? `${OUTCOME_LABEL[current!.values.outcome]}. Tap the strip if the wheels touched after all.`
-              : 'Tap the strip where the wheels touched'
+              ? say('laps.tap-the-strip-if-the', { outcome: OUTCOME_LABEL[current!.values.outcome] })
+              : say('laps.tap-the-strip-where-the')
         }}
         <span v-if="touches.length && values?.lateral_ft" class="font-normal">
-          · {{ Math.abs(values.lateral_ft) }} ft {{ values.lateral_ft > 0 ? 'right' : 'left' }} of the centreline
+          {{
+            say('laps.ft-of-the-centreline', {
+              lateral_ft: Math.abs(values.lateral_ft),
+              lateral_ft_2: values.lateral_ft > 0 ? say('common.right') : say('common.left'),
+            })
+          }}
         </span>
         <span v-if="ended && recorder.onlyInMemory.value && current?.waits" class="font-normal text-fail-ink">
-          · only on this page: keep it open</span
+          {{ ' ' + say('laps.only-on-this-page-keep') }}</span
         >
         <span v-else-if="ended" class="font-normal text-pass-ink">
-          · ✓ saved{{ current?.waits ? ' on this device' : '' }}
+          {{ ' ' + say('laps.saved', { waits: current?.waits ? ' ' + say('laps.on-this-device') : '' }) }}
         </span>
       </p>
       <div ref="frame" class="w-full overflow-hidden">
@@ -435,16 +444,17 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         role="alert"
         class="mt-1 flex flex-wrap items-center gap-3 bg-warn-wash p-2 font-bold"
       >
-        <span class="flex-1"
-          >The server did not take it: {{ current.refused }}. Put it right here, send it again, or drop the
-          change.</span
-        >
-        <button type="button" class="button" @click="sync.again(current.id)">Send again</button>
-        <button type="button" class="button" @click="sync.drop(current.id)">Drop the change</button>
+        <span class="flex-1">{{ say('laps.the-server-did-not-take', { refused: current.refused }) }}</span>
+        <button type="button" class="button" @click="sync.again(current.id)">{{ say('common.send-again') }}</button>
+        <button type="button" class="button" @click="sync.drop(current.id)">{{ say('laps.drop-the-change') }}</button>
       </div>
     </section>
 
-    <section v-if="mayRecord" class="grid grid-cols-3 gap-1.5 sm:grid-cols-6 sm:gap-2" aria-label="How it ended">
+    <section
+      v-if="mayRecord"
+      class="grid grid-cols-3 gap-1.5 sm:grid-cols-6 sm:gap-2"
+      :aria-label="say('laps.how-it-ended')"
+    >
       <button
         v-for="outcome in OUTCOMES"
         :key="outcome"
@@ -459,13 +469,13 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
     </section>
 
     <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
-      <section v-if="mayRecord" class="panel space-y-3" aria-label="What was seen of this lap">
+      <section v-if="mayRecord" class="panel space-y-3" :aria-label="say('laps.what-was-seen-of-this')">
         <LapMarks v-model:state="state" :values="values ?? {}" :latest="recorder.latest" @set="set" />
         <div v-if="landed" class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="values?.threshold_speed_kias ?? null"
             :latest="() => recorder.latest().threshold_speed_kias"
-            label="Speed over threshold"
+            :label="say('laps.speed-over-threshold')"
             unit="kt"
             tall
             :min="LIMITS.speedKias.min"
@@ -474,16 +484,19 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             empty-word="–"
             :error="fieldErrors.threshold_speed_kias"
             @update:model-value="
-              set('threshold speed', { threshold_speed_kias: $event, known_by: { threshold_speed_kias: 'read' } })
+              set(say('laps.threshold-speed'), {
+                threshold_speed_kias: $event,
+                known_by: { threshold_speed_kias: 'read' },
+              })
             "
           />
           <div>
-            <span class="heading block">Float: hold while it floats</span>
+            <span class="heading block">{{ say('laps.float-hold-while-it-floats') }}</span>
             <button
               type="button"
               class="button w-full select-none !min-h-14 touch-none text-xl"
               :class="hold.isHeld.value ? 'button-main' : ''"
-              :aria-label="`${floatShown} s: hold while the aeroplane floats`"
+              :aria-label="say('laps.s-hold-while-the-aeroplane', { float_shown: floatShown })"
               @pointerdown="hold.start()"
               @pointerup="hold.stop()"
               @pointerleave="hold.stop()"
@@ -498,21 +511,21 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           </div>
         </div>
         <button type="button" class="button w-full !min-h-14" :aria-expanded="more" @click="more = !more">
-          {{ more ? 'Less' : 'More: who flew, leave out, lift-off, aim and wind, a note' }}
+          {{ more ? say('common.less') : say('laps.more-who-flew-leave-out') }}
         </button>
         <div v-if="more" class="space-y-3">
           <div class="grid gap-3 sm:grid-cols-2">
             <Choice
               :model-value="values?.flown_by ?? null"
-              label="Flown by"
+              :label="say('laps.flown-by')"
               tall
               :options="PILOTS"
-              @update:model-value="set('who flew', { flown_by: $event })"
+              @update:model-value="set(say('laps.who-flew'), { flown_by: $event })"
             />
             <Stepper
               :model-value="values?.liftoff_ft ?? null"
               :latest="() => recorder.latest().liftoff_ft"
-              label="Lift-off, from the start of the roll"
+              :label="say('laps.lift-off-from-the-start')"
               unit="ft"
               tall
               :min="LIMITS.rollFt.min"
@@ -525,7 +538,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             />
           </div>
           <div>
-            <p class="heading">Leave this lap out of learning</p>
+            <p class="heading">{{ say('laps.leave-this-lap-out-of') }}</p>
             <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
               <Chip
                 v-for="one in EXCLUSIONS"
@@ -538,7 +551,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             </div>
           </div>
           <div>
-            <label class="heading block" for="note">Note</label>
+            <label class="heading block" for="note">{{ say('laps.note') }}</label>
             <LazyField
               id="note"
               :model-value="values?.note ?? ''"
@@ -558,20 +571,20 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
             <Stepper
               :model-value="values?.aim_point_ft ?? null"
               :latest="() => recorder.latest().aim_point_ft"
-              label="Aimed at"
+              :label="say('laps.aimed-at')"
               unit="ft"
               :min="-500"
               :max="landingLength(runway!)"
               :step="10"
               :start="Math.round((brief?.aim.aim_point_ft ?? spot) / 10) * 10"
-              empty-word="as briefed"
+              :empty-word="say('laps.as-briefed')"
               :error="fieldErrors.aim_point_ft"
-              @update:model-value="set('aim flown', { aim_point_ft: $event })"
+              @update:model-value="set(say('laps.aim-flown'), { aim_point_ft: $event })"
             />
             <Stepper
               :model-value="values?.float_s ?? null"
               :latest="() => recorder.latest().float_s"
-              label="Float"
+              :label="say('common.float')"
               unit="s"
               :min="LIMITS.floatS.min"
               :max="LIMITS.floatS.max"
@@ -579,22 +592,22 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
               :digits="1"
               empty-word="–"
               :error="fieldErrors.float_s"
-              @update:model-value="set('float time', { float_s: $event, known_by: { float_s: 'timed' } })"
+              @update:model-value="set(say('laps.float-time'), { float_s: $event, known_by: { float_s: 'timed' } })"
             />
           </div>
           <div v-if="ended" class="flex flex-wrap items-center gap-2">
             <button type="button" class="button !min-h-14" @click="asksWind = 'lap'">
-              Wind of this lap: {{ saidOf(windOfLap, 'as briefed') }}
+              {{ say('laps.wind-of-this-lap', { wind_of_lap: saidOf(windOfLap, say('laps.as-briefed')) }) }}
             </button>
             <button v-if="windOfLap" type="button" class="button !min-h-14" @click="setWindOfLap(null)">
-              As briefed
+              {{ say('laps.back-to-the-brief') }}
             </button>
             <span v-if="fieldErrors.wind_kt || fieldErrors.gust_kt" role="alert" class="font-bold text-fail-ink">
               {{ fieldErrors.wind_kt ?? fieldErrors.gust_kt }}
             </span>
           </div>
           <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">
-            Remove this lap
+            {{ say('laps.remove-this-lap') }}
           </button>
         </div>
       </section>
@@ -617,22 +630,24 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         "
         :excluded="current.values.excluded ?? null"
       />
-      <section v-else class="panel space-y-3" aria-label="Before the lap">
+      <section v-else class="panel space-y-3" :aria-label="say('laps.before-the-lap')">
         <div class="flex flex-wrap items-baseline gap-x-3">
           <p v-if="next.planned.value" class="text-lg">
-            Lap plan: <b>{{ EXERCISE_LABEL[next.planned.value.kind] }}</b>; watch: {{ next.planned.value.watch }}
+            {{ say('laps.lap-plan') }} <b>{{ EXERCISE_LABEL[next.planned.value.kind] }}</b>{{
+              say('laps.watch', { watch: next.planned.value.watch })
+            }}
           </p>
           <RouterLink
             class="ml-auto inline-flex min-h-11 items-center font-bold underline"
             :to="{ name: 'lap-plan', params: { id } }"
           >
-            Lap plan
+            {{ say('common.lap-plan') }}
           </RouterLink>
         </div>
         <template v-if="mayRecord">
           <Choice
             :model-value="next.landing.value"
-            label="Landing of this lap"
+            :label="say('laps.landing-of-this-lap')"
             tall
             :options="kindChoices"
             @update:model-value="recorder.keepDraft({ ...recorder.draft.value, landing: $event as LandingKind })"
@@ -640,14 +655,14 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           <Choice
             v-if="endChoices.length > 1"
             :model-value="String(next.endId.value)"
-            label="Runway of this lap, and of those after it"
+            :label="say('laps.runway-of-this-lap-and')"
             tall
             :options="endChoices"
             @update:model-value="recorder.keepDraft({ ...recorder.draft.value, runway_end_id: Number($event) })"
           />
           <Stepper
             :model-value="next.spotFt.value"
-            label="Spot of this lap"
+            :label="say('laps.spot-of-this-lap')"
             unit="ft"
             tall
             :min="0"
@@ -665,7 +680,7 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
           <TrackSwitch v-if="person" :sortie-id="id" :person-id="person.id" />
           <div class="flex items-center gap-3 text-sm text-soft">
             <TakeAlong :sortie-id="id" class="lg:hidden" />
-            <span>{{ staysLit ? 'The screen stays on while this is shown.' : '' }}</span>
+            <span>{{ staysLit ? say('laps.the-screen-stays-on-while') : '' }}</span>
           </div>
         </div>
       </section>

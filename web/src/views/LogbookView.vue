@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One's own logbook: lines drafted from sorties, what is unknown is asked; out and in as CSV, on paper as PDF. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api } from '@/api/calls'
@@ -30,26 +31,26 @@ const totals = computed(() => logbook.data.value?.totals)
 const hours = (minutes: number) => `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`
 const { write, problem, fields, isBusy, clear } = useWrite({
   refresh: () => client.invalidateQueries({ queryKey: logbookQuery.queryKey }),
-  otherwise: 'The line was not written.',
+  otherwise: say('logbook.the-line-was-not-written'),
 })
 const line = ref<LogLine | null>(null)
 const sortieId = ref<number | null>(null)
 const exercises = ref('')
 const NUMBERS = [
-  ['block_min', 'Block, minutes'],
-  ['flight_min', 'Flight, minutes'],
-  ['night_min', 'Of it by night'],
-  ['takeoffs_day', 'Takeoffs, day'],
-  ['takeoffs_night', 'Takeoffs, night'],
-  ['landings_day', 'Landings, day'],
-  ['landings_night', 'Landings, night'],
+  ['block_min', say('logbook.block-minutes')],
+  ['flight_min', say('logbook.flight-minutes')],
+  ['night_min', say('logbook.of-it-by-night')],
+  ['takeoffs_day', say('logbook.takeoffs-day')],
+  ['takeoffs_night', say('logbook.takeoffs-night')],
+  ['landings_day', say('logbook.landings-day')],
+  ['landings_night', say('logbook.landings-night')],
 ] as const
 const WORDS = [
-  ['aircraft', 'Aircraft'],
-  ['registration', 'Registration'],
-  ['from_field', 'From'],
-  ['to_field', 'To'],
-  ['with_person', 'With'],
+  ['aircraft', say('common.aircraft')],
+  ['registration', say('logbook.registration')],
+  ['from_field', say('logbook.from')],
+  ['to_field', say('logbook.to')],
+  ['with_person', say('logbook.with')],
 ] as const
 async function draft(id: number) {
   clear()
@@ -74,14 +75,14 @@ async function keep() {
     .filter(Boolean)
   const written = await write({
     call: () => api.writeLine({ ...plain, exercises: given }, sortieId.value),
-    undo: { what: 'the line', back: (answer) => api.removeLine(answer.id) },
+    undo: { what: say('logbook.the-line'), back: (answer) => api.removeLine(answer.id) },
   })
   if (written) line.value = null
 }
 function remove(id: number) {
   void write({
     call: () => api.removeLine(id),
-    undo: { what: 'taking a line away', back: () => api.bringLineBack(id) },
+    undo: { what: say('logbook.taking-a-line-away'), back: () => api.bringLineBack(id) },
   })
 }
 const taken = ref('')
@@ -93,7 +94,7 @@ async function takeIn(event: Event) {
   const written = await write({ call: () => api.takeInLogbook(text) })
   if (!written) return
   const { written: number, there_already: there, problems: told } = written.answer
-  taken.value = `${number} lines written, ${there} there already, ${told.length} not read.`
+  taken.value = say('logbook.lines-written-there-already-not', { number, there, told: told.length })
   problems.value = told
 }
 </script>
@@ -102,21 +103,25 @@ async function takeIn(event: Event) {
   <Loading v-if="!logbook.data.value || !totals" :error="logbook.error.value" :retry="logbook.refetch" />
   <div v-else class="space-y-4">
     <div class="flex flex-wrap items-center gap-2">
-      <h1 class="flex-1 text-2xl font-bold">Logbook</h1>
-      <a class="button" href="/api/logbook/logbook.csv">CSV</a>
-      <a class="button" href="/api/logbook/logbook.pdf">PDF</a>
+      <h1 class="flex-1 text-2xl font-bold">{{ say('common.logbook') }}</h1>
+      <a class="button" href="/api/logbook/logbook.csv">{{ say('common.csv') }}</a>
+      <a class="button" href="/api/logbook/logbook.pdf">{{ say('common.pdf') }}</a>
       <label class="button cursor-pointer">
-        Take in CSV<input type="file" accept=".csv,text/csv" class="sr-only" @change="takeIn" />
+        {{ say('logbook.take-in-csv') }}<input type="file" accept=".csv,text/csv" class="sr-only" @change="takeIn" />
       </label>
-      <button type="button" class="button" @click="blank">Write a line</button>
+      <button type="button" class="button" @click="blank">{{ say('logbook.write-a-line') }}</button>
     </div>
     <p v-if="taken" role="status">{{ taken }}</p>
     <ul v-if="problems.length" class="text-sm">
       <li v-for="one in problems" :key="one">{{ one }}</li>
     </ul>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ Object.values(fields)[0] ?? problem }}</p>
-    <section v-if="logbook.data.value.not_written.length" class="panel" aria-label="Flown, not in the logbook yet">
-      <h2 class="font-bold">Flown, not written yet</h2>
+    <section
+      v-if="logbook.data.value.not_written.length"
+      class="panel"
+      :aria-label="say('logbook.flown-not-in-the-logbook')"
+    >
+      <h2 class="font-bold">{{ say('logbook.flown-not-written-yet') }}</h2>
       <div class="mt-1 flex flex-wrap gap-2">
         <button
           v-for="one in logbook.data.value.not_written"
@@ -125,77 +130,88 @@ async function takeIn(event: Event) {
           class="button"
           @click="draft(one.sortie_id)"
         >
-          {{ day(one.planned_on) }}, {{ one.laps }} laps
+          {{ say('logbook.laps', { planned_on: day(one.planned_on), laps: one.laps }) }}
         </button>
       </div>
     </section>
-    <form v-if="line" class="panel space-y-3" aria-label="The line" @submit.prevent="keep">
-      <p v-if="sortieId">From the sortie. What nobody has measured is empty: fill in what you know, leave the rest.</p>
+    <form v-if="line" class="panel space-y-3" :aria-label="say('logbook.heading-the-line')" @submit.prevent="keep">
+      <p v-if="sortieId">{{ say('logbook.from-the-sortie-what-nobody') }}</p>
       <div class="grid gap-2 sm:grid-cols-3 lg:grid-cols-6">
         <label class="block"
-          ><span class="heading">Date</span><input v-model="line.flown_on" type="date" class="field" required
+          ><span class="heading">{{ say('common.date') }}</span
+          ><input v-model="line.flown_on" type="date" class="field" required
         /></label>
         <label v-for="[name, label] in WORDS" :key="name" class="block">
           <span class="heading">{{ label }}</span>
           <input v-model="line[name]" class="field" maxlength="80" :required="name === 'aircraft'" />
         </label>
         <label class="block">
-          <span class="heading">As</span>
+          <span class="heading">{{ say('logbook.as') }}</span>
           <select v-model="line.role" class="field">
-            <option value="dual">dual</option>
-            <option value="solo">solo</option>
-            <option value="pic">pilot in command</option>
-            <option value="instructor">instructor</option>
+            <option value="dual">{{ say('logbook.dual') }}</option>
+            <option value="solo">{{ say('logbook.solo') }}</option>
+            <option value="pic">{{ say('logbook.pilot-in-command') }}</option>
+            <option value="instructor">{{ say('logbook.instructor') }}</option>
           </select>
         </label>
         <label v-for="[name, label] in NUMBERS" :key="name" class="block">
           <span class="heading">{{ label }}</span>
-          <input v-model.number="line[name]" type="number" min="0" max="1440" class="field" placeholder="not known" />
+          <input
+            v-model.number="line[name]"
+            type="number"
+            min="0"
+            max="1440"
+            class="field"
+            :placeholder="say('common.not-known')"
+          />
         </label>
         <label class="block sm:col-span-2"
-          ><span class="heading">Exercises; several with ;</span><input v-model="exercises" class="field"
+          ><span class="heading">{{ say('logbook.exercises-several-with') }}</span
+          ><input v-model="exercises" class="field"
         /></label>
         <label class="block sm:col-span-3"
-          ><span class="heading">Remarks</span><input v-model="line.remarks" class="field" maxlength="400"
+          ><span class="heading">{{ say('logbook.remarks') }}</span
+          ><input v-model="line.remarks" class="field" maxlength="400"
         /></label>
       </div>
       <div class="flex gap-2">
-        <button type="submit" class="button button-main" :disabled="isBusy">Write it</button>
-        <button type="button" class="button" @click="line = null">Back</button>
+        <button type="submit" class="button button-main" :disabled="isBusy">{{ say('logbook.write-it') }}</button>
+        <button type="button" class="button" @click="line = null">{{ say('common.back') }}</button>
       </div>
     </form>
-    <section class="panel" aria-label="Totals">
+    <section class="panel" :aria-label="say('logbook.totals')">
       <p class="flex flex-wrap gap-x-6">
         <span
-          ><span class="figure text-2xl">{{ totals.flights }}</span> flights</span
+          ><span class="figure text-2xl">{{ totals.flights }}</span>
+          {{ say('logbook.flights', { flights: totals.flights }) }}</span
         >
         <span
-          ><span class="figure text-2xl">{{ hours(totals.block_min) }}</span> block</span
+          ><span class="figure text-2xl">{{ hours(totals.block_min) }}</span> {{ say('logbook.block') }}</span
         >
         <span
-          ><span class="figure text-2xl">{{ totals.landings }}</span> landings, {{ totals.landings_night }} by
-          night</span
+          ><span class="figure text-2xl">{{ totals.landings }}</span>
+          {{ say('logbook.landings-by-night', { landings_night: totals.landings_night }) }}</span
         >
         <span v-for="(minutes, role) in totals.by_role_min" :key="role"
           >{{ role }} <span class="figure">{{ hours(minutes) }}</span></span
         >
       </p>
       <p v-if="totals.not_counted" class="text-sm">
-        {{ totals.not_counted }} flights have no block time and are not in the sum.
+        {{ say('logbook.flights-have-no-block-time', { not_counted: totals.not_counted }) }}
       </p>
     </section>
-    <section class="panel overflow-x-auto" aria-label="Lines" tabindex="0">
-      <p v-if="!entries.length" class="text-soft">No line yet. Tap a flown sortie above, or write one.</p>
+    <section class="panel overflow-x-auto" :aria-label="say('logbook.lines')" tabindex="0">
+      <p v-if="!entries.length" class="text-soft">{{ say('logbook.no-line-yet-tap-a') }}</p>
       <table v-else class="w-full min-w-[56rem] text-left">
         <thead>
           <tr class="border-b border-line text-sm text-soft">
-            <th class="py-1">Date</th>
-            <th>Aircraft</th>
-            <th>From, to</th>
-            <th class="text-right">Block</th>
-            <th class="pl-3">As</th>
-            <th class="text-right">Landings d / n</th>
-            <th class="pl-3">Exercises, remarks</th>
+            <th class="py-1">{{ say('common.date') }}</th>
+            <th>{{ say('common.aircraft') }}</th>
+            <th>{{ say('logbook.from-to') }}</th>
+            <th class="text-right">{{ say('logbook.heading-block') }}</th>
+            <th class="pl-3">{{ say('logbook.as') }}</th>
+            <th class="text-right">{{ say('logbook.landings-d-n') }}</th>
+            <th class="pl-3">{{ say('logbook.exercises-remarks') }}</th>
             <th></th>
           </tr>
         </thead>
@@ -211,17 +227,17 @@ async function takeIn(event: Event) {
             <td class="figure text-right">{{ one.landings_day ?? '–' }} / {{ one.landings_night ?? '–' }}</td>
             <td class="pl-3">
               {{ (one.exercises ?? []).join('; ') }} {{ one.remarks }}
-              <span v-if="unknown.length" class="block text-sm"
-                >not known: {{ unknown.join(', ').replaceAll('_', ' ') }}</span
-              >
+              <span v-if="unknown.length" class="block text-sm">{{
+                say('logbook.not-known', { columns: unknown.join(', ').replaceAll('_', ' ') })
+              }}</span>
             </td>
             <td class="text-right">
-              <button type="button" class="underline" @click="remove(id)">Take away</button>
+              <button type="button" class="underline" @click="remove(id)">{{ say('logbook.take-away') }}</button>
             </td>
           </tr>
         </tbody>
       </table>
-      <button v-if="after" type="button" class="button mt-2" @click="more">Show older ones</button>
+      <button v-if="after" type="button" class="button mt-2" @click="more">{{ say('common.show-older-ones') }}</button>
     </section>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The pattern for this wind: headings, gates, the turn onto final, and room for the one ahead. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -79,8 +80,8 @@ async function keep() {
 }
 const side = computed(() => pattern.value?.side ?? choice.side ?? null)
 const SIDES = [
-  { value: 'left', label: 'Left' },
-  { value: 'right', label: 'Right' },
+  { value: 'left', label: say('pattern.left') },
+  { value: 'right', label: say('pattern.right') },
 ] as const
 const northUp = ref(false)
 const frame = ref<HTMLElement | null>(null)
@@ -99,23 +100,32 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
     <div class="min-w-0 space-y-3">
       <div class="flex flex-wrap items-center gap-x-3">
         <h1 class="text-2xl font-bold">
-          {{ side === 'right' ? 'Right' : 'Left' }} pattern, runway {{ sortie.runway.ident }}
+          {{
+            say('pattern.pattern-runway', {
+              side: side === 'right' ? say('pattern.right') : say('pattern.left'),
+              ident: sortie.runway.ident,
+            })
+          }}
         </h1>
         <p v-if="pattern" class="text-soft">
-          {{ round(pattern.altitude_ft, 10) }} ft · wind up there
+          {{ say('pattern.ft-wind-up-there', { altitude_ft: round(pattern.altitude_ft, 10) }) }}
           <template v-if="pattern.wind_is_known">
-            {{ pattern.wind_dir_deg_true === null ? '' : `${direction(pattern.wind_dir_deg_true)}° true` }}
+            {{
+              pattern.wind_dir_deg_true === null
+                ? ''
+                : say('pattern.true', { wind_dir_deg_true: direction(pattern.wind_dir_deg_true) })
+            }}
             {{ round(pattern.wind_kt) }} kt, {{ pattern.wind_source }}
           </template>
           <b v-else>{{ pattern.wind_source }}</b>
         </p>
         <span class="flex-1" />
         <button type="button" class="button" @click="northUp = !northUp">
-          {{ northUp ? 'Runway up' : 'North up' }}
+          {{ northUp ? say('pattern.runway-up') : say('pattern.north-up') }}
         </button>
       </div>
       <Cautions :cautions="notes" />
-      <section class="panel !p-2" aria-label="Pattern from above">
+      <section class="panel !p-2" :aria-label="say('pattern.pattern-from-above')">
         <div ref="frame" class="w-full overflow-hidden">
           <PatternMap
             v-if="width > 0 && pattern"
@@ -129,23 +139,22 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           />
         </div>
         <p class="px-1 text-sm text-soft">
-          Circles: altitudes to have, feet above sea level. Shaded: within 30° of the nose if the engine stops after
-          lift-off. Light stripe on the runway: what a glide from abeam can reach.
+          {{ say('pattern.circles-altitudes-to-have-feet') }}
         </p>
       </section>
-      <section v-if="pattern" class="panel overflow-x-auto" aria-label="Legs" tabindex="0">
+      <section v-if="pattern" class="panel overflow-x-auto" :aria-label="say('pattern.legs')" tabindex="0">
         <table class="w-full min-w-[38rem] text-left">
           <thead>
             <tr class="border-b border-line text-sm text-soft">
-              <th class="py-1">Leg</th>
-              <th class="text-right">Heading</th>
-              <th class="text-right">Crab</th>
-              <th class="text-right">Ground</th>
-              <th class="text-right">Time</th>
-              <th class="text-right">Fly</th>
-              <th class="pl-3 text-right">Over stall · turning</th>
-              <th class="pl-3">Flap</th>
-              <th class="pl-3">Power, to start with</th>
+              <th class="py-1">{{ say('pattern.leg') }}</th>
+              <th class="text-right">{{ say('pattern.heading') }}</th>
+              <th class="text-right">{{ say('pattern.crab') }}</th>
+              <th class="text-right">{{ say('pattern.ground') }}</th>
+              <th class="text-right">{{ say('common.time') }}</th>
+              <th class="text-right">{{ say('common.fly') }}</th>
+              <th class="pl-3 text-right">{{ say('pattern.over-stall-turning') }}</th>
+              <th class="pl-3">{{ say('common.flap') }}</th>
+              <th class="pl-3">{{ say('pattern.power-to-start-with') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -181,17 +190,17 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
     </div>
     <aside class="min-w-0 space-y-3">
       <template v-if="pattern">
-        <section class="panel border-l-8 !border-l-aim" aria-label="Turn onto final">
-          <p class="heading">Base to final</p>
+        <section class="panel border-l-8 !border-l-aim" :aria-label="say('pattern.turn-onto-final')">
+          <p class="heading">{{ say('pattern.base-to-final') }}</p>
           <p class="text-lg font-bold leading-snug">{{ pattern.final_turn.words }}</p>
           <p class="mt-1">{{ pattern.wind_words }}</p>
         </section>
         <div class="grid grid-cols-2 gap-2">
-          <Figure label="Final" :value="(pattern.final_length_ft / 6076.115).toFixed(1)" unit="nm" />
-          <Figure label="Descent from abeam" :value="round(pattern.descent_fpm, 10)" unit="fpm" />
+          <Figure :label="say('common.final')" :value="(pattern.final_length_ft / 6076.115).toFixed(1)" unit="nm" />
+          <Figure :label="say('pattern.descent-from-abeam')" :value="round(pattern.descent_fpm, 10)" unit="fpm" />
         </div>
         <section class="panel" aria-labelledby="gates">
-          <h2 id="gates" class="font-bold">Gates</h2>
+          <h2 id="gates" class="font-bold">{{ say('pattern.gates') }}</h2>
           <dl class="mt-1 grid grid-cols-[1fr_auto] gap-x-3">
             <template v-for="gate in pattern.gates" :key="gate.name">
               <dt>{{ gate.name }}</dt>
@@ -200,46 +209,60 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           </dl>
         </section>
         <section v-if="plan.power_off" class="panel" aria-labelledby="glide">
-          <h2 id="glide" class="font-bold">Power-off 180 from abeam</h2>
+          <h2 id="glide" class="font-bold">{{ say('pattern.power-off-180-from-abeam') }}</h2>
           <p class="mt-1 font-bold">{{ plan.power_off.words }}</p>
           <p class="text-sm">
-            At {{ round(plan.power_off.glide_kias) }} KIAS the path can end from
-            {{ round(plan.power_off.reach_ft[0], 10) }} to {{ round(plan.power_off.reach_ft[1], 10) }} ft;
-            {{ glideMargin(plan.power_off.margin_ft) }} the aim. At the 45°
-            {{ round(plan.power_off.height_at_45_ft, 10) }} ft, on base
-            {{ round(plan.power_off.height_on_base_ft, 10) }} ft above the runway.
+            {{
+              say('pattern.at-kias-the-path-can', {
+                glide_kias: round(plan.power_off.glide_kias),
+                reach_ft: round(plan.power_off.reach_ft[0], 10),
+                reach_ft_2: round(plan.power_off.reach_ft[1], 10),
+                margin_ft: glideMargin(plan.power_off.margin_ft),
+                height_at_45_ft: round(plan.power_off.height_at_45_ft, 10),
+                height_on_base_ft: round(plan.power_off.height_on_base_ft, 10),
+              })
+            }}
           </p>
           <Cautions class="mt-2" :cautions="plan.power_off.cautions" />
         </section>
       </template>
       <section v-if="pattern?.number_two" class="panel border-l-8 !border-l-warn" aria-labelledby="two">
-        <h2 id="two" class="heading">Number two</h2>
+        <h2 id="two" class="heading">{{ say('pattern.number-two') }}</h2>
         <p class="text-lg font-bold leading-snug">{{ pattern.number_two.turn_words }}</p>
         <p v-if="pattern.number_two.caution && pattern.number_two.is_offered" class="mt-1 font-bold text-fail-ink">
           {{ SEVERITY_SIGN[pattern.number_two.caution.severity] }} {{ pattern.number_two.caution.words }}
         </p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">{{ pattern.number_two.go_down_words }}</p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">
-          New final {{ pattern.number_two.final_nm.toFixed(1) }} nm<template v-if="pattern.number_two.gap_s !== null"
-            >, gap at the threshold about {{ round(pattern.number_two.gap_s) }} s</template
-          >. The aim point stays: same path, same speed.
+          {{ say('pattern.new-final-nm', { final_nm: pattern.number_two.final_nm.toFixed(1) })
+          }}<template v-if="pattern.number_two.gap_s !== null">{{
+            say('pattern.gap-at-the-threshold-about', { gap_s: round(pattern.number_two.gap_s) })
+          }}</template
+          >{{ say('pattern.the-aim-point-stays-same') }}
         </p>
       </section>
-      <section class="panel space-y-3" aria-label="What if">
+      <section class="panel space-y-3" :aria-label="say('common.what-if')">
         <div class="flex min-h-11 flex-wrap items-center gap-2">
-          <h2 class="flex-1 font-bold">Fly it otherwise</h2>
+          <h2 class="flex-1 font-bold">{{ say('pattern.fly-it-otherwise') }}</h2>
           <template v-if="isChanged">
-            <button v-if="mayChange" type="button" class="button button-main" @click="keep">Keep</button>
-            <button type="button" class="button" @click="back">As it was</button>
+            <button v-if="mayChange" type="button" class="button button-main" @click="keep">
+              {{ say('common.keep') }}
+            </button>
+            <button type="button" class="button" @click="back">{{ say('common.as-it-was') }}</button>
           </template>
         </div>
         <p v-if="latest.problem.value || saveProblem" role="alert" class="font-bold text-fail-ink">
           {{ latest.problem.value || saveProblem }}
         </p>
-        <Choice :model-value="side" label="Side" :options="SIDES" @update:model-value="change({ side: $event })" />
+        <Choice
+          :model-value="side"
+          :label="say('pattern.side')"
+          :options="SIDES"
+          @update:model-value="change({ side: $event })"
+        />
         <Stepper
           :model-value="choice.spacing_nm ?? Math.round(((pattern?.spacing_ft ?? 4557) / 6076.12) * 100) / 100"
-          label="Spacing"
+          :label="say('pattern.spacing')"
           unit="nm"
           :min="0.2"
           :max="3"
@@ -252,7 +275,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <p v-if="pattern" class="text-sm">{{ pattern.spacing_words }}</p>
         <Stepper
           :model-value="choice.bank_deg ?? 25"
-          label="Bank in the turns"
+          :label="say('pattern.bank-in-the-turns')"
           unit="°"
           :min="5"
           :max="45"
@@ -261,22 +284,22 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         />
         <Stepper
           :model-value="choice.ahead_final_nm ?? null"
-          label="Number two: how far out on final the other one is as you are abeam"
-          hint="Leave it empty where nobody is ahead."
+          :label="say('pattern.number-two-how-far-out')"
+          :hint="say('pattern.leave-it-empty-where-nobody')"
           unit="nm"
           :min="0"
           :max="15"
           :step="0.5"
           :digits="1"
           :start="1.5"
-          empty-word="nobody"
+          :empty-word="say('common.nobody')"
           slide
           :error="error('ahead_final_nm')"
           @update:model-value="change({ ahead_final_nm: $event })"
         />
         <Stepper
           :model-value="choice.base_extension_s ?? 0"
-          label="Fly downwind on for another"
+          :label="say('pattern.fly-downwind-on-for-another')"
           unit="s"
           :min="0"
           :max="600"
@@ -288,14 +311,14 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         <div class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="choice.wind_dir_deg_true ?? null"
-            label="Wind at pattern height, true"
-            hint="Left empty, it is estimated."
+            :label="say('pattern.wind-at-pattern-height-true')"
+            :hint="say('pattern.left-empty-it-is-estimated')"
             unit="°"
             :min="0"
             :max="360"
             :step="10"
             :start="Math.round(pattern?.wind_dir_deg_true ?? 360)"
-            empty-word="auto"
+            :empty-word="say('pattern.auto')"
             slide
             :error="error('wind_dir_deg_true')"
             @update:model-value="
@@ -307,12 +330,12 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           />
           <Stepper
             :model-value="choice.wind_kt ?? null"
-            label="Its speed"
+            :label="say('pattern.its-speed')"
             unit="kt"
             :min="0"
             :max="100"
             :start="Math.round(pattern?.wind_kt ?? 10)"
-            empty-word="auto"
+            :empty-word="say('pattern.auto')"
             slide
             :error="error('wind_kt')"
             @update:model-value="
@@ -326,19 +349,22 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         </div>
       </section>
       <details class="panel">
-        <summary class="min-h-11 cursor-pointer content-center font-bold">Radio calls</summary>
+        <summary class="min-h-11 cursor-pointer content-center font-bold">{{ say('pattern.radio-calls') }}</summary>
         <dl>
           <template v-for="call in plan.radio" :key="call.when">
             <dt class="heading mt-2">{{ call.when }}</dt>
             <dd>{{ call.words }}</dd>
           </template>
         </dl>
-        <p class="mt-2 text-sm text-soft">For a field without a tower. Where the local words differ, they win.</p>
+        <p class="mt-2 text-sm text-soft">{{ say('pattern.for-a-field-without-a') }}</p>
       </details>
       <details class="panel">
-        <summary class="min-h-11 cursor-pointer content-center font-bold">Wake of larger aircraft</summary>
+        <summary class="min-h-11 cursor-pointer content-center font-bold">
+          {{ say('pattern.wake-of-larger-aircraft') }}
+        </summary>
         <p v-for="one in plan.wake" :key="one.behind">
-          <b>Behind {{ one.behind }}: wait {{ round(one.wait_s / 60) }} min</b> (common teaching; the local rule wins).
+          <b>{{ say('pattern.behind-wait-min', { behind: one.behind, wait_s: round(one.wait_s / 60) }) }}</b>
+          {{ say('pattern.common-teaching-the-local-rule') }}
         </p>
         <p class="mt-1 font-bold">▲ {{ plan.wake_words }}</p>
       </details>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** People of the school, and inviting more of them by link. */
+import { say } from '@/said'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
@@ -36,7 +37,7 @@ const { write, problem: refusal } = useWrite({
 function limit(person_id: number, before: number | null, now: number | null) {
   void write({
     call: () => api.setCrosswindLimit(person_id, now),
-    undo: { what: 'crosswind limit', back: () => api.setCrosswindLimit(person_id, before) },
+    undo: { what: say('people.crosswind-limit'), back: () => api.setCrosswindLimit(person_id, before) },
   })
 }
 const left = useQuery(computed(() => ({ queryKey: ['left'], queryFn: api.left, enabled: isChief.value })))
@@ -58,26 +59,29 @@ function actsOf(person: Person) {
   const roles = (['student', 'instructor', 'chief'] as const).filter((one) => one !== person.role)
   return [
     {
-      label: 'Rename…',
+      label: say('people.rename'),
       run: () => (toRename.value = { id: person.id, name: person.name }),
     },
     ...roles.map((role) => ({
-      label: `Make them ${role}`,
-      run: () => change(`${person.name} as ${role}`, { role }, { role: person.role }),
+      label: say('people.make-them', { role }),
+      run: () => change(say('people.as', { name: person.name, role }), { role }, { role: person.role }),
     })),
     {
-      label: 'Link for a new password',
+      label: say('people.link-for-a-new-password'),
       run: () => linkFor(person.id),
     },
     ...(isMe
       ? []
       : [
           {
-            label: 'Leaves the school',
-            run: () => change(`${person.name} leaving`, { is_active: false }, { is_active: true }),
+            label: say('people.leaves-the-school'),
+            run: () => change(say('people.leaving', { name: person.name }), { is_active: false }, { is_active: true }),
           },
-          { label: 'Take the second factor…', run: () => (toFree.value = { id: person.id, name: person.name }) },
-          { label: 'Erase…', run: () => (toErase.value = { id: person.id, name: person.name }) },
+          {
+            label: say('people.take-the-second-factor'),
+            run: () => (toFree.value = { id: person.id, name: person.name }),
+          },
+          { label: say('people.erase'), run: () => (toErase.value = { id: person.id, name: person.name }) },
         ]),
   ]
 }
@@ -85,7 +89,7 @@ const toRename = ref<{ id: number; name: string } | null>(null)
 async function rename(name: string) {
   const { id, name: before } = toRename.value!
   if (name && name !== before) {
-    const undo = { what: 'the new name', back: () => api.changePerson(id, { name: before }) }
+    const undo = { what: say('people.the-new-name'), back: () => api.changePerson(id, { name: before }) }
     if (!(await write({ call: () => api.changePerson(id, { name }), undo }))) return
   }
   toRename.value = null
@@ -102,14 +106,16 @@ const toErase = ref<{ id: number; name: string } | null>(null)
   <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
   <div v-else class="grid gap-4 lg:grid-cols-2">
     <section class="panel" aria-labelledby="people">
-      <h1 id="people" class="text-2xl font-bold">People</h1>
+      <h1 id="people" class="text-2xl font-bold">{{ say('common.people') }}</h1>
       <table class="mt-2 w-full text-left">
         <thead>
           <tr class="border-b border-line text-sm text-soft">
-            <th class="py-1">Name</th>
-            <th>Role</th>
-            <th>Own crosswind limit</th>
-            <th v-if="isChief"><span class="sr-only">More</span></th>
+            <th class="py-1">{{ say('common.name') }}</th>
+            <th>{{ say('people.role') }}</th>
+            <th>{{ say('people.own-crosswind-limit') }}</th>
+            <th v-if="isChief">
+              <span class="sr-only">{{ say('people.more') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -120,19 +126,21 @@ const toErase = ref<{ id: number; name: string } | null>(null)
               <Stepper
                 v-if="person.role === 'student'"
                 :model-value="person.crosswind_limit_kt ?? null"
-                :label="`Crosswind limit of ${person.name}`"
+                :label="say('people.crosswind-limit-of', { name: person.name })"
                 hide-label
                 unit="kt"
                 :min="LIMITS.crosswindLimitKt.min"
                 :max="LIMITS.crosswindLimitKt.max"
                 :start="8"
-                empty-word="none set"
+                :empty-word="say('people.none-set')"
                 @update:model-value="limit(person.id, person.crosswind_limit_kt ?? null, $event)"
               />
             </td>
             <td v-if="isChief" class="text-right">
               <Menu as="div" class="relative">
-                <MenuButton class="button !px-3" :aria-label="`More for ${person.name}`">More</MenuButton>
+                <MenuButton class="button !px-3" :aria-label="say('people.more-for', { name: person.name })">{{
+                  say('people.more')
+                }}</MenuButton>
                 <MenuItems class="panel absolute right-0 z-20 w-64 !p-1 text-left shadow-lg">
                   <MenuItem v-for="act in actsOf(person)" :key="act.label" v-slot="{ active }">
                     <button
@@ -152,8 +160,8 @@ const toErase = ref<{ id: number; name: string } | null>(null)
       </table>
       <PasswordDialog
         v-if="toFree"
-        title="Take the second factor"
-        :words="`${toFree.name} signs in by the password alone then, and is signed out everywhere. Do it only when they stand before you.`"
+        :title="say('people.button-take-the-second-factor')"
+        :words="say('people.signs-in-by-the-password', { name: toFree.name })"
         act="Take it"
         :problem="refusal"
         @close="toFree = null"
@@ -169,35 +177,39 @@ const toErase = ref<{ id: number; name: string } | null>(null)
       <EraseDialog v-model="toErase" />
       <div v-if="passwordLink" role="status" class="mt-2 rounded border border-line p-2">
         <p>
-          Give this link to {{ passwordLink.name }}. It sets a new password once, within {{ passwordLink.hours }} hours,
-          and is shown only now.
+          {{ say('people.give-this-link-to-it', { name: passwordLink.name, hours: passwordLink.hours }) }}
         </p>
         <p class="figure mt-1 break-all text-sm">{{ passwordLink.link }}</p>
       </div>
       <section v-if="left.data.value?.people.length" class="mt-3" aria-labelledby="left">
-        <h2 id="left" class="font-bold">Have left, or have no password yet</h2>
+        <h2 id="left" class="font-bold">{{ say('people.have-left-or-have-no') }}</h2>
         <ul class="divide-y divide-line">
           <li v-for="one in left.data.value.people" :key="one.id" class="flex flex-wrap items-center gap-3 py-1">
             <span class="flex-1">{{ one.name }}, {{ one.role }}</span>
             <button
               type="button"
               class="button"
-              :aria-label="`${one.name} comes back`"
+              :aria-label="say('people.comes-back', { name: one.name })"
               @click="
                 write({
                   call: () => api.changePerson(one.id, { is_active: true }),
-                  undo: { what: `${one.name} back`, back: () => api.changePerson(one.id, { is_active: false }) },
+                  undo: {
+                    what: say('people.back', { name: one.name }),
+                    back: () => api.changePerson(one.id, { is_active: false }),
+                  },
                 })
               "
             >
-              Comes back
+              {{ say('people.button-comes-back') }}
             </button>
-            <button type="button" class="button" @click="linkFor(one.id)">Link for a password</button>
+            <button type="button" class="button" @click="linkFor(one.id)">
+              {{ say('people.link-for-a-password') }}
+            </button>
           </li>
         </ul>
       </section>
       <section v-if="invitations.data.value?.invitations.length" class="mt-3" aria-labelledby="open-links">
-        <h2 id="open-links" class="font-bold">Links that still work</h2>
+        <h2 id="open-links" class="font-bold">{{ say('people.links-that-still-work') }}</h2>
         <ul class="divide-y divide-line">
           <li
             v-for="one in invitations.data.value.invitations"
@@ -205,16 +217,19 @@ const toErase = ref<{ id: number; name: string } | null>(null)
             class="flex flex-wrap items-center gap-3 py-1"
           >
             <span class="flex-1">
-              {{ one.name }}, {{ one.is_for_password ? 'a new password' : `joins as ${one.role}` }}
-              <span class="text-sm text-soft">until {{ day(one.expires_at.slice(0, 10)) }}</span>
+              {{ one.name }},
+              {{ one.is_for_password ? say('people.a-new-password') : say('people.joins-as', { role: one.role }) }}
+              <span class="text-sm text-soft">{{
+                say('people.until', { expires_at: day(one.expires_at.slice(0, 10)) })
+              }}</span>
             </span>
             <button
               type="button"
               class="button"
-              :aria-label="`Withdraw the link for ${one.name}`"
+              :aria-label="say('people.withdraw-the-link-for', { name: one.name })"
               @click="write({ call: () => api.withdrawInvitation(one.id) })"
             >
-              Withdraw
+              {{ say('people.withdraw') }}
             </button>
           </li>
         </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Who, what, where and the wind: a new sortie in a few taps, or changes to one. */
+import { say } from '@/said'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
 import { now as hourNow } from '@/hours'
@@ -169,15 +170,15 @@ const field = computed(() =>
   catalogue.data.value?.airfields.find((one) => one.ends.some((end) => end.id === form.runway_end_id)),
 )
 const said = ref<string[]>([])
+/** What of it is dangerous weather. */
+const grave = ref('')
 const reportProblem = ref('')
-const grave = ref(false)
 /** The wind as the report has it, beside what the sock says. */
 const reported = ref<Pick<Form, 'wind_dir_deg_mag' | 'wind_dir_deg_true' | 'wind_kt' | 'gust_kt'> | null>(null)
 type Read = Pick<Awaited<ReturnType<typeof api.readMetar>>, 'report'>
 /** Fill wind and air from the report; what it does not say stays as it is, and what the sock says wins. */
 function take({ report: found }: Read) {
   form.metar = found.text
-  grave.value = found.hazards.length > 0
   reported.value =
     found.wind_kt === null
       ? null
@@ -194,23 +195,29 @@ function take({ report: found }: Read) {
   form.temperature_c = found.temperature_c ?? form.temperature_c
   form.qnh_hpa = found.qnh_hpa ?? form.qnh_hpa
   form.surface_state = found.surface_state ?? form.surface_state
+  const weather = found.weather.length ? say('prepare.weather', { weather: found.weather.join(', ') }) : ''
+  grave.value = found.hazards.length ? weather : ''
   said.value = [
-    ...found.missing.map((name) => `The report has no ${name}: enter it by hand.`),
+    ...found.missing.map((name) => say('prepare.the-report-has-no-enter', { name })),
     ...(found.wind_range_from_deg_true === null || found.wind_range_to_deg_true === null
       ? []
       : [
-          `The wind swings from ${direction(found.wind_range_from_deg_true)}° to ` +
-            `${direction(found.wind_range_to_deg_true)}° true: limits hold in the worst of it.`,
+          say('prepare.the-wind-swings-from-to', {
+            from_deg_true: direction(found.wind_range_from_deg_true),
+            to_deg_true: direction(found.wind_range_to_deg_true),
+          }),
         ]),
-    ...(found.weather.length ? [`Weather: ${found.weather.join(', ')}.`] : []),
-    ...(found.ceiling_ft === null ? [] : [`Cloud at ${round(found.ceiling_ft)} ft.`]),
+    ...(weather ? [weather] : []),
+    ...(found.ceiling_ft === null ? [] : [say('prepare.cloud-at-ft', { ceiling_ft: round(found.ceiling_ft) })]),
     ...(found.visibility_m === null || found.visibility_m >= 9999
       ? []
-      : [`Visibility ${round(found.visibility_m, 100)} m.`]),
-    ...(found.surface_state === null ? [] : [`So the runway is taken to be ${SURFACE_STATE[found.surface_state]}.`]),
-    ...(found.trend === null ? [] : [`Later: ${found.trend}`]),
+      : [say('prepare.visibility-m', { visibility_m: round(found.visibility_m, 100) })]),
+    ...(found.surface_state === null
+      ? []
+      : [say('prepare.so-the-runway-is-taken', { surface_state: SURFACE_STATE[found.surface_state] })]),
+    ...(found.trend === null ? [] : [say('prepare.later', { trend: found.trend })]),
     ...found.warnings,
-    ...(found.not_used.length ? [`Not used: ${found.not_used.join('; ')}.`] : []),
+    ...(found.not_used.length ? [say('prepare.not-used', { not_used: found.not_used.join('; ') })] : []),
   ]
 }
 async function readReport() {
@@ -225,7 +232,7 @@ async function readReport() {
   try {
     take(await api.readMetar(field.value?.id ?? 0, report.value.trim()))
   } catch (error) {
-    reportProblem.value = error instanceof Error ? error.message : 'The report was not read.'
+    reportProblem.value = error instanceof Error ? error.message : say('prepare.the-report-was-not-read')
   }
 }
 /** The station of the field, where the school has one, is asked every minute while this screen is open. */
@@ -264,8 +271,8 @@ function byReport() {
 }
 /** A direction is typed as the tower says it or as a report writes it, and shown by either north. */
 const REFERENCES = [
-  { value: 'mag', label: 'Magnetic, as the tower says' },
-  { value: 'true', label: 'True, as a report writes' },
+  { value: 'mag', label: say('prepare.magnetic-as-the-tower-says') },
+  { value: 'true', label: say('prepare.true-as-a-report-writes') },
 ] as const
 const reference = ref<'mag' | 'true' | null>('mag')
 const variation = computed(
@@ -286,7 +293,10 @@ function from(typed: number | null) {
 const reportedFrom = computed(() => {
   const isTrue = reported.value?.wind_dir_deg_true
   if (isTrue == null) return ''
-  return `Reported from ${direction(isTrue)}° true: ${direction(round360(isTrue - variation.value))}° magnetic here.`
+  return say('prepare.reported-from-true-magnetic-here', {
+    is_true: direction(isTrue),
+    variation: direction(round360(isTrue - variation.value)),
+  })
 })
 /** A wind in words, by the compass at the runway chosen. */
 function spoken(wind: NonNullable<typeof reported.value> | Form) {
@@ -316,10 +326,11 @@ const asked = computed(() => ({
 }))
 /** What is unknown is not within limits: outside the handbook's table nobody knows whether the runway is long enough. */
 function verdict(end: RankedEnd): { words: string; tone: string } {
-  if (end.within_limits === false) return { words: '✕ over a limit', tone: 'text-fail-ink' }
-  if (end.reasons.some((one) => one.name === 'wind' && one.is_unknown)) return { words: '? wind not given', tone: '' }
-  if (end.within_limits === null) return { words: '? margin unknown', tone: '' }
-  return { words: '✓ within limits', tone: 'text-pass-ink' }
+  if (end.within_limits === false) return { words: say('prepare.over-a-limit'), tone: 'text-fail-ink' }
+  if (end.reasons.some((one) => one.name === 'wind' && one.is_unknown))
+    return { words: say('prepare.wind-not-given'), tone: '' }
+  if (end.within_limits === null) return { words: say('prepare.margin-unknown'), tone: '' }
+  return { words: say('prepare.within-limits'), tone: 'text-pass-ink' }
 }
 const ranking = useQuery({
   queryKey: ['ranking', computed(() => field.value?.id ?? 0), asked],
@@ -342,7 +353,7 @@ const {
   isBusy: busy,
 } = useWrite({
   refresh: () => (id === null ? client.invalidateQueries({ queryKey: ['sorties'] }) : forgetSortie(client, id)),
-  otherwise: 'The sortie was not saved.',
+  otherwise: say('prepare.the-sortie-was-not-saved'),
 })
 function changesFrom(values: Form) {
   const { weight_lb, technique_id, planned_on, wind_kt, ...rest } = values
@@ -396,7 +407,7 @@ async function save() {
           ...(before
             ? {
                 undo: {
-                  what: 'changes to the sortie',
+                  what: say('prepare.changes-to-the-sortie'),
                   back: () => api.changeSortie(id, asItIs(before), now && asItIs(now)),
                 },
               }
@@ -417,29 +428,29 @@ const otherProblem = computed(() =>
     :retry="() => [catalogue.refetch(), id === null ? proposed.refetch() : kept.refetch()]"
   />
   <form v-else class="mx-auto max-w-5xl space-y-4" @submit.prevent="save">
-    <h1 class="text-2xl font-bold">{{ id === null ? 'New sortie' : 'Prepare' }}</h1>
+    <h1 class="text-2xl font-bold">{{ id === null ? say('common.new-sortie') : say('common.prepare') }}</h1>
     <fieldset :disabled="!mayPlan" class="grid gap-4 md:grid-cols-2">
-      <section class="panel space-y-3" aria-label="Who and what">
+      <section class="panel space-y-3" :aria-label="say('prepare.who-and-what')">
         <div>
-          <label for="student" class="heading">Student</label>
+          <label for="student" class="heading">{{ say('common.student') }}</label>
           <select id="student" v-model="form.student_id" class="field">
             <option v-for="one in students" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
           <p v-for="line in id === null ? proposed.data.value?.why : []" :key="line" class="text-sm text-soft">
             {{ line }}
           </p>
-          <p v-if="!students.length" class="text-sm">No student yet: invite one under People.</p>
+          <p v-if="!students.length" class="text-sm">{{ say('prepare.no-student-yet-invite-one') }}</p>
           <p v-if="fields.student_id" role="alert" class="font-bold text-fail-ink">{{ fields.student_id }}</p>
         </div>
         <div>
-          <label for="aircraft" class="heading">Aircraft</label>
+          <label for="aircraft" class="heading">{{ say('common.aircraft') }}</label>
           <select id="aircraft" v-model="form.aircraft_id" class="field">
             <option v-for="one in catalogue.data.value?.aircraft" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
           <p v-if="fields.aircraft_id" role="alert" class="font-bold text-fail-ink">{{ fields.aircraft_id }}</p>
         </div>
         <div>
-          <label for="end" class="heading">Field and runway</label>
+          <label for="end" class="heading">{{ say('prepare.field-and-runway') }}</label>
           <select id="end" v-model="form.runway_end_id" class="field">
             <optgroup v-for="field in catalogue.data.value?.airfields" :key="field.id" :label="field.name">
               <option v-for="end in field.ends" :key="end.id" :value="end.id">
@@ -450,7 +461,7 @@ const otherProblem = computed(() =>
           <p v-if="fields.runway_end_id" role="alert" class="font-bold text-fail-ink">{{ fields.runway_end_id }}</p>
         </div>
         <div>
-          <label for="standard" class="heading">Standard</label>
+          <label for="standard" class="heading">{{ say('common.standard') }}</label>
           <select id="standard" v-model="form.standard_id" class="field">
             <option v-for="one in catalogue.data.value?.standards" :key="one.id" :value="one.id">
               {{ one.name }} ({{ one.spec.edition }})
@@ -461,16 +472,18 @@ const otherProblem = computed(() =>
         </div>
         <Choice
           :model-value="form.landing"
-          label="Landing"
+          :label="say('common.landing')"
           :options="landings"
           @update:model-value="form.landing = $event ?? 'normal'"
         />
-        <p v-if="missing" class="text-sm text-soft">{{ standard?.name }} sets no tolerance for: {{ missing }}.</p>
+        <p v-if="missing" class="text-sm text-soft">
+          {{ say('prepare.sets-no-tolerance-for', { name: standard?.name, missing }) }}
+        </p>
         <p v-if="fields.landing" role="alert" class="font-bold text-fail-ink">{{ fields.landing }}</p>
         <div>
-          <label for="technique" class="heading">Technique: where instructors differ</label>
+          <label for="technique" class="heading">{{ say('prepare.technique-where-instructors-differ') }}</label>
           <select id="technique" v-model="form.technique_id" class="field">
-            <option :value="null">{{ id === null ? 'My own' : 'Unchanged' }}</option>
+            <option :value="null">{{ id === null ? say('prepare.my-own') : say('prepare.unchanged') }}</option>
             <option v-for="one in catalogue.data.value?.techniques" :key="one.id" :value="one.id">
               {{ one.name }}
             </option>
@@ -478,12 +491,12 @@ const otherProblem = computed(() =>
           <p v-if="fields.technique_id" role="alert" class="font-bold text-fail-ink">{{ fields.technique_id }}</p>
         </div>
         <div>
-          <label for="day" class="heading">Day</label>
+          <label for="day" class="heading">{{ say('common.day') }}</label>
           <input id="day" v-model="form.planned_on" class="field" type="date" required />
         </div>
         <div class="grid grid-cols-2 gap-3">
           <div>
-            <label for="hour" class="heading">Hour, UTC; for sun and sunset</label>
+            <label for="hour" class="heading">{{ say('prepare.hour-utc-for-sun-and') }}</label>
             <LazyField
               id="hour"
               :model-value="form.planned_time?.slice(0, 5) ?? ''"
@@ -494,7 +507,7 @@ const otherProblem = computed(() =>
           </div>
           <Stepper
             :model-value="form.booked_min ?? 60"
-            label="Booked"
+            :label="say('common.booked')"
             unit="min"
             :min="10"
             :max="480"
@@ -504,9 +517,9 @@ const otherProblem = computed(() =>
           />
         </div>
       </section>
-      <section class="panel space-y-3" aria-label="Wind and air">
+      <section class="panel space-y-3" :aria-label="say('prepare.wind-and-air')">
         <div>
-          <label for="metar" class="heading">METAR; or enter the wind below, as the sock says</label>
+          <label for="metar" class="heading">{{ say('prepare.metar-or-enter-the-wind') }}</label>
           <div class="flex gap-2">
             <input
               id="metar"
@@ -517,16 +530,12 @@ const otherProblem = computed(() =>
               :aria-invalid="!!reportProblem"
               @keydown.enter.prevent="readReport"
             />
-            <button type="button" class="button" @click="readReport">Read</button>
+            <button type="button" class="button" @click="readReport">{{ say('prepare.read') }}</button>
           </div>
           <p v-if="reportProblem" role="alert" class="font-bold text-fail-ink">{{ reportProblem }}</p>
-          <ul class="text-sm" aria-label="What the report says">
+          <ul class="text-sm" :aria-label="say('prepare.what-the-report-says')">
             <li v-if="reportedFrom && said.length">{{ reportedFrom }}</li>
-            <li
-              v-for="line in said"
-              :key="line"
-              :class="grave && line.startsWith('Weather') ? 'font-bold text-fail-ink' : ''"
-            >
+            <li v-for="line in said" :key="line" :class="line === grave ? 'font-bold text-fail-ink' : ''">
               {{ line }}
             </li>
           </ul>
@@ -537,32 +546,40 @@ const otherProblem = computed(() =>
           class="flex flex-wrap items-center gap-2 rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
         >
           <template v-if="kept.data.value.weather_given === 'never'">
-            <b>No wind has been given yet.</b> Read the report, or enter what the sock says.
+            <b>{{ say('prepare.no-wind-has-been-given') }}</b> {{ say('prepare.read-the-report-or-enter') }}
           </template>
           <template v-else>
             <span class="min-w-0 flex-1">
-              <b>This wind was given {{ ago(kept.data.value.weather_at ?? '') }},</b> for another hour:
-              {{ spoken(form) }}.
+              <b>{{ say('prepare.this-wind-was-given', { weather_at: ago(kept.data.value.weather_at ?? '') }) }}</b>
+              {{ say('prepare.for-another-hour', { form: spoken(form) }) }}
             </span>
-            <button type="button" class="button" @click="saysSo = true">It is still so</button>
+            <button type="button" class="button" @click="saysSo = true">{{ say('prepare.it-is-still-so') }}</button>
           </template>
         </p>
         <p v-if="id === null && form.wind_kt === null" class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2">
-          <b>No wind has been given yet.</b>
+          <b>{{ say('prepare.no-wind-has-been-given') }}</b>
           <template v-if="lastWeather">
-            Last given here, {{ ago(lastWeather.at) }}: {{ windWords(lastWeather) }},
-            {{ round(lastWeather.qnh_hpa) }} hPa.
+            {{
+              ' ' +
+              say('prepare.last-given-here-hpa', {
+                at: ago(lastWeather.at),
+                last_weather: windWords(lastWeather),
+                qnh_hpa: round(lastWeather.qnh_hpa),
+              })
+            }}
           </template>
         </p>
         <p v-else-if="id === null && isLastFresh && !isGiven && lastWeather" class="text-sm text-soft">
-          Wind and pressure as they were given {{ ago(lastWeather.at) }}.
+          {{ say('prepare.wind-and-pressure-as-they', { at: ago(lastWeather.at) }) }}
         </p>
         <p v-if="station.data.value?.has_station" class="flex flex-wrap items-center gap-2 text-sm">
           <template v-if="station.data.value.problem">▲ {{ station.data.value.problem }}</template>
           <template v-else>
             <span class="figure min-w-0 flex-1">{{ station.data.value.text }}</span>
-            <button v-if="!follows" type="button" class="button" @click="takeStation">Take the station's</button>
-            <span v-else class="text-soft">from the station, asked every minute</span>
+            <button v-if="!follows" type="button" class="button" @click="takeStation">
+              {{ say('prepare.take-the-stations') }}
+            </button>
+            <span v-else class="text-soft">{{ say('prepare.from-the-station-asked-every') }}</span>
           </template>
         </p>
         <div
@@ -570,28 +587,31 @@ const otherProblem = computed(() =>
           class="rounded-lg border-l-4 border-warn bg-warn-wash px-3 py-2"
           role="status"
         >
-          <p><b>The sock wins:</b> {{ spoken(form) }}. The report says {{ spoken(reported) }}.</p>
-          <button type="button" class="button mt-1" @click="byReport">Back to the report</button>
+          <p>
+            <b>{{ say('prepare.the-sock-wins') }}</b>
+            {{ say('prepare.the-report-says', { form: spoken(form), reported: spoken(reported) }) }}
+          </p>
+          <button type="button" class="button mt-1" @click="byReport">{{ say('prepare.back-to-the-report') }}</button>
         </div>
-        <Choice v-model="reference" label="Wind direction by hand" :options="REFERENCES" />
+        <Choice v-model="reference" :label="say('prepare.wind-direction-by-hand')" :options="REFERENCES" />
         <Stepper
           :model-value="shownDirection"
-          :label="reference === 'mag' ? 'Wind from, magnetic' : 'Wind from, true'"
-          hint="Leave it empty for a variable wind, or a calm."
+          :label="reference === 'mag' ? say('common.wind-from-magnetic') : say('prepare.wind-from-true')"
+          :hint="say('prepare.leave-it-empty-for-a')"
           unit="°"
           :min="0"
           :max="360"
           :step="10"
           :start="360"
-          empty-word="variable"
+          :empty-word="say('common.variable')"
           :error="fields.wind_dir_deg_mag ?? fields.wind_dir_deg_true"
           @update:model-value="bySock(from($event))"
         />
         <div class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="form.wind_kt ?? null"
-            label="Wind"
-            empty-word="unknown"
+            :label="say('common.wind')"
+            :empty-word="say('common.unknown')"
             :start="5"
             unit="kt"
             :min="0"
@@ -601,19 +621,19 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="form.gust_kt ?? null"
-            label="Gust"
-            hint="Leave it empty where there is none."
+            :label="say('common.gust')"
+            :hint="say('common.leave-it-empty-where-there')"
             unit="kt"
             :min="0"
             :max="150"
             :start="(form.wind_kt ?? 0) + 5"
-            empty-word="none"
+            :empty-word="say('common.none')"
             :error="fields.gust_kt"
             @update:model-value="bySock({ gust_kt: $event })"
           />
           <Stepper
             :model-value="form.temperature_c ?? 15"
-            label="Temperature"
+            :label="say('prepare.temperature')"
             unit="°C"
             :min="-60"
             :max="60"
@@ -622,7 +642,7 @@ const otherProblem = computed(() =>
           />
           <Stepper
             :model-value="form.qnh_hpa ?? 1013.25"
-            label="QNH"
+            :label="say('prepare.qnh')"
             unit="hPa"
             :min="870"
             :max="1085"
@@ -632,28 +652,28 @@ const otherProblem = computed(() =>
         </div>
         <Choice
           :model-value="form.surface_state ?? 'dry'"
-          label="State of the runway"
+          :label="say('prepare.state-of-the-runway')"
           :options="SURFACE_STATES"
           @update:model-value="form.surface_state = $event ?? 'dry'"
         />
         <Stepper
           :model-value="form.weight_lb ?? null"
-          label="Weight"
-          hint="Left empty: two people and half the fuel."
+          :label="say('common.weight')"
+          :hint="say('prepare.left-empty-two-people-and')"
           unit="lb"
           :min="aircraft?.spec.empty_weight_lb ?? 0"
           :max="aircraft?.spec.max_weight_lb ?? 20000"
           :step="10"
           :start="aircraft?.spec.max_weight_lb"
-          empty-word="usual"
+          :empty-word="say('common.usual')"
           :error="fields.weight_lb"
           @update:model-value="form.weight_lb = $event"
         />
       </section>
     </fieldset>
     <section v-if="mayPlan" class="panel" aria-labelledby="runways">
-      <h2 id="runways" class="text-lg font-bold">Runways of {{ field?.name }}, best first</h2>
-      <p v-if="form.wind_kt === null">Give the wind, and the runways are ranked by it.</p>
+      <h2 id="runways" class="text-lg font-bold">{{ say('prepare.runways-of-best-first', { name: field?.name }) }}</h2>
+      <p v-if="form.wind_kt === null">{{ say('prepare.give-the-wind-and-the') }}</p>
       <p v-if="ranking.error.value" role="alert" class="font-bold text-fail-ink">{{ ranking.error.value.message }}</p>
       <ol class="mt-1 space-y-1.5">
         <li v-for="end in form.wind_kt === null ? [] : (ranking.data.value?.ends ?? [])" :key="end.ident">
@@ -683,14 +703,18 @@ const otherProblem = computed(() =>
           </button>
         </li>
       </ol>
-      <p class="mt-1 text-sm text-soft">Limits and local rules decide; an end over a limit is shown, not advised.</p>
+      <p class="mt-1 text-sm text-soft">{{ say('prepare.limits-and-local-rules-decide') }}</p>
     </section>
     <p v-if="otherProblem" role="alert" class="font-bold text-fail-ink">{{ otherProblem }}</p>
-    <p v-if="id !== null" class="text-sm text-soft">Laps already flown keep the brief they were flown by.</p>
+    <p v-if="id !== null" class="text-sm text-soft">{{ say('prepare.laps-already-flown-keep-the') }}</p>
     <!-- always in the same place: what is pressed does not move away when the runways are ranked anew -->
-    <div v-if="mayPlan" class="sticky z-10 bg-paper/90 py-2" :class="id === null ? 'bottom-0' : 'bottom-24 lg:bottom-6'">
+    <div
+      v-if="mayPlan"
+      class="sticky z-10 bg-paper/90 py-2"
+      :class="id === null ? 'bottom-0' : 'bottom-24 lg:bottom-6'"
+    >
       <button type="submit" class="button button-main w-full !min-h-14 sm:w-auto sm:!px-10" :disabled="busy">
-        {{ id === null ? 'Make the sortie and brief the landing' : 'Save and brief the landing' }}
+        {{ id === null ? say('prepare.make-the-sortie-and-brief') : say('prepare.save-and-brief-the-landing') }}
       </button>
     </div>
   </form>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Setting a password anew by a link; its secret stands behind # and so never reaches a log. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { reactive } from 'vue'
 import { useRoute } from 'vue-router'
@@ -15,8 +16,8 @@ const { fields, problem, busy, enter } = useEntering()
 <template>
   <div class="panel mx-auto mt-6 max-w-xl">
     <template v-if="welcome.error.value">
-      <h1 class="text-2xl font-bold">This link does not work any more</h1>
-      <p>It works once and for two days. Ask your chief instructor for a new one.</p>
+      <h1 class="text-2xl font-bold">{{ say('common.this-link-does-not-work') }}</h1>
+      <p>{{ say('reset.it-works-once-and-for') }}</p>
     </template>
     <form
       v-else-if="welcome.data.value"
@@ -25,15 +26,15 @@ const { fields, problem, busy, enter } = useEntering()
         enter(() => api.setPassword(token, form.password, welcome.data.value!.needs_login ? form.login : null))
       "
     >
-      <h1 class="text-2xl font-bold">A new password for {{ welcome.data.value.name }}</h1>
-      <p>{{ welcome.data.value.school }}. Every device that you were signed in on is signed out.</p>
+      <h1 class="text-2xl font-bold">{{ say('reset.a-new-password-for', { name: welcome.data.value.name }) }}</h1>
+      <p>{{ say('reset.every-device-that-you-were', { school: welcome.data.value.school }) }}</p>
       <div v-if="welcome.data.value.needs_login">
-        <label for="login" class="heading">Login</label>
+        <label for="login" class="heading">{{ say('common.login') }}</label>
         <input id="login" v-model="form.login" class="field" autocomplete="username" required maxlength="120" />
         <p v-if="fields.login" class="font-bold text-fail-ink">{{ fields.login }}</p>
       </div>
       <div>
-        <label for="password" class="heading">Password: 10 characters or more</label>
+        <label for="password" class="heading">{{ say('reset.password-10-characters-or-more') }}</label>
         <input
           id="password"
           v-model="form.password"
@@ -45,8 +46,10 @@ const { fields, problem, busy, enter } = useEntering()
         <p v-if="fields.password" class="font-bold text-fail-ink">{{ fields.password }}</p>
       </div>
       <p v-if="problem && !Object.keys(fields).length" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <button type="submit" class="button button-main w-full" :disabled="busy">Set it and sign in</button>
+      <button type="submit" class="button button-main w-full" :disabled="busy">
+        {{ say('reset.set-it-and-sign-in') }}
+      </button>
     </form>
-    <p v-else class="text-soft">Loading…</p>
+    <p v-else class="text-soft">{{ say('common.loading') }}</p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Who is there: login and password, or one click in the demo school. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -36,7 +37,7 @@ async function enterDemo(id: number) {
   try {
     await entered(await api.signInDemo(id))
   } catch (error) {
-    problem.value = error instanceof Error ? error.message : 'Signing in failed.'
+    problem.value = error instanceof Error ? error.message : say('common.signing-in-failed')
   }
   busy.value = false
 }
@@ -45,13 +46,13 @@ async function enterDemo(id: number) {
 <template>
   <div class="mx-auto grid max-w-4xl gap-4 pt-4 md:grid-cols-2 md:pt-12">
     <div class="panel space-y-3">
-      <h1 class="text-2xl font-bold">Sign in</h1>
-      <SignInForm label="Sign in" :sends-links="session.data.value?.sends_links" @entered="entered" />
+      <h1 class="text-2xl font-bold">{{ say('signin.sign-in') }}</h1>
+      <SignInForm :label="say('signin.sign-in')" :sends-links="session.data.value?.sends_links" @entered="entered" />
     </div>
     <section v-if="people.length" class="panel" aria-labelledby="demo">
-      <h2 id="demo" class="text-2xl font-bold">Demo school</h2>
+      <h2 id="demo" class="text-2xl font-bold">{{ say('signin.demo-school') }}</h2>
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-      <p class="text-soft">All made up: people, fields and aircraft. Choose who you are.</p>
+      <p class="text-soft">{{ say('signin.all-made-up-people-fields') }}</p>
       <ul class="mt-2 space-y-1.5">
         <li v-for="person in people" :key="person.id">
           <button type="button" class="button w-full !justify-between" :disabled="busy" @click="enterDemo(person.id)">
@@ -62,10 +63,14 @@ async function enterDemo(id: number) {
       </ul>
     </section>
     <p class="text-sm text-soft md:col-span-2">
-      Bullseye is a training aid. The aircraft handbook, local rules and the instructor decide.
+      {{ say('signin.bullseye-is-a-training-aid') }}
       <template v-if="session.data.value?.version">
-        This is Bullseye {{ session.data.value.version.software }}, touchdown model
-        {{ session.data.value.version.model }}.
+        {{
+          say('signin.this-is-bullseye-touchdown-model', {
+            software: session.data.value.version.software,
+            model: session.data.value.version.model,
+          })
+        }}
       </template>
     </p>
   </div>

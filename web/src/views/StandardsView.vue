@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What landings are measured against: the built-in standards as they are, and copies the school may change. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { api } from '@/api/calls'
@@ -18,29 +19,29 @@ const { draft, id, fields, problem, saved, theirs, differs } = editor
 const row = computed(() => catalogue.data.value?.standards.find((one) => one.id === id.value))
 const mayEdit = computed(() => isChief.value && !row.value?.is_built_in)
 const TASKS = [
-  ['normal', 'Normal and crosswind'],
-  ['short_field', 'Short-field'],
-  ['soft_field', 'Soft-field'],
-  ['power_off', 'Power-off 180'],
+  ['normal', say('standards.normal-and-crosswind')],
+  ['short_field', say('common.short-field')],
+  ['soft_field', say('common.soft-field')],
+  ['power_off', say('common.power-off-180')],
 ] as const
 type Landing = (typeof TASKS)[number][0]
 const WEIGHTS = [
-  ['accuracy', 'Touchdown'],
-  ['speed', 'Speed'],
-  ['float', 'Float'],
-  ['drift', 'Drift'],
-  ['centreline', 'Centreline'],
-  ['arrival', 'Arrival'],
-  ['takeoff', 'Takeoff'],
-  ['pattern', 'Pattern'],
-  ['final', 'Final'],
-  ['decision', 'Decision'],
+  ['accuracy', say('common.touchdown')],
+  ['speed', say('common.speed')],
+  ['float', say('common.float')],
+  ['drift', say('common.drift')],
+  ['centreline', say('standards.centreline')],
+  ['arrival', say('standards.arrival')],
+  ['takeoff', say('common.takeoff')],
+  ['pattern', say('common.pattern')],
+  ['final', say('common.final')],
+  ['decision', say('common.decision')],
 ] as const
 /** How a standard says where the wheels should touch. */
 const WINDOWS = [
-  ['spot', 'From the spot'],
-  ['share', 'In the first part of the runway'],
-  ['unknown', 'Not known'],
+  ['spot', say('standards.from-the-spot')],
+  ['share', say('standards.in-the-first-part-of')],
+  ['unknown', say('standards.not-known')],
 ] as const
 function windowOf(task: Landing): 'spot' | 'share' | 'unknown' {
   const found = draft.value?.[task]
@@ -59,7 +60,14 @@ watch(catalogue.data, (now) => now?.standards[0] && !draft.value && show(now.sta
 function copy() {
   const spec = draft.value
   if (spec)
-    editor.open({ ...spec, name: `${spec.name}, ours`, source: `copy of ${spec.edition}; changed by the school` }, null)
+    editor.open(
+      {
+        ...spec,
+        name: `${spec.name}, ours`,
+        source: say('standards.copy-of-changed-by-the', { edition: spec.edition }),
+      },
+      null,
+    )
 }
 /** Write over what somebody else has kept meanwhile. */
 function keepOver() {
@@ -94,7 +102,7 @@ function togglePattern() {
   <Loading v-if="!catalogue.data.value" :error="catalogue.error.value" :retry="catalogue.refetch" />
   <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
     <section aria-labelledby="standards">
-      <h1 id="standards" class="text-2xl font-bold">Standards</h1>
+      <h1 id="standards" class="text-2xl font-bold">{{ say('common.standards') }}</h1>
       <ul class="mt-2 space-y-1">
         <li v-for="one in catalogue.data.value.standards" :key="one.id">
           <button
@@ -103,7 +111,7 @@ function togglePattern() {
             :class="one.id === id ? 'button-main' : ''"
             @click="show(one)"
           >
-            {{ one.name }}<span v-if="one.is_built_in" class="font-normal"> · built in</span>
+            {{ one.name }}<span v-if="one.is_built_in" class="font-normal"> {{ ' ' + say('standards.built-in') }}</span>
           </button>
         </li>
       </ul>
@@ -111,10 +119,10 @@ function togglePattern() {
     <form v-if="draft" class="min-w-0 space-y-4" @submit.prevent="keep">
       <div class="flex flex-wrap items-center gap-2">
         <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
-        <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
-        <button v-if="isChief" type="button" class="button" @click="copy">Copy</button>
+        <button v-if="mayEdit" type="submit" class="button button-main">{{ say('common.keep') }}</button>
+        <button v-if="isChief" type="button" class="button" @click="copy">{{ say('common.copy') }}</button>
         <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
-          Take out of use
+          {{ say('common.take-out-of-use') }}
         </button>
       </div>
       <EditorNotes
@@ -126,11 +134,15 @@ function togglePattern() {
         @mine="keepOver()"
       />
       <p v-if="row?.is_built_in" class="font-bold">
-        Edition {{ draft.edition }}; {{ draft.source }}. Built in: it stays as it is; a copy can be changed.
+        {{ say('standards.edition-built-in-it-stays', { edition: draft.edition, source: draft.source }) }}
       </p>
-      <p v-else-if="!isChief" class="text-soft">Only the chief instructor changes standards.</p>
+      <p v-else-if="!isChief" class="text-soft">{{ say('standards.only-the-chief-instructor-changes') }}</p>
       <fieldset :disabled="!mayEdit" class="min-w-0 space-y-4">
-        <section v-if="!row?.is_built_in" class="panel grid gap-3 md:grid-cols-3" aria-label="Name and source">
+        <section
+          v-if="!row?.is_built_in"
+          class="panel grid gap-3 md:grid-cols-3"
+          :aria-label="say('standards.name-and-source')"
+        >
           <div v-for="field in ['name', 'edition', 'source'] as const" :key="field">
             <label :for="field" class="heading capitalize">{{ field }}</label>
             <input :id="field" v-model="draft[field]" class="field" maxlength="80" required />
@@ -143,38 +155,38 @@ function togglePattern() {
           <div v-if="draft[task]" class="space-y-3">
             <div v-if="draft.soft_field || task !== 'soft_field'" class="flex flex-wrap items-center gap-3">
               <label class="flex items-center gap-2">
-                <span class="heading">Touchdown</span>
+                <span class="heading">{{ say('common.touchdown') }}</span>
                 <select
                   class="field !w-auto"
                   :value="windowOf(task)"
-                  :aria-label="`${label}: how the touchdown is given`"
+                  :aria-label="say('standards.how-the-touchdown-is-given', { label })"
                   @change="setWindow(task, ($event.target as HTMLSelectElement).value)"
                 >
                   <option v-for="[how, words] in WINDOWS" :key="how" :value="how">{{ words }}</option>
                 </select>
               </label>
               <label v-if="windowOf(task) === 'share'" class="flex items-center gap-2">
-                <span class="heading">The first</span>
+                <span class="heading">{{ say('standards.the-first') }}</span>
                 <select
                   v-model.number="draft[task]!.within_share"
                   class="field !w-auto"
-                  :aria-label="`${label}: part of the runway`"
+                  :aria-label="say('standards.part-of-the-runway', { label })"
                 >
-                  <option :value="1 / 4">quarter</option>
-                  <option :value="1 / 3">third</option>
-                  <option :value="1 / 2">half</option>
+                  <option :value="1 / 4">{{ say('standards.quarter') }}</option>
+                  <option :value="1 / 3">{{ say('standards.third') }}</option>
+                  <option :value="1 / 2">{{ say('standards.half') }}</option>
                 </select>
-                <span>of the landing distance</span>
+                <span>{{ say('standards.of-the-landing-distance') }}</span>
               </label>
               <span v-if="windowOf(task) === 'unknown'" class="text-soft">
-                Nothing is planned or called good by it until you complete it.
+                {{ say('standards.nothing-is-planned-or-called') }}
               </span>
             </div>
             <div class="grid grid-cols-2 gap-3 lg:grid-cols-4">
               <template v-if="windowOf(task) === 'spot'">
                 <Stepper
                   :model-value="draft[task]!.touchdown_from_ft ?? null"
-                  label="Box from the spot"
+                  :label="say('standards.box-from-the-spot')"
                   unit="ft"
                   :min="-2000"
                   :max="5000"
@@ -184,7 +196,7 @@ function togglePattern() {
                 />
                 <Stepper
                   :model-value="draft[task]!.touchdown_to_ft ?? null"
-                  label="to"
+                  :label="say('standards.to')"
                   unit="ft"
                   :min="-2000"
                   :max="5000"
@@ -195,7 +207,7 @@ function togglePattern() {
               </template>
               <Stepper
                 :model-value="draft[task]!.speed_above_kt ?? null"
-                label="Faster by, empty if not known"
+                :label="say('standards.faster-by-empty-if-not')"
                 unit="kt"
                 :min="0"
                 :max="50"
@@ -203,7 +215,7 @@ function togglePattern() {
               />
               <Stepper
                 :model-value="draft[task]!.speed_below_kt ?? null"
-                label="Slower by, empty if not known"
+                :label="say('standards.slower-by-empty-if-not')"
                 unit="kt"
                 :min="0"
                 :max="50"
@@ -211,17 +223,19 @@ function togglePattern() {
               />
             </div>
           </div>
-          <p v-else-if="task === 'soft_field'" class="text-soft">No figures of its own: judged as a normal landing.</p>
-          <p v-else class="text-soft">Not examined.</p>
+          <p v-else-if="task === 'soft_field'" class="text-soft">{{ say('standards.no-figures-of-its-own') }}</p>
+          <p v-else class="text-soft">{{ say('standards.not-examined') }}</p>
         </section>
-        <section class="panel" aria-label="Climb">
+        <section class="panel" :aria-label="say('common.climb')">
           <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
-            <input type="checkbox" class="h-6 w-6" :checked="!!draft.climb" @change="toggleClimb" />Climb after takeoff
+            <input type="checkbox" class="h-6 w-6" :checked="!!draft.climb" @change="toggleClimb" />{{
+              say('standards.climb-after-takeoff')
+            }}
           </label>
           <div v-if="draft.climb" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
             <Stepper
               :model-value="draft.climb.speed_above_kt ?? null"
-              label="Faster by, empty if not known"
+              :label="say('standards.faster-by-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
@@ -229,23 +243,25 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.climb.speed_below_kt ?? null"
-              label="Slower by, empty if not known"
+              :label="say('standards.slower-by-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
               @update:model-value="draft.climb!.speed_below_kt = $event"
             />
           </div>
-          <p v-else class="text-soft">Not examined.</p>
+          <p v-else class="text-soft">{{ say('standards.not-examined') }}</p>
         </section>
-        <section class="panel" aria-label="Pattern">
+        <section class="panel" :aria-label="say('common.pattern')">
           <label class="flex min-h-11 items-center gap-2 text-lg font-bold">
-            <input type="checkbox" class="h-6 w-6" :checked="!!draft.pattern" @change="togglePattern" />Traffic pattern
+            <input type="checkbox" class="h-6 w-6" :checked="!!draft.pattern" @change="togglePattern" />{{
+              say('standards.traffic-pattern')
+            }}
           </label>
           <div v-if="draft.pattern" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
             <Stepper
               :model-value="draft.pattern.altitude_ft ?? null"
-              label="Altitude within, empty if not known"
+              :label="say('standards.altitude-within-empty-if-not')"
               unit="ft"
               :min="10"
               :max="1000"
@@ -254,7 +270,7 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.pattern.speed_above_kt ?? null"
-              label="Faster by, empty if not known"
+              :label="say('standards.faster-by-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
@@ -262,18 +278,18 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.pattern.speed_below_kt ?? null"
-              label="Slower by, empty if not known"
+              :label="say('standards.slower-by-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
               @update:model-value="draft.pattern!.speed_below_kt = $event"
             />
           </div>
-          <p v-else class="text-soft">Not examined.</p>
+          <p v-else class="text-soft">{{ say('standards.not-examined') }}</p>
         </section>
-        <section v-if="draft.weights" class="panel" aria-label="Weights">
-          <h3 class="text-lg font-bold">Points of each criterion</h3>
-          <p class="text-sm text-soft">Ours, of no published standard. The score is their plain sum.</p>
+        <section v-if="draft.weights" class="panel" :aria-label="say('standards.weights')">
+          <h3 class="text-lg font-bold">{{ say('standards.points-of-each-criterion') }}</h3>
+          <p class="text-sm text-soft">{{ say('standards.ours-of-no-published-standard') }}</p>
           <div class="mt-1 grid grid-cols-2 gap-3 lg:grid-cols-5">
             <Stepper
               v-for="[name, label] in WEIGHTS"
@@ -288,8 +304,7 @@ function togglePattern() {
           </div>
         </section>
         <p class="text-sm text-soft">
-          No-flap and slipped landings have no distance of their own in the published standards: they are judged as
-          normal ones.
+          {{ say('standards.no-flap-and-slipped-landings') }}
         </p>
       </fieldset>
     </form>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The school at a glance: who is ready, close, stuck, stale, and what costs most. */
+import { say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -24,18 +25,18 @@ const students = computed(() =>
   ),
 )
 const GROUPS = [
-  ['stuck', 'Stuck: 20 landings and not yet'],
-  ['stale', 'Stale'],
-  ['close', 'Close'],
-  ['at_standard', 'At standard in something'],
-  ['begun', 'Begun'],
+  [say('students.stuck'), say('students.stuck-20-landings-and-not')],
+  ['stale', say('students.stale')],
+  ['close', say('common.close')],
+  ['at_standard', say('students.at-standard-in-something')],
+  ['begun', say('students.begun')],
 ] as const
 const costs = computed(() =>
   [
-    { title: 'Runways', rows: one.value?.fields ?? [] },
-    { title: 'Wind across', rows: one.value?.winds ?? [] },
-    { title: 'Aircraft', rows: one.value?.aircraft ?? [] },
-    { title: 'Hour of the day', rows: one.value?.hours ?? [] },
+    { title: say('students.runways'), rows: one.value?.fields ?? [] },
+    { title: say('students.wind-across'), rows: one.value?.winds ?? [] },
+    { title: say('common.aircraft'), rows: one.value?.aircraft ?? [] },
+    { title: say('students.hour-of-the-day'), rows: one.value?.hours ?? [] },
   ].filter((part) => part.rows.length),
 )
 const cell = (student: NonNullable<typeof one.value>['students'][number], kind: LandingKind) =>
@@ -46,32 +47,43 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
   <Loading v-if="!one" :error="overview.error.value" :retry="overview.refetch" />
   <div v-else class="space-y-4">
     <div class="flex flex-wrap items-center gap-3">
-      <h1 class="text-2xl font-bold">Students</h1>
+      <h1 class="text-2xl font-bold">{{ say('common.students') }}</h1>
       <span class="text-soft">
-        {{ one.sorties_this_month }} sorties flown in 30 days, {{ one.sorties_last_month }} in the 30 before;
-        {{ one.signed_this_month }} signed
+        {{
+          say('students.sorties-flown-in-30-days', {
+            sorties_this_month: one.sorties_this_month,
+            sorties_last_month: one.sorties_last_month,
+            signed_this_month: one.signed_this_month,
+          })
+        }}
       </span>
       <span class="flex-1" />
-      <label for="who" class="sr-only">Find a student</label>
-      <input id="who" v-model="wanted" type="search" class="field !w-48" placeholder="Find a student" />
-      <a class="button" href="/api/overview.csv">CSV</a>
-      <a class="button" href="/api/overview.pdf">PDF</a>
+      <label for="who" class="sr-only">{{ say('students.find-a-student') }}</label>
+      <input
+        id="who"
+        v-model="wanted"
+        type="search"
+        class="field !w-48"
+        :placeholder="say('students.find-a-student')"
+      />
+      <a class="button" href="/api/overview.csv">{{ say('common.csv') }}</a>
+      <a class="button" href="/api/overview.pdf">{{ say('common.pdf') }}</a>
     </div>
     <BackupNotice />
-    <section class="grid gap-2 sm:grid-cols-2 lg:grid-cols-5" aria-label="Who stands where">
+    <section class="grid gap-2 sm:grid-cols-2 lg:grid-cols-5" :aria-label="say('students.who-stands-where')">
       <div v-for="[group, label] in GROUPS" :key="group" class="panel">
         <p class="heading">{{ label }}</p>
         <p class="figure text-3xl">{{ one.groups[group]?.length ?? 0 }}</p>
         <p class="text-sm">{{ (one.groups[group] ?? []).slice(0, 6).join(', ') }}</p>
       </div>
     </section>
-    <section class="panel overflow-x-auto" aria-label="Every student" tabindex="0">
+    <section class="panel overflow-x-auto" :aria-label="say('students.every-student')" tabindex="0">
       <table class="w-full text-left">
         <thead>
           <tr class="border-b border-line text-sm text-soft">
-            <th class="py-1 pr-3">Student</th>
+            <th class="py-1 pr-3">{{ say('common.student') }}</th>
             <th v-for="kind in kinds" :key="kind" class="px-2">{{ LANDING_LABEL[kind] }}</th>
-            <th class="pl-2 text-right">Last flown</th>
+            <th class="pl-2 text-right">{{ say('students.last-flown') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -94,15 +106,17 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
                     'text-fail-ink': cell(student, kind)!.is_stuck,
                   }"
                 >
-                  {{ cell(student, kind)!.is_stuck ? 'stuck' : READY_LABEL[cell(student, kind)!.state]
-                  }}{{ cell(student, kind)!.is_stale ? ', stale' : '' }}
+                  {{ cell(student, kind)!.is_stuck ? say('students.stuck') : READY_LABEL[cell(student, kind)!.state]
+                  }}{{ cell(student, kind)!.is_stale ? say('students.and-stale') : '' }}
                 </span>
                 <span class="figure block">
                   {{ cell(student, kind)!.chance === null ? '–' : percent(cell(student, kind)!.chance!)
-                  }}<span class="ml-1 font-sans text-sm text-soft">of {{ cell(student, kind)!.judged }}</span>
+                  }}<span class="ml-1 font-sans text-sm text-soft">{{
+                    say('students.of', { judged: cell(student, kind)!.judged })
+                  }}</span>
                 </span>
                 <span v-if="cell(student, kind)!.not_judged.length" class="block text-sm">
-                  <b>?</b> {{ cell(student, kind)!.not_judged.join(', ') }} not known
+                  <b>?</b> {{ say('students.not-known', { not_judged: cell(student, kind)!.not_judged.join(', ') }) }}
                 </span>
                 <span v-if="cell(student, kind)!.mean_ft !== null" class="block text-sm text-soft">
                   {{ signed(cell(student, kind)!.mean_ft, 10) }} ±
@@ -111,51 +125,64 @@ const cell = (student: NonNullable<typeof one.value>['students'][number], kind: 
               </template>
               <span v-else class="text-soft">·</span>
             </td>
-            <td class="py-2 pl-2 text-right">{{ student.last_flown_on ? day(student.last_flown_on) : 'never' }}</td>
+            <td class="py-2 pl-2 text-right">
+              {{ student.last_flown_on ? day(student.last_flown_on) : say('students.never') }}
+            </td>
           </tr>
         </tbody>
       </table>
-      <p v-if="!students.length" class="text-soft">No student of that name.</p>
-      <p v-if="one.left_out" class="mt-1 font-bold">{{ one.left_out }} more students are not shown here.</p>
+      <p v-if="!students.length" class="text-soft">{{ say('students.no-student-of-that-name') }}</p>
+      <p v-if="one.left_out" class="mt-1 font-bold">
+        {{ say('students.more-students-are-not-shown', { left_out: one.left_out }) }}
+      </p>
       <p class="mt-2 text-sm text-soft">
-        The figure is the chance that one landing meets the student’s standard, and of how many it was judged; below it
-        the mean from the spot and the scatter.
+        {{ say('students.the-figure-is-the-chance') }}
       </p>
     </section>
     <section class="panel" aria-labelledby="costs">
-      <h2 id="costs" class="text-lg font-bold">Where landings miss most</h2>
-      <p v-if="!costs.length" class="text-soft">Too few landings to say.</p>
+      <h2 id="costs" class="text-lg font-bold">{{ say('students.where-landings-miss-most') }}</h2>
+      <p v-if="!costs.length" class="text-soft">{{ say('students.too-few-landings-to-say') }}</p>
       <div class="mt-1 grid gap-4 md:grid-cols-2 lg:grid-cols-4">
         <div v-for="{ title, rows } in costs" :key="title">
           <h3 class="heading">{{ title }}</h3>
           <ul>
             <li v-for="row in rows" :key="row.name" class="py-0.5">
-              {{ row.name }}: <span class="figure">{{ percent(row.hit_rate) }}</span> in the window
+              {{ row.name }}: <span class="figure">{{ percent(row.hit_rate) }}</span>
+              {{ say('students.in-the-window') }}
               <span class="text-sm text-soft">
-                ({{ percent(row.low) }} to {{ percent(row.high) }}, {{ row.landings }} landings)
+                {{
+                  say('students.to-landings', {
+                    low: percent(row.low),
+                    high: percent(row.high),
+                    landings: row.landings,
+                  })
+                }}
               </span>
             </li>
           </ul>
         </div>
       </div>
       <p class="mt-2 text-sm text-soft">
-        Each is drawn towards the whole school’s and told from eight landings on. Where the intervals overlap, the
-        difference may be chance.
+        {{ say('students.each-is-drawn-towards-the') }}
       </p>
     </section>
     <section v-if="one.needed.length" class="panel" aria-labelledby="needed">
-      <h2 id="needed" class="text-lg font-bold">Laps before it was signed</h2>
+      <h2 id="needed" class="text-lg font-bold">{{ say('students.laps-before-it-was-signed') }}</h2>
       <ul>
         <li v-for="row in one.needed" :key="`${row.name} ${row.by}`">
-          {{ row.name }}{{ row.by ? `, ${row.by.startsWith('by') ? 'signed ' : 'flown '}${row.by}` : '' }}:
-          <span class="figure">{{ round(row.laps) }}</span> laps
-          <span class="text-sm text-soft"
-            >({{ round(row.low) }} to {{ round(row.high) }}, {{ row.signed }} signed)</span
-          >
+          {{ row.name
+          }}{{
+            row.by
+              ? `, ${row.by.startsWith('by') ? say('common.signed') + ' ' : say('common.flown') + ' '}${row.by}`
+              : ''
+          }}: <span class="figure">{{ round(row.laps) }}</span> {{ say('students.laps') }}
+          <span class="text-sm text-soft">{{
+            say('students.to-signed', { low: round(row.low), high: round(row.high), row: row.signed })
+          }}</span>
         </li>
       </ul>
       <p class="text-sm text-soft">
-        Told from four signatures on, and drawn towards the school’s: do not rank people by it.
+        {{ say('students.told-from-four-signatures-on') }}
       </p>
     </section>
   </div>

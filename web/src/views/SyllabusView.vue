@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The syllabus: exercises in teaching order, what each needs first; the chief adds, orders, changes and retires. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { api } from '@/api/calls'
@@ -23,7 +24,7 @@ watch(kept.data, (now) => (rows.value = structuredClone(JSON.parse(JSON.stringif
 const isChanged = computed(() => JSON.stringify(rows.value) !== JSON.stringify(kept.data.value?.exercises ?? []))
 const { write, problem, fields, isBusy } = useWrite({
   refresh: () => client.invalidateQueries({ queryKey: syllabusQuery.queryKey }),
-  otherwise: 'The syllabus was not kept.',
+  otherwise: say('syllabus.the-syllabus-was-not-kept'),
 })
 function move(index: number, by: number) {
   const to = index + by
@@ -44,7 +45,16 @@ function add() {
   const code = `exercise_${number}`
   rows.value = [
     ...rows.value,
-    { code, name: 'New exercise', group: 'landing', needs: [], about: '', landing: null, takeoff: null, outcome: null },
+    {
+      code,
+      name: say('syllabus.new-exercise'),
+      group: 'landing',
+      needs: [],
+      about: '',
+      landing: null,
+      takeoff: null,
+      outcome: null,
+    },
   ]
   open.value = code
 }
@@ -52,7 +62,7 @@ async function keep() {
   const before = kept.data.value?.exercises ?? []
   await write({
     call: () => api.changeSyllabus(rows.value),
-    undo: { what: 'changes to the syllabus', back: () => api.changeSyllabus(before) },
+    undo: { what: say('syllabus.changes-to-the-syllabus'), back: () => api.changeSyllabus(before) },
   })
 }
 function takeOut() {
@@ -72,17 +82,17 @@ async function takeIn(event: Event) {
     readProblem.value = ''
     await write({
       call: () => api.takeInSyllabus(text),
-      undo: { what: 'changes to the syllabus', back: () => api.changeSyllabus(before) },
+      undo: { what: say('syllabus.changes-to-the-syllabus'), back: () => api.changeSyllabus(before) },
     })
     return
   }
   try {
     const read = JSON.parse(text) as { exercises?: Exercise[] }
-    if (!Array.isArray(read.exercises)) throw new Error('no exercises')
+    if (!Array.isArray(read.exercises)) throw new Error(say('syllabus.no-exercises'))
     rows.value = read.exercises
     readProblem.value = ''
   } catch {
-    readProblem.value = 'This file holds no syllabus: take one out to see how it is written.'
+    readProblem.value = say('syllabus.this-file-holds-no-syllabus')
   }
 }
 const nameOf = (code: string) => rows.value.find((one) => one.code === code)?.name ?? code
@@ -92,25 +102,26 @@ const nameOf = (code: string) => rows.value.find((one) => one.code === code)?.na
   <Loading v-if="!kept.data.value" :error="kept.error.value" :retry="kept.refetch" />
   <div v-else class="mx-auto max-w-4xl space-y-3">
     <div class="flex flex-wrap items-center gap-2">
-      <h1 class="flex-1 text-2xl font-bold">Syllabus</h1>
-      <button type="button" class="button" @click="takeOut">JSON</button>
-      <a class="button" href="/api/syllabus.csv">CSV</a>
+      <h1 class="flex-1 text-2xl font-bold">{{ say('common.syllabus') }}</h1>
+      <button type="button" class="button" @click="takeOut">{{ say('syllabus.json') }}</button>
+      <a class="button" href="/api/syllabus.csv">{{ say('common.csv') }}</a>
       <template v-if="isChief">
         <label class="button cursor-pointer">
-          Take in JSON or CSV<input
-            type="file"
-            accept="application/json,.json,text/csv,.csv"
-            class="sr-only"
-            @change="takeIn"
-          />
+          {{ say('syllabus.take-in-json-or-csv')
+          }}<input type="file" accept="application/json,.json,text/csv,.csv" class="sr-only" @change="takeIn" />
         </label>
-        <button type="button" class="button" @click="add">Add</button>
-        <button type="button" class="button button-main" :disabled="!isChanged || isBusy" @click="keep">Keep</button>
+        <button type="button" class="button" @click="add">{{ say('syllabus.add') }}</button>
+        <button type="button" class="button button-main" :disabled="!isChanged || isBusy" @click="keep">
+          {{ say('common.keep') }}
+        </button>
       </template>
     </div>
     <p class="text-sm text-soft">
-      In teaching order. What is retired is no longer taught; what was signed of it stays on record.
-      {{ isChief ? '' : 'The chief instructor changes it.' }}
+      {{
+        say('syllabus.in-teaching-order-what-is', {
+          is_chief: isChief ? '' : say('syllabus.the-chief-instructor-changes-it'),
+        })
+      }}
     </p>
     <p v-if="problem || readProblem" role="alert" class="font-bold text-fail-ink">
       {{ readProblem || (Object.values(fields)[0] ?? problem) }}
@@ -122,15 +133,25 @@ const nameOf = (code: string) => rows.value.find((one) => one.code === code)?.na
           <span class="min-w-0 flex-1">
             <b>{{ one.name }}</b> <span class="text-sm text-soft">{{ GROUP_LABEL[one.group] }}</span>
             <span class="block">{{ one.about }}</span>
-            <span v-if="one.needs?.length" class="block text-sm text-soft"
-              >first: {{ one.needs.map(nameOf).join(', ') }}</span
-            >
+            <span v-if="one.needs?.length" class="block text-sm text-soft">{{
+              say('syllabus.first', { name_of: one.needs.map(nameOf).join(', ') })
+            }}</span>
           </span>
           <template v-if="isChief">
-            <button type="button" class="button !px-3" :aria-label="`${one.name} earlier`" @click="move(index, -1)">
+            <button
+              type="button"
+              class="button !px-3"
+              :aria-label="say('syllabus.earlier', { name: one.name })"
+              @click="move(index, -1)"
+            >
               ↑
             </button>
-            <button type="button" class="button !px-3" :aria-label="`${one.name} later`" @click="move(index, 1)">
+            <button
+              type="button"
+              class="button !px-3"
+              :aria-label="say('syllabus.later', { name: one.name })"
+              @click="move(index, 1)"
+            >
               ↓
             </button>
             <button
@@ -139,40 +160,42 @@ const nameOf = (code: string) => rows.value.find((one) => one.code === code)?.na
               :aria-expanded="open === one.code"
               @click="open = open === one.code ? null : one.code"
             >
-              Change
+              {{ say('syllabus.change') }}
             </button>
-            <button type="button" class="button !px-3" @click="retire(index)">Retire</button>
+            <button type="button" class="button !px-3" @click="retire(index)">{{ say('syllabus.retire') }}</button>
           </template>
         </div>
         <div v-if="open === one.code" class="mt-2 grid gap-2 sm:grid-cols-2">
           <label class="block"
-            ><span class="heading">Name</span><input v-model="one.name" class="field" maxlength="80"
+            ><span class="heading">{{ say('common.name') }}</span
+            ><input v-model="one.name" class="field" maxlength="80"
           /></label>
           <label class="block">
-            <span class="heading">Part of</span>
+            <span class="heading">{{ say('syllabus.part-of') }}</span>
             <select v-model="one.group" class="field">
               <option v-for="(label, value) in GROUP_LABEL" :key="value" :value="value">{{ label }}</option>
             </select>
           </label>
           <label class="block sm:col-span-2"
-            ><span class="heading">About</span><input v-model="one.about" class="field" maxlength="400"
+            ><span class="heading">{{ say('syllabus.about') }}</span
+            ><input v-model="one.about" class="field" maxlength="400"
           /></label>
           <label class="block">
-            <span class="heading">Laps that show it: landing</span>
+            <span class="heading">{{ say('syllabus.laps-that-show-it-landing') }}</span>
             <select v-model="one.landing" class="field">
-              <option :value="null">none; the instructor says</option>
+              <option :value="null">{{ say('syllabus.none-the-instructor-says') }}</option>
               <option v-for="(label, value) in LANDING_LABEL" :key="value" :value="value">{{ label }}</option>
             </select>
           </label>
           <label class="block">
-            <span class="heading">Or takeoff</span>
+            <span class="heading">{{ say('syllabus.or-takeoff') }}</span>
             <select v-model="one.takeoff" class="field">
-              <option :value="null">none</option>
+              <option :value="null">{{ say('common.none') }}</option>
               <option v-for="(label, value) in TAKEOFF_LABEL" :key="value" :value="value">{{ label }}</option>
             </select>
           </label>
           <label class="block sm:col-span-2">
-            <span class="heading">Needs first (several with Ctrl)</span>
+            <span class="heading">{{ say('syllabus.needs-first-several-with-ctrl') }}</span>
             <select v-model="one.needs" multiple class="field !h-40">
               <option
                 v-for="other in rows.filter((other) => other.code !== one.code)"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The takeoff as briefed at the hold: distances, when to give up, and what to do if the engine stops. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -31,8 +32,8 @@ const width = useWidth(frame)
 const { write, problem } = useWrite({ refresh: () => forgetSortie(client, id) })
 const KINDS = (Object.keys(TAKEOFF_LABEL) as Takeoff['kind'][]).map((value) => ({ value, label: TAKEOFF_LABEL[value] }))
 const SET_LABEL: Record<Takeoff['correction_set'], string> = {
-  common: 'Common practice',
-  uk_caa: 'UK CAA leaflet (from memory)',
+  common: say('takeoff.common-practice'),
+  uk_caa: say('takeoff.uk-caa-leaflet-from-memory'),
 }
 
 async function choose(kind: Takeoff['kind'] | null) {
@@ -46,7 +47,10 @@ async function choose(kind: Takeoff['kind'] | null) {
       client.setQueryData<Sortie>(key, (one) => one && { ...one, takeoff: kind })
       return () => client.setQueryData(key, was)
     },
-    undo: { what: 'kind of takeoff', back: () => api.changeSortie(id, { takeoff: before }, { takeoff: kind }) },
+    undo: {
+      what: say('takeoff.kind-of-takeoff'),
+      back: () => api.changeSortie(id, { takeoff: before }, { takeoff: kind }),
+    },
   })
 }
 /** Whether the takeoff is given up by half the runway, as is usual. */
@@ -55,10 +59,12 @@ const isHalf = computed(
 )
 /** Margin in words for a figure: what is left, or what is missing. */
 function spare(feet: number | null): string {
-  if (feet === null) return 'unknown'
-  if (feet < 0) return `${lacking(feet)} TOO SHORT`
+  if (feet === null) return say('common.unknown')
+  if (feet < 0) return say('takeoff.too-short', { feet: lacking(feet) })
   // in a wind that nobody has given a distance is that of a calm, and no margin is promised
-  return sortie.value?.weather_at === null ? 'margin unknown: no wind given' : `${toSpare(feet)} to spare`
+  return sortie.value?.weather_at === null
+    ? say('takeoff.margin-unknown-no-wind-given')
+    : say('takeoff.to-spare', { feet: toSpare(feet) })
 }
 </script>
 
@@ -71,54 +77,67 @@ function spare(feet: number | null): string {
   <div v-else class="grid gap-3 xl:grid-cols-[minmax(0,1fr)_340px]">
     <div class="min-w-0 space-y-3">
       <div class="flex flex-wrap items-baseline gap-x-3">
-        <h1 class="text-2xl font-bold">{{ TAKEOFF_LABEL[takeoff.kind] }} takeoff, runway {{ sortie.runway.ident }}</h1>
+        <h1 class="text-2xl font-bold">
+          {{ say('takeoff.takeoff-runway', { kind: TAKEOFF_LABEL[takeoff.kind], ident: sortie.runway.ident }) }}
+        </h1>
         <p class="text-soft">
           {{ sortie.student.name }} · {{ sortie.aircraft.name }} · {{ round(sortie.weight_lb) }} lb ·
           {{ windWords(sortie) }}
         </p>
       </div>
-      <Choice v-if="mayChange" :model-value="takeoff.kind" label="Kind" :options="KINDS" @update:model-value="choose" />
+      <Choice
+        v-if="mayChange"
+        :model-value="takeoff.kind"
+        :label="say('common.kind')"
+        :options="KINDS"
+        @update:model-value="choose"
+      />
       <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
       <div class="grid grid-cols-2 gap-2 md:grid-cols-4">
         <Figure
-          label="Ground roll"
+          :label="say('takeoff.ground-roll')"
           :value="round(takeoff.ground_roll_ft, 10)"
           unit="ft"
           :note="spare(takeoff.roll_margin_ft)"
         />
         <Figure
-          label="Over 50 ft"
+          :label="say('takeoff.over-50-ft')"
           :value="round(takeoff.over_50_ft_ft, 10)"
           unit="ft"
           :tone="takeoff.over_50_margin_ft !== null && takeoff.over_50_margin_ft < 0 ? 'fail' : undefined"
           :note="spare(takeoff.over_50_margin_ft)"
         />
         <Figure
-          label="Lift-off"
+          :label="say('takeoff.lift-off')"
           tone="aim"
           :value="round(takeoff.lift_off_speed_kias)"
           unit="KIAS"
-          :note="`Vx ${round(takeoff.vx_kias)}, then Vy ${round(takeoff.vy_kias)}`"
+          :note="say('takeoff.vx-then-vy', { vx_kias: round(takeoff.vx_kias), vy_kias: round(takeoff.vy_kias) })"
         />
         <Figure
-          label="Stop unless"
+          :label="say('takeoff.stop-unless')"
           tone="fail"
           :value="round(takeoff.abort_speed_kias)"
           unit="KIAS"
-          :note="`by ${round(takeoff.abort_point_ft, 10)} ft${isHalf ? ', half the runway' : ''}`"
+          :note="
+            say('takeoff.by-ft', {
+              abort_point_ft: round(takeoff.abort_point_ft, 10),
+              is_half: isHalf ? say('takeoff.half-the-runway') : '',
+            })
+          "
         />
       </div>
       <Cautions :cautions="takeoff.cautions" />
-      <section class="panel !p-2" aria-label="Takeoff on the strip">
+      <section class="panel !p-2" :aria-label="say('takeoff.takeoff-on-the-strip')">
         <div ref="frame" class="w-full overflow-hidden">
           <TakeoffStrip v-if="width > 0" :runway="sortie.runway" :takeoff="takeoff" :width="width" />
         </div>
       </section>
       <section class="panel" aria-labelledby="steps">
-        <h2 id="steps" class="text-lg font-bold">How</h2>
+        <h2 id="steps" class="text-lg font-bold">{{ say('takeoff.how') }}</h2>
         <ol class="mt-1 list-decimal space-y-1 pl-6">
           <li v-for="step in takeoff.steps" :key="step">{{ step }}</li>
-          <li>First turn at {{ round(takeoff.first_turn_ft, 10) }} ft, beyond the runway end.</li>
+          <li>{{ say('takeoff.first-turn-at-ft-beyond', { first_turn_ft: round(takeoff.first_turn_ft, 10) }) }}</li>
         </ol>
       </section>
       <Flows :flows="flows" :phases="['before takeoff', 'takeoff', 'climb']" />
@@ -138,7 +157,7 @@ function spare(feet: number | null): string {
     </div>
     <aside class="grid min-w-0 content-start gap-3 md:grid-cols-2 xl:grid-cols-1">
       <section class="panel border-l-8 !border-l-spot" aria-labelledby="engine">
-        <h2 id="engine" class="text-lg font-bold">If the engine stops</h2>
+        <h2 id="engine" class="text-lg font-bold">{{ say('common.if-the-engine-stops') }}</h2>
         <dl class="mt-1 space-y-2">
           <div v-for="phase in takeoff.engine_failure" :key="phase.phase">
             <dt class="heading">{{ phase.phase }}</dt>
@@ -146,27 +165,34 @@ function spare(feet: number | null): string {
           </div>
         </dl>
         <p class="mt-2 text-sm text-soft">
-          Sector {{ direction(takeoff.engine_out_sector_deg_mag[0]) }}° to
-          {{ direction(takeoff.engine_out_sector_deg_mag[1]) }}° magnetic; drawn on the Pattern map.
+          {{
+            say('takeoff.sector-to-magnetic-drawn-on', {
+              engine_out_sector_deg_mag: direction(takeoff.engine_out_sector_deg_mag[0]),
+              engine_out_sector_deg_mag_2: direction(takeoff.engine_out_sector_deg_mag[1]),
+            })
+          }}
         </p>
       </section>
       <section v-if="takeoff.lift_off.length" class="panel" aria-labelledby="off">
-        <h2 id="off" class="font-bold">Two schools of lift-off</h2>
+        <h2 id="off" class="font-bold">{{ say('takeoff.two-schools-of-lift-off') }}</h2>
         <ul class="mt-1 space-y-1">
           <li v-for="school in takeoff.lift_off" :key="school.school">
             {{ school.words }} <span class="figure whitespace-nowrap">{{ round(school.ground_roll_ft, 10) }} ft</span>
           </li>
         </ul>
-        <p class="mt-1 text-sm text-soft">Technique {{ sortie.technique.name }} decides which is briefed.</p>
+        <p class="mt-1 text-sm text-soft">
+          {{ say('takeoff.technique-decides-which-is-briefed', { name: sortie.technique.name }) }}
+        </p>
       </section>
       <section
         v-for="set in takeoff.by_set"
         :key="set.correction_set"
         class="panel"
-        :aria-label="`Distances: ${SET_LABEL[set.correction_set]}`"
+        :aria-label="say('takeoff.distances', { correction_set: SET_LABEL[set.correction_set] })"
       >
         <h2 class="font-bold">
-          {{ SET_LABEL[set.correction_set] }}<span v-if="set.correction_set === takeoff.correction_set"> ✓ used</span>
+          {{ SET_LABEL[set.correction_set]
+          }}<span v-if="set.correction_set === takeoff.correction_set"> {{ ' ' + say('takeoff.used') }}</span>
         </h2>
         <ol class="mt-1 space-y-0.5 text-sm">
           <li v-for="(step, i) in set.over_50_ft_steps" :key="i" class="flex justify-between gap-2">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Schools of thought: each choice with what it suits and costs, our default and why; warned of where two do not go together. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { ApiError } from '@/api/client'
@@ -41,7 +42,7 @@ watch(
     } catch (error) {
       // without an answer nothing is known of the combination, and that is said: no warning would read as "safe"
       if (!(error instanceof ApiError)) throw error
-      warnings.value = [`Whether these choices go together could not be checked: ${error.message}`]
+      warnings.value = [say('techniques.whether-these-choices-go-together', { message: error.message })]
     }
   },
   { deep: true, immediate: true },
@@ -68,7 +69,7 @@ async function keep() {
 }
 async function makeMine() {
   if (id.value === null) return
-  await editor.attempt(() => api.makeTechniqueMine(id.value!), 'New sorties of yours start with it.')
+  await editor.attempt(() => api.makeTechniqueMine(id.value!), say('techniques.new-sorties-of-yours-start'))
   await client.invalidateQueries({ queryKey: catalogueQuery.queryKey })
 }
 </script>
@@ -81,8 +82,8 @@ async function makeMine() {
   />
   <div v-else class="grid gap-4 lg:grid-cols-[230px_minmax(0,1fr)]">
     <section aria-labelledby="techniques">
-      <h1 id="techniques" class="text-2xl font-bold">Techniques</h1>
-      <p class="text-sm text-soft">Where instructors differ, theirs is a setting; every brief says which it follows.</p>
+      <h1 id="techniques" class="text-2xl font-bold">{{ say('common.techniques') }}</h1>
+      <p class="text-sm text-soft">{{ say('techniques.where-instructors-differ-theirs-is') }}</p>
       <ul class="mt-2 space-y-1">
         <li v-for="one in catalogue.data.value.techniques" :key="one.id">
           <button
@@ -91,7 +92,7 @@ async function makeMine() {
             :class="one.id === id ? 'button-main' : ''"
             @click="show(one)"
           >
-            {{ one.name }}<span v-if="one.id === mine" class="font-normal"> · mine</span>
+            {{ one.name }}<span v-if="one.id === mine" class="font-normal"> {{ ' ' + say('techniques.mine') }}</span>
           </button>
         </li>
       </ul>
@@ -99,9 +100,9 @@ async function makeMine() {
     <form v-if="draft" class="min-w-0 space-y-3" @submit.prevent="keep">
       <div class="flex flex-wrap items-center gap-2">
         <h2 class="min-w-0 flex-1 text-2xl font-bold">{{ draft.name }}</h2>
-        <button v-if="mayEdit" type="submit" class="button button-main">Keep</button>
+        <button v-if="mayEdit" type="submit" class="button button-main">{{ say('common.keep') }}</button>
         <button v-if="mayChange && id !== null && id !== mine" type="button" class="button" @click="makeMine">
-          Make it mine
+          {{ say('techniques.make-it-mine') }}
         </button>
         <button
           v-if="mayChange"
@@ -109,10 +110,10 @@ async function makeMine() {
           class="button"
           @click="editor.open({ name: `${draft.name}, mine`, spec: draft.spec }, null)"
         >
-          Copy
+          {{ say('common.copy') }}
         </button>
         <button v-if="mayEdit && id !== null" type="button" class="button" @click="editor.remove(draft.name, id)">
-          Take out of use
+          {{ say('common.take-out-of-use') }}
         </button>
       </div>
       <EditorNotes
@@ -123,10 +124,10 @@ async function makeMine() {
         @theirs="editor.useTheirs()"
         @mine="keepOver()"
       />
-      <p v-if="row?.is_built_in" class="text-soft">Built in: it stays as it is; a copy can be changed.</p>
+      <p v-if="row?.is_built_in" class="text-soft">{{ say('techniques.built-in-it-stays-as') }}</p>
       <Cautions :cautions="warnings" />
       <div v-if="!row?.is_built_in">
-        <label for="technique-name" class="heading">Name</label>
+        <label for="technique-name" class="heading">{{ say('common.name') }}</label>
         <input id="technique-name" v-model="draft.name" class="field" maxlength="80" required :disabled="!mayEdit" />
       </div>
       <fieldset v-for="one in disputes.data.value.disputes" :key="one.field" :disabled="!mayEdit" class="panel">
@@ -150,9 +151,11 @@ async function makeMine() {
               />
               {{ way.label }}
             </span>
-            <span class="mt-1 block text-sm">Suits: {{ way.suits }}</span>
-            <span class="block text-sm">Costs: {{ way.costs }}</span>
-            <span v-if="way.value === one.default" class="block text-sm text-soft">Our default: {{ one.why }}</span>
+            <span class="mt-1 block text-sm">{{ say('techniques.suits', { suits: way.suits }) }}</span>
+            <span class="block text-sm">{{ say('techniques.costs', { costs: way.costs }) }}</span>
+            <span v-if="way.value === one.default" class="block text-sm text-soft">{{
+              say('techniques.our-default', { why: one.why })
+            }}</span>
           </label>
         </div>
       </fieldset>

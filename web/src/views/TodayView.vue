@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Today's sorties, those of any other day, and any of all that ever were. */
+import { say } from '@/said'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
@@ -28,10 +29,10 @@ const asked = (name: string) => (typeof route.query[name] === 'string' ? route.q
 const chosen = computed(() => (/^20\d\d-\d\d-\d\d$/.test(asked('day')) ? asked('day') : today()))
 const isToday = computed(() => chosen.value === today())
 const STATES = [
-  { value: 'any', label: 'All' },
-  { value: 'planned', label: 'Planned' },
-  { value: 'flown', label: 'Flown' },
-  { value: 'cancelled', label: 'Cancelled' },
+  { value: 'any', label: say('today.all') },
+  { value: 'planned', label: say('today.planned') },
+  { value: 'flown', label: say('today.flown') },
+  { value: 'cancelled', label: say('today.cancelled') },
 ] as const
 type Chosen = (typeof STATES)[number]['value']
 const state = computed<Chosen>(() => STATES.find((one) => one.value === asked('state'))?.value ?? 'any')
@@ -64,11 +65,11 @@ const coming = useQuery(
 )
 const before = useQuery(computed(() => ({ ...sortiesQuery({ last_day: daysFrom(today(), -1), most: 12 }) })))
 const groups = computed(() => [
-  { title: isToday.value ? 'Today' : day(chosen.value), rows: rows.value, showsDay: false, isMain: true },
+  { title: isToday.value ? say('common.today') : day(chosen.value), rows: rows.value, showsDay: false, isMain: true },
   ...(isToday.value
     ? [
-        { title: 'Coming', rows: coming.data.value?.sorties ?? [], showsDay: true, isMain: false },
-        { title: 'Before', rows: before.data.value?.sorties ?? [], showsDay: true, isMain: false },
+        { title: say('today.coming'), rows: coming.data.value?.sorties ?? [], showsDay: true, isMain: false },
+        { title: say('today.before'), rows: before.data.value?.sorties ?? [], showsDay: true, isMain: false },
       ].filter((group) => group.rows.length)
     : []),
 ])
@@ -100,13 +101,18 @@ async function showMore() {
 
 const { write, problem, fields, clear } = useWrite({
   refresh: () => client.invalidateQueries({ queryKey: ['sorties'] }),
-  otherwise: 'Not changed.',
+  otherwise: say('common.not-changed'),
 })
 const doing = ref<{ what: 'copy' | 'cancel'; one: SortieLine } | null>(null)
 const copyDay = ref(today())
 const copyHour = ref('')
 const reason = ref('')
-const REASONS = ['weather', 'aircraft not available', 'student not available', 'instructor not available']
+const REASONS = [
+  'weather',
+  say('today.aircraft-not-available'),
+  say('today.student-not-available'),
+  say('today.instructor-not-available'),
+]
 function begin(what: 'copy' | 'cancel', one: SortieLine) {
   clear()
   copyDay.value = today()
@@ -120,11 +126,11 @@ async function finish() {
     what === 'copy'
       ? await write({
           call: () => api.copySortie(one.id, copyDay.value, copyHour.value ? `${copyHour.value}:00` : null),
-          undo: { what: 'the copy', back: (answer) => api.removeSortie(answer.id) },
+          undo: { what: say('today.the-copy'), back: (answer) => api.removeSortie(answer.id) },
         })
       : await write({
           call: () => api.cancelSortie(one.id, reason.value),
-          undo: { what: 'the cancellation', back: () => api.flyAfterAll(one.id) },
+          undo: { what: say('today.the-cancellation'), back: () => api.flyAfterAll(one.id) },
         })
   if (!written) return
   doing.value = null
@@ -133,13 +139,19 @@ async function finish() {
 function remove(one: SortieLine) {
   void write({
     call: () => api.removeSortie(one.id),
-    undo: { what: `taking away ${one.student_name}’s sortie`, back: () => api.restoreSortie(one.id) },
+    undo: {
+      what: say('today.taking-away-s-sortie', { student_name: one.student_name }),
+      back: () => api.restoreSortie(one.id),
+    },
   })
 }
 function reinstate(one: SortieLine) {
   void write({
     call: () => api.flyAfterAll(one.id),
-    undo: { what: 'flying it after all', back: () => api.cancelSortie(one.id, one.cancelled_for ?? 'cancelled') },
+    undo: {
+      what: say('today.flying-it-after-all'),
+      back: () => api.cancelSortie(one.id, one.cancelled_for ?? say('common.cancelled')),
+    },
   })
 }
 </script>
@@ -148,32 +160,51 @@ function reinstate(one: SortieLine) {
   <Loading v-if="!ofDay.data.value" :error="ofDay.error.value" :retry="ofDay.refetch" />
   <div v-else>
     <div class="mb-3 flex flex-wrap items-center gap-2">
-      <h1 class="text-2xl font-bold">Sorties</h1>
-      <div class="flex gap-1" role="group" aria-label="Day">
-        <button type="button" class="button !px-3" aria-label="Day before" @click="show({ day: daysFrom(chosen, -1) })">
+      <h1 class="text-2xl font-bold">{{ say('today.sorties') }}</h1>
+      <div class="flex gap-1" role="group" :aria-label="say('common.day')">
+        <button
+          type="button"
+          class="button !px-3"
+          :aria-label="say('today.day-before')"
+          @click="show({ day: daysFrom(chosen, -1) })"
+        >
           ‹
         </button>
         <button type="button" class="button" :class="isToday ? 'button-main' : ''" @click="show({ day: '' })">
-          Today
+          {{ say('common.today') }}
         </button>
-        <button type="button" class="button !px-3" aria-label="Day after" @click="show({ day: daysFrom(chosen, 1) })">
+        <button
+          type="button"
+          class="button !px-3"
+          :aria-label="say('today.day-after')"
+          @click="show({ day: daysFrom(chosen, 1) })"
+        >
           ›
         </button>
       </div>
       <span class="flex-1" />
-      <label for="find" class="sr-only">Find a sortie</label>
-      <input id="find" ref="find" v-model="typed" class="field !w-56" type="search" placeholder="Find: name, field…" />
-      <RouterLink v-if="mayPlan" to="/sorties/new" class="button button-main">New sortie</RouterLink>
+      <label for="find" class="sr-only">{{ say('today.find-a-sortie') }}</label>
+      <input
+        id="find"
+        ref="find"
+        v-model="typed"
+        class="field !w-56"
+        type="search"
+        :placeholder="say('today.find-name-field')"
+      />
+      <RouterLink v-if="mayPlan" to="/sorties/new" class="button button-main">{{
+        say('common.new-sortie')
+      }}</RouterLink>
     </div>
     <p v-if="problem && !doing" role="alert" class="mb-2 font-bold text-fail-ink">{{ problem }}</p>
     <div class="grid gap-4 lg:grid-cols-[1fr_21rem]">
       <div class="min-w-0">
-        <section v-if="isSearch" aria-label="Found">
+        <section v-if="isSearch" :aria-label="say('today.found')">
           <h2 class="mb-1 text-lg font-bold text-soft">
-            Found{{ asked('find') ? `: “${asked('find')}”` : '' }} in all sorties, newest first
+            {{ say('today.found-in-all-sorties-newest', { asked: asked('find') ? `: “${asked('find')}”` : '' }) }}
           </h2>
           <p v-if="!more.length" class="panel text-soft">
-            {{ found.isFetching.value ? 'Looking…' : 'Nothing found. Every word must stand in the line.' }}
+            {{ found.isFetching.value ? say('today.looking') : say('today.nothing-found-every-word-must') }}
           </p>
           <ul class="space-y-2">
             <li v-for="one in more" :key="one.id">
@@ -188,7 +219,9 @@ function reinstate(one: SortieLine) {
               />
             </li>
           </ul>
-          <button v-if="next" type="button" class="button mt-2" @click="showMore">Show older ones</button>
+          <button v-if="next" type="button" class="button mt-2" @click="showMore">
+            {{ say('common.show-older-ones') }}
+          </button>
         </section>
         <template v-else>
           <section v-for="group in groups" :key="group.title" class="mb-5" :aria-label="group.title">
@@ -196,7 +229,7 @@ function reinstate(one: SortieLine) {
               {{ group.title }}<template v-if="group.isMain && isToday">, {{ day(chosen) }}</template>
             </h2>
             <p v-if="!group.rows.length" class="panel text-soft">
-              {{ mayPlan ? 'Nothing planned. Make a new sortie.' : 'Nothing planned.' }}
+              {{ mayPlan ? say('today.nothing-planned-make-a-new') : say('common.nothing-planned') }}
             </p>
             <ul class="space-y-2">
               <li v-for="one in group.rows" :key="one.id">
@@ -216,10 +249,10 @@ function reinstate(one: SortieLine) {
       </div>
       <aside class="space-y-3">
         <DayCalendar :chosen="chosen" @choose="show({ day: $event, find: '', state: '' })" />
-        <section class="panel" aria-label="Which sorties">
+        <section class="panel" :aria-label="say('today.which-sorties')">
           <Choice
             :model-value="state"
-            label="Of all sorties, show"
+            :label="say('today.of-all-sorties-show')"
             :options="STATES"
             @update:model-value="show({ state: $event === 'any' ? '' : ($event ?? '') })"
           />
@@ -233,18 +266,19 @@ function reinstate(one: SortieLine) {
         <DialogPanel v-if="doing" class="panel w-full max-w-md">
           <form class="space-y-3" @submit.prevent="finish">
             <DialogTitle class="text-xl font-bold">
-              {{ doing.what === 'copy' ? 'Plan the same again' : 'Cancel the sortie' }}: {{ doing.one.student_name }}
+              {{ doing.what === 'copy' ? say('today.plan-the-same-again') : say('today.cancel-the-sortie') }}:
+              {{ doing.one.student_name }}
             </DialogTitle>
             <template v-if="doing.what === 'copy'">
-              <label for="copy-day" class="heading block">Day</label>
+              <label for="copy-day" class="heading block">{{ say('common.day') }}</label>
               <input id="copy-day" v-model="copyDay" type="date" class="field" required />
-              <label for="copy-hour" class="heading block">Hour, UTC</label>
+              <label for="copy-hour" class="heading block">{{ say('today.hour-utc') }}</label>
               <input id="copy-hour" v-model="copyHour" type="time" class="field" aria-describedby="copy-hour-hint" />
-              <p id="copy-hour-hint" class="text-sm text-soft">Leave it empty while the hour is not known.</p>
-              <p class="text-sm text-soft">Its wind is not known yet: give it before the flight.</p>
+              <p id="copy-hour-hint" class="text-sm text-soft">{{ say('today.leave-it-empty-while-the') }}</p>
+              <p class="text-sm text-soft">{{ say('today.its-wind-is-not-known') }}</p>
             </template>
             <template v-else>
-              <label for="reason" class="heading block">Why it is not flown</label>
+              <label for="reason" class="heading block">{{ say('today.why-it-is-not-flown') }}</label>
               <input id="reason" v-model="reason" class="field" maxlength="200" required />
               <div class="flex flex-wrap gap-1.5">
                 <button v-for="one in REASONS" :key="one" type="button" class="button" @click="reason = one">
@@ -257,9 +291,9 @@ function reinstate(one: SortieLine) {
             </p>
             <div class="flex gap-2">
               <button type="submit" class="button button-main">
-                {{ doing.what === 'copy' ? 'Plan it' : 'Cancel the sortie' }}
+                {{ doing.what === 'copy' ? say('today.plan-it') : say('today.cancel-the-sortie') }}
               </button>
-              <button type="button" class="button" @click="doing = null">Back</button>
+              <button type="button" class="button" @click="doing = null">{{ say('common.back') }}</button>
             </div>
           </form>
         </DialogPanel>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One recorded flight: which sortie it was, its laps drawn again, what was measured, and the way out. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
@@ -66,11 +67,11 @@ async function refresh(of: number | null = sortieId.value) {
   await client.invalidateQueries({ queryKey: ['tracks'] })
   if (of !== null) await forgetSortie(client, of)
 }
-const { write, problem, isBusy: isChanging } = useWrite({ refresh, otherwise: 'It could not be kept.' })
+const { write, problem, isBusy: isChanging } = useWrite({ refresh, otherwise: say('track.it-could-not-be-kept') })
 async function confirmMatch(sortie_id: number, pairs: Pair[]) {
   await write({
     call: () => api.confirmMatch(id, { sortie_id, pairs }),
-    undo: { what: 'taking the laps', back: () => api.takeMatchBack(id) },
+    undo: { what: say('track.taking-the-laps'), back: () => api.takeMatchBack(id) },
     refresh: () => refresh(sortie_id),
   })
 }
@@ -87,7 +88,7 @@ async function takeBack() {
     .map((lap) => ({ event: lap.track_event!, lap_id: hasMoreThanTheTrack(lap) ? lap.id : null }))
   await write({
     call: () => api.takeMatchBack(id),
-    undo: { what: 'taking the laps back', back: () => api.confirmMatch(id, { sortie_id: of, pairs }) },
+    undo: { what: say('track.taking-the-laps-back'), back: () => api.confirmMatch(id, { sortie_id: of, pairs }) },
     refresh: () => refresh(of),
   })
 }
@@ -96,7 +97,7 @@ async function correct(lap: Lap, value: number | null) {
   const before = (lap.readings.along_ft as Record<string, { value: number }> | undefined)?.corrected?.value ?? null
   const done = await write({
     call: () => api.correctReading(of, lap.id, 'along_ft', value, lap.along_ft),
-    undo: { what: 'the touchdown', back: () => api.correctReading(of, lap.id, 'along_ft', before, value) },
+    undo: { what: say('track.the-touchdown'), back: () => api.correctReading(of, lap.id, 'along_ft', before, value) },
     refresh: () => refresh(of),
   })
   if (!done) await refresh(of) // somebody else may have corrected it: show how it stands
@@ -108,9 +109,9 @@ async function analyseBy(aircraft: string) {
   await write({ call: () => api.analyseTrack(id, aircraft ? Number(aircraft) : null) })
 }
 const FORMS = [
-  { form: 'gpx', label: 'Cleaned track, GPX' },
-  { form: 'csv', label: 'Events, CSV' },
-  { form: 'geojson', label: 'Events, GeoJSON' },
+  { form: 'gpx', label: say('track.cleaned-track-gpx') },
+  { form: 'csv', label: say('track.events-csv') },
+  { form: 'geojson', label: say('track.events-geojson') },
 ] as const
 </script>
 
@@ -118,19 +119,27 @@ const FORMS = [
   <Loading v-if="!track || !line" :error="found.error.value" :retry="found.refetch" />
   <div v-else class="space-y-3">
     <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <RouterLink :to="{ name: 'tracks' }" class="min-h-11 content-center underline">‹ Recorded flights</RouterLink>
+      <RouterLink :to="{ name: 'tracks' }" class="min-h-11 content-center underline">{{
+        say('track.recorded-flights')
+      }}</RouterLink>
       <h1 class="text-2xl font-bold">
         {{
           line.begun_at
-            ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}`
+            ? say('common.to', {
+                begun_at: day(line.begun_at.slice(0, 10)),
+                begun_at_2: clock(line.begun_at, ''),
+                ended_at: clock(line.ended_at!),
+              })
             : line.name
         }}
       </h1>
       <p v-if="line.sortie_words" class="text-soft">{{ line.sortie_words }}</p>
       <span class="flex-1" />
-      <RouterLink v-if="known" :to="{ name: 'debrief', params: { id: sortieId! } }" class="button">Debrief</RouterLink>
+      <RouterLink v-if="known" :to="{ name: 'debrief', params: { id: sortieId! } }" class="button">{{
+        say('common.debrief')
+      }}</RouterLink>
       <button v-if="known && mayChange" type="button" class="button" :disabled="isChanging" @click="takeBack">
-        Take its laps back
+        {{ say('track.take-its-laps-back') }}
       </button>
     </div>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
@@ -139,14 +148,16 @@ const FORMS = [
       role="status"
       class="panel text-lg font-bold text-aim-ink"
     >
-      {{ line.progress || 'working' }}…
+      {{ line.progress || say('track.working') }}…
     </p>
     <p v-else-if="line.state === 'refused'" role="alert" class="panel font-bold text-fail-ink">
-      Not taken: {{ line.problem }}
+      {{ say('common.not-taken', { problem: line.problem }) }}
     </p>
     <p v-else-if="line.state === 'columns'" class="panel font-bold">
-      The headings of this file do not say what is in its columns.
-      <template v-if="line.problem?.startsWith('so ')">Told by hand, {{ line.problem }}.</template>
+      {{ say('track.the-headings-of-this-file') }}
+      <template v-if="line.problem?.startsWith('so ')">{{
+        say('track.told-by-hand', { problem: line.problem })
+      }}</template>
     </p>
     <TrackColumns
       v-if="mayChange && !known && (line.state === 'columns' || showColumns)"
@@ -160,12 +171,13 @@ const FORMS = [
         :track="track"
         @confirm="confirmMatch"
       />
-      <ul v-if="line.warnings.length" class="panel" aria-label="Notes">
+      <ul v-if="line.warnings.length" class="panel" :aria-label="say('track.notes')">
         <li v-for="text in line.warnings" :key="text"><span aria-hidden="true">▲ </span>{{ text }}</li>
       </ul>
       <p v-if="!track.laps.length" class="panel">
-        No lap was found on the school’s fields. If it landed on one that is missing, enter it in
-        <RouterLink :to="{ name: 'fields' }" class="underline">Fields</RouterLink> and analyse again.
+        {{ say('track.no-lap-was-found-on') }}
+        <RouterLink :to="{ name: 'fields' }" class="underline">{{ say('common.fields') }}</RouterLink>
+        {{ say('track.and-analyse-again') }}
       </p>
       <template v-else>
         <Replay
@@ -185,13 +197,17 @@ const FORMS = [
           @correct="correct(currentScored, $event)"
         />
         <div v-if="currentScored && currentScored.diagnosis.error_ft !== null" class="grid gap-3 lg:grid-cols-2">
-          <section class="panel" aria-label="Why it landed there">
+          <section class="panel" :aria-label="say('track.why-it-landed-there')">
             <p class="text-lg font-bold">{{ currentScored.score.words }} {{ currentScored.diagnosis.one_change }}</p>
             <FeetBar :diagnosis="currentScored.diagnosis" />
           </section>
-          <section class="panel" aria-label="Score"><ScoreTable :score="currentScored.score" /></section>
+          <section class="panel" :aria-label="say('common.score')"><ScoreTable :score="currentScored.score" /></section>
         </div>
-        <section v-if="currentScored?.around.judged.length" class="panel" aria-label="The rest of the lap">
+        <section
+          v-if="currentScored?.around.judged.length"
+          class="panel"
+          :aria-label="say('common.the-rest-of-the-lap')"
+        >
           <ul v-if="currentScored.around.faults.length" class="mb-2">
             <li v-for="fault in currentScored.around.faults" :key="fault.name">
               <b class="text-fail-ink">✕</b> {{ fault.words }}
@@ -206,13 +222,16 @@ const FORMS = [
           :takeoff="current.takeoff === null ? null : (track.events[current.takeoff] ?? null)"
         />
       </template>
-      <section class="panel flex flex-wrap items-center gap-x-6 gap-y-2" aria-label="The file">
+      <section class="panel flex flex-wrap items-center gap-x-6 gap-y-2" :aria-label="say('track.the-file')">
         <p v-for="wind in track.wind.slice(0, 1)" :key="wind.source">
-          Wind by the {{ wind.source }}:
-          <b class="figure"
-            >{{ direction(wind.from_deg_true) }}° true, {{ round(wind.speed_kt) }} kt ±
-            {{ round(wind.uncertainty_kt) }}</b
-          >
+          {{ say('track.wind-by-the', { source: wind.source }) }}
+          <b class="figure">{{
+            say('track.true-kt', {
+              from_deg_true: direction(wind.from_deg_true),
+              speed_kt: round(wind.speed_kt),
+              uncertainty_kt: round(wind.uncertainty_kt),
+            })
+          }}</b>
         </p>
         <span class="flex-1" />
         <a
@@ -223,14 +242,14 @@ const FORMS = [
           download
           >{{ one.label }}</a
         >
-        <a class="button" :href="`/api/tracks/${id}/file`" download>File as it came</a>
+        <a class="button" :href="`/api/tracks/${id}/file`" download>{{ say('track.file-as-it-came') }}</a>
         <button
           v-if="line.format === 'csv' && mayChange && !known"
           type="button"
           class="button"
           @click="showColumns = !showColumns"
         >
-          Columns
+          {{ say('track.columns') }}
         </button>
         <template v-if="mayChange && !known">
           <button
@@ -239,16 +258,16 @@ const FORMS = [
             :disabled="isChanging"
             @click="analyseBy(String(line.aircraft_id ?? ''))"
           >
-            Analyse again
+            {{ say('track.analyse-again') }}
           </button>
           <label class="flex items-center gap-2">
-            <span>as</span>
+            <span>{{ say('track.as') }}</span>
             <select
               class="field !w-auto"
               :value="line.aircraft_id ?? ''"
               @change="analyseBy(($event.target as HTMLSelectElement).value)"
             >
-              <option value="">any aircraft</option>
+              <option value="">{{ say('track.any-aircraft') }}</option>
               <option v-for="one in catalogue.data.value?.aircraft ?? []" :key="one.id" :value="one.id">
                 {{ one.spec.name }}
               </option>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Recorded flights: dropped here, one or many, and found again; the work goes on when the page is left. */
+import { say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -35,11 +36,11 @@ async function take(files: Iterable<File>) {
     const one = reactive<Sending>({ id: newId(), name: file.name, problem: '' })
     sending.push(one)
     try {
-      if (file.size > MOST_BYTES) throw new Error('the file is larger than 50 MB')
+      if (file.size > MOST_BYTES) throw new Error(say('tracks.the-file-is-larger-than'))
       await api.sendTrackFile(one.id, file)
       sending.splice(sending.indexOf(one), 1)
     } catch (error) {
-      one.problem = error instanceof Error ? error.message : 'It could not be sent.'
+      one.problem = error instanceof Error ? error.message : say('tracks.it-could-not-be-sent')
     }
     await client.invalidateQueries({ queryKey: tracksQuery.queryKey })
   }
@@ -53,64 +54,66 @@ const { write, problem } = useWrite({ refresh: () => client.invalidateQueries({ 
 async function remove(line: TrackLine) {
   await write({
     call: () => api.removeTrackFile(line.id),
-    undo: { what: `removing ${line.name}`, back: () => api.restoreTrackFile(line.id) },
+    undo: { what: say('tracks.removing', { name: line.name }), back: () => api.restoreTrackFile(line.id) },
   })
 }
 const again = (line: TrackLine) => write({ call: () => api.analyseTrack(line.id, line.aircraft_id) })
 const STATE: Record<TrackLine['state'], string> = {
-  waiting: 'waiting for its turn',
+  waiting: say('tracks.waiting-for-its-turn'),
   working: 'working',
   done: '',
-  refused: 'not taken',
-  columns: 'needs its columns named',
+  refused: say('tracks.not-taken'),
+  columns: say('tracks.needs-its-columns-named'),
 }
 const lapsWords = (line: TrackLine) =>
-  line.laps === 0 ? 'no laps found' : `${line.laps} lap${line.laps === 1 ? '' : 's'}`
+  line.laps === 0 ? say('tracks.no-laps-found') : say('common.laps-counted', { laps: line.laps })
 </script>
 
 <template>
   <Loading v-if="!tracks.data.value" :error="tracks.error.value" :retry="tracks.refetch" />
   <div v-else class="space-y-3">
-    <h1 class="text-2xl font-bold">Recorded flights</h1>
+    <h1 class="text-2xl font-bold">{{ say('tracks.recorded-flights') }}</h1>
     <section
       v-if="mayChange"
       class="panel border-2 !border-dashed py-6 text-center"
       :class="isOver ? '!border-aim bg-paper' : ''"
-      aria-label="Drop files here"
+      :aria-label="say('tracks.drop-files-here')"
       @dragover.prevent="isOver = true"
       @dragleave="isOver = false"
       @drop.prevent="drop"
     >
-      <p class="text-xl font-bold">Drop the files your tablet, logger or avionics wrote</p>
+      <p class="text-xl font-bold">{{ say('tracks.drop-the-files-your-tablet') }}</p>
       <p class="text-soft">
-        GPX, IGC, NMEA or CSV, also gzipped; up to 50 MB and 24 hours each. You may leave this page meanwhile.
+        {{ say('tracks.gpx-igc-nmea-or-csv') }}
       </p>
       <label class="button button-main mt-3 cursor-pointer">
-        Choose files
+        {{ say('tracks.choose-files') }}
         <input
           ref="input"
           type="file"
           multiple
           class="sr-only"
-          aria-label="Choose files"
+          :aria-label="say('tracks.choose-files')"
           @change="take(($event.target as HTMLInputElement).files ?? [])"
         />
       </label>
     </section>
     <p v-if="problem" role="alert" class="font-bold text-fail-ink">{{ problem }}</p>
-    <ul v-if="sending.length" class="panel space-y-1" aria-label="Being sent">
+    <ul v-if="sending.length" class="panel space-y-1" :aria-label="say('tracks.being-sent')">
       <li v-for="one in sending" :key="one.id" class="flex flex-wrap items-center gap-x-3">
         <b class="min-w-0 break-all">{{ one.name }}</b>
-        <span v-if="one.problem" role="alert" class="font-bold text-fail-ink">Not taken: {{ one.problem }}</span>
-        <span v-else class="text-soft">sending…</span>
+        <span v-if="one.problem" role="alert" class="font-bold text-fail-ink">{{
+          say('common.not-taken', { problem: one.problem })
+        }}</span>
+        <span v-else class="text-soft">{{ say('tracks.sending') }}</span>
         <span class="flex-1" />
         <button v-if="one.problem" type="button" class="button" @click="sending.splice(sending.indexOf(one), 1)">
-          Dismiss
+          {{ say('tracks.dismiss') }}
         </button>
       </li>
     </ul>
-    <p v-if="!lines.length" class="panel">No recorded flight yet.</p>
-    <ul v-else class="space-y-2" aria-label="Flights">
+    <p v-if="!lines.length" class="panel">{{ say('tracks.no-recorded-flight-yet') }}</p>
+    <ul v-else class="space-y-2" :aria-label="say('tracks.flights')">
       <li v-for="line in lines" :key="line.id" class="panel flex flex-wrap items-center gap-x-4 gap-y-1">
         <div class="min-w-0 flex-1 basis-72">
           <p class="text-lg font-bold">
@@ -121,7 +124,11 @@ const lapsWords = (line: TrackLine) =>
             >
               {{
                 line.begun_at
-                  ? `${day(line.begun_at.slice(0, 10))}, ${clock(line.begun_at, '')} to ${clock(line.ended_at!)}`
+                  ? say('common.to', {
+                      begun_at: day(line.begun_at.slice(0, 10)),
+                      begun_at_2: clock(line.begun_at, ''),
+                      ended_at: clock(line.ended_at!),
+                    })
                   : line.name
               }}
             </RouterLink>
@@ -129,7 +136,7 @@ const lapsWords = (line: TrackLine) =>
           </p>
           <p class="break-all text-sm text-soft">
             {{ line.begun_at ? `${line.name} · ` : '' }}{{ line.format?.toUpperCase()
-            }}<template v-if="line.fixes"> · {{ round(line.fixes) }} fixes</template>
+            }}<template v-if="line.fixes"> {{ ' ' + say('tracks.fixes', { fixes: round(line.fixes) }) }}</template>
           </p>
         </div>
         <p v-if="isBusy(line)" role="status" class="font-bold text-aim-ink">
@@ -137,10 +144,10 @@ const lapsWords = (line: TrackLine) =>
         </p>
         <p v-else-if="line.state === 'done'" class="figure text-lg">{{ lapsWords(line) }}</p>
         <p v-else role="alert" class="max-w-xl font-bold text-fail-ink">
-          {{ line.state === 'refused' ? `Not taken: ${line.problem}` : STATE[line.state] }}
+          {{ line.state === 'refused' ? say('common.not-taken', { problem: line.problem }) : STATE[line.state] }}
         </p>
         <p v-if="line.state === 'done'" :class="line.sortie_words ? '' : 'font-bold text-spot-ink'" class="basis-56">
-          {{ line.sortie_words ?? '● which sortie was it?' }}
+          {{ line.sortie_words ?? say('tracks.which-sortie-was-it') }}
         </p>
         <button
           v-if="mayChange && line.state === 'refused' && line.is_kept"
@@ -148,16 +155,16 @@ const lapsWords = (line: TrackLine) =>
           class="button"
           @click="again(line)"
         >
-          Try again
+          {{ say('common.try-again') }}
         </button>
         <button
           v-if="mayChange && !isBusy(line) && line.sortie_id === null"
           type="button"
           class="button"
-          :aria-label="`Remove ${line.name}`"
+          :aria-label="say('tracks.remove', { name: line.name })"
           @click="remove(line)"
         >
-          Remove
+          {{ say('common.remove') }}
         </button>
       </li>
     </ul>

@@ -1,0 +1,10 @@
+account-changed-all-other-devices-are = Changed. All other devices are signed out.
+account-the-old-one = The old one
+account-the-new-one-10-characters = The new one: 10 characters or more; several words are easy to keep
+account-change-it = Change it
+account-where-you-are-signed-in = Where you are signed in
+account-sign-out-everywhere-else = Sign out everywhere else
+account-this-device = · this device
+account-since-last-seen = since {$begun_at}; last seen {$seen_at}
+account-sign-out = Sign out {$device}
+account-a-device-that-is-not = A device that is not seen for 30 days is signed out by itself.

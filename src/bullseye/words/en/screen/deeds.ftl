@@ -1,0 +1,11 @@
+deeds-everything = Everything
+deeds-sign-ins = Sign-ins
+deeds-people-and-passwords = People and passwords
+deeds-limits-and-rules = Limits and rules
+deeds-corrected-laps = Corrected laps
+deeds-sign-offs = Sign-offs
+deeds-taken-out = Taken out
+deeds-it-could-not-be-read = It could not be read.
+deeds-show = Show
+deeds-nothing-of-this-kind-yet = Nothing of this kind yet.
+deeds-nothing-here-can-be-changed = Nothing here can be changed or taken away.

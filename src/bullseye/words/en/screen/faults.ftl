@@ -1,0 +1,10 @@
+faults-in-the-air-one-thing = In the air one thing is always right: go around. What follows is for the ground.
+faults-faults = Faults
+faults-how-a-runway-deceives = How a runway deceives
+faults-you-are-used-to = You are used to
+faults-choose = choose
+faults-you-fly-to = You fly to
+faults-dark-ground-haze-and-rain = Dark ground, haze and rain on the screen make you fly lower still. The path lights and the altitude gates decide.
+faults-usually-because = Usually because
+faults-now-in-the-air = Now, in the air
+faults-practise = Practise:

@@ -1,0 +1,46 @@
+logbook-the-line-was-not-written = The line was not written.
+logbook-block-minutes = Block, minutes
+logbook-flight-minutes = Flight, minutes
+logbook-of-it-by-night = Of it by night
+logbook-takeoffs-day = Takeoffs, day
+logbook-takeoffs-night = Takeoffs, night
+logbook-landings-day = Landings, day
+logbook-landings-night = Landings, night
+logbook-registration = Registration
+logbook-from = From
+logbook-to = To
+logbook-with = With
+logbook-the-line = the line
+logbook-taking-a-line-away = taking a line away
+logbook-lines-written-there-already-not = {$number} lines written, {$there} there already, {$told} not read.
+logbook-take-in-csv = Take in CSV
+logbook-write-a-line = Write a line
+logbook-flown-not-in-the-logbook = Flown, not in the logbook yet
+logbook-flown-not-written-yet = Flown, not written yet
+logbook-laps = {$planned_on}, {$laps} laps
+logbook-heading-the-line = The line
+logbook-from-the-sortie-what-nobody = From the sortie. What nobody has measured is empty: fill in what you know, leave the rest.
+logbook-as = As
+logbook-dual = dual
+logbook-solo = solo
+logbook-pilot-in-command = pilot in command
+logbook-instructor = instructor
+logbook-exercises-several-with = Exercises; several with ;
+logbook-remarks = Remarks
+logbook-write-it = Write it
+logbook-totals = Totals
+logbook-block = block
+logbook-landings-by-night = landings, {$landings_night} by night
+logbook-flights-have-no-block-time = {$not_counted} flights have no block time and are not in the sum.
+logbook-lines = Lines
+logbook-no-line-yet-tap-a = No line yet. Tap a flown sortie above, or write one.
+logbook-from-to = From, to
+logbook-heading-block = Block
+logbook-landings-d-n = Landings d / n
+logbook-exercises-remarks = Exercises, remarks
+logbook-not-known = not known: {$columns}
+logbook-take-away = Take away
+logbook-flights = { $flights ->
+    [one] flight
+   *[other] flights
+ }

@@ -1,0 +1,16 @@
+week-wind-not-given-yet = wind not given yet
+week-cancelled = cancelled: {$cancelled_for}
+week-flown-laps = flown, {$laps} laps
+week-week-of = Week of {$first}
+week-only-mine = Only mine
+week-week-before = Week before
+week-this-week = This week
+week-week-after = Week after
+week-today = today
+week-mock-test = · mock test
+week-due = Due:
+week-not-now = Not now: {$line}
+week-there-are-more-sorties-this = There are more sorties this week than are shown.
+week-not-booked-this-week = Not booked this week
+week-and-more-who-have-flown = And {$others_not_booked} more, who have flown since.
+week-hours-are-utc-what-somebody = Hours are UTC. What somebody is due for comes from their record; you decide.
