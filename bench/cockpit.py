@@ -37,7 +37,7 @@ def recorder(page: Page, base: str, student: str) -> None:
     page.keyboard.press('t')
     page.get_by_role('region', name='Today').get_by_role('link', name=student).click()
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
-    page.get_by_role('button', name=re.compile('Aboard')).wait_for()
+    page.get_by_role('button', name=re.compile('✓ On this device')).wait_for()
     page.evaluate('navigator.serviceWorker.ready')
     page.get_by_role('link', name='Laps').click()
     page.get_by_role('application').wait_for()

@@ -20,7 +20,7 @@ def lesson(page: Page, base: str) -> None:
     page.get_by_role('region', name='Today').get_by_role('link', name='Ines Carvalho').click()
     page.get_by_role('link', name='Laps', exact=True).click()
     page.get_by_role('button', name='Take along').first.click()
-    page.get_by_role('button', name=re.compile('Aboard')).first.wait_for()
+    page.get_by_role('button', name=re.compile('✓ On this device')).first.wait_for()
     strip = page.get_by_role('application')
     for x, y in ((620, 112), (560, 140), (600, 126)):
         strip.click(position={'x': x, 'y': y})

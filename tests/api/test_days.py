@@ -145,10 +145,10 @@ def test_a_copy_has_everything_but_the_weather_which_is_said_to_be_unknown(marta
     assert after['aim']['aim_is_good']
     assert {limit['within'] for limit in after['wind']['crosswind_limits']} == {True}
     # given today for a flight in two days: shown, and said to be old
-    assert any('earlier hour or day' in one['words'] for one in after['cautions'])
+    assert any('another hour or day' in one['words'] for one in after['cautions'])
     marta.call('PATCH', f'/api/sorties/{copy["id"]}', {'planned_on': str(TODAY), 'planned_time': None})
     again = marta.call('POST', f'/api/sorties/{copy["id"]}/brief', {})['brief']
-    assert not any('earlier hour or day' in one['words'] for one in again['cautions'])
+    assert not any('another hour or day' in one['words'] for one in again['cautions'])
 
 
 def test_a_new_sortie_starts_with_todays_student_and_never_with_old_weather(marta: Browser, ines: Browser):

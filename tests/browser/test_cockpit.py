@@ -34,7 +34,7 @@ def recorder(page: Page, student: str = 'Ines Carvalho', *, under: str = 'Today'
     """Take a sortie along and open its recorder; the sortie's number."""
     open_today(page, student, under=under)
     page.get_by_role('navigation', name='Lesson').get_by_role('button', name='Take along').click()
-    expect(page.get_by_role('button', name=re.compile('Aboard'))).to_be_visible()
+    expect(page.get_by_role('button', name=re.compile('✓ On this device'))).to_be_visible()
     page.get_by_role('link', name='Laps').click()
     page.get_by_role('application').wait_for()
     return int(page.url.split('/')[-2])

@@ -156,7 +156,7 @@ def test_a_copy_that_an_older_application_took_along_is_said_to_be_one(marta: Pa
     open_today(page, 'Ines Carvalho')
     lesson = page.get_by_role('navigation', name='Lesson')
     lesson.get_by_role('button', name='Take along').click()
-    expect(lesson.get_by_role('button', name=re.compile('✓ Aboard'))).to_be_visible()
+    expect(lesson.get_by_role('button', name=re.compile('✓ On this device'))).to_be_visible()
     page.evaluate("""() => new Promise((done) => {
       const opening = indexedDB.open('bullseye')
       opening.onsuccess = () => {
@@ -171,7 +171,7 @@ def test_a_copy_that_an_older_application_took_along_is_said_to_be_one(marta: Pa
     page.reload()
     old = lesson.get_by_role('button', name=re.compile('as an older Bullseye made it'))
     old.click()
-    expect(lesson.get_by_role('button', name=re.compile('✓ Aboard'))).to_be_visible()
+    expect(lesson.get_by_role('button', name=re.compile('✓ On this device'))).to_be_visible()
 
 
 def test_somebody_is_renamed_and_has_their_name_back(marta: Page):
@@ -192,7 +192,7 @@ def test_a_mistake_of_the_page_is_said_with_what_to_do(looking: Page, quiet: lis
     page = looking
     page.evaluate("() => { void Promise.reject(new Error('odd')) }")
     notice = page.get_by_role('alert')
-    expect(notice).to_contain_text('Something went wrong in this page. Reload it; what you noted is kept.')
+    expect(notice).to_contain_text('Something went wrong in this page. Reload it. What you noted is kept.')
     expect(notice.get_by_role('button', name='Reload')).to_be_visible()
     notice.get_by_role('button', name='Close').click()
     expect(notice).to_be_hidden()

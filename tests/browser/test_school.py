@@ -109,7 +109,7 @@ def test_the_lap_plan_is_reordered_edited_and_printed(marta: Page):
     rows = page.get_by_role('list', name='Laps in order').get_by_role('listitem')
     expect(rows).to_have_count(8)
     first = page.get_by_label('Lap 1: kind').input_value()
-    page.get_by_role('button', name='Lap 1 later').click()
+    page.get_by_role('button', name='Move lap 1 down').click()
     expect(page.get_by_label('Lap 2: kind')).to_have_value(first)
     page.get_by_label('Lap 1: kind').select_option('low_approach')
     expect(page.get_by_label('Lap 1: spot', exact=True)).to_have_count(0)
@@ -129,7 +129,7 @@ def test_the_lap_plan_is_reordered_edited_and_printed(marta: Page):
     expect(card).to_be_visible()
     page.emulate_media(media='screen')
     page.get_by_role('link', name='Back to the lap plan').click()
-    page.get_by_role('button', name='Work out anew').click()
+    page.get_by_role('button', name='Make a new plan').click()
     expect(rows).to_have_count(8)
 
 

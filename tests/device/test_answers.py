@@ -119,7 +119,7 @@ def test_without_a_wind_that_anybody_gave_a_lap_teaches_and_blames_nothing(table
         )
     ]
     assert 'nobody has given the wind' in cues[0]
-    assert 'time the hold-off' in cues[1]
+    assert 'Time the hold-off' in cues[1]
     assert 'nobody read the speed' in cues[2]
 
 

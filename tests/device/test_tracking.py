@@ -136,9 +136,9 @@ def test_a_position_that_is_not_allowed_ends_the_recording_and_says_so():
         """,
         receiver(1),
     )
-    assert said['for_now'] == ['No position now; it goes on when there is one.', 5]
+    assert said['for_now'] == ['There is no position now. Recording goes on when there is one.', 5]
     assert said['again'] == ''
-    assert said['denied'][0].startswith('The position is not allowed')
+    assert said['denied'][0].startswith('This page may not use the position')
     assert said['denied'][1] is None
 
 

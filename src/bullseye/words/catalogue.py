@@ -71,13 +71,21 @@ def _key(language: str, name: str) -> str:
     return key
 
 
+def message(name: str) -> ast.Message:
+    """A text as its file has it.
+
+    :raises UnknownText: when there is no such text
+    """
+    return _language(ENGLISH).read[_key(ENGLISH, name)]
+
+
 @cache
 def values_of(name: str) -> frozenset[str]:
     """The names of what goes into a text.
 
     :raises UnknownText: when there is no such text
     """
-    return frozenset(filled(_language(ENGLISH).read[_key(ENGLISH, name)]))
+    return frozenset(filled(message(name)))
 
 
 @cache

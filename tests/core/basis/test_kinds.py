@@ -42,7 +42,7 @@ def test_a_kind_has_its_card_flap_watch_label_and_place_in_the_database(kind):
     )
     assert {lap.watch for lap in make_lap_plan(task).laps if lap.kind == kind} != {''}
     words = (WEB / 'src' / 'words.ts').read_text()
-    labels = words.split('LANDING_LABEL')[1].split('}')[0]
+    labels = words.split('LANDING_NAMES = ')[1].split('}')[0]
     assert re.search(rf'\b{kind}: ', labels)
     check = next(one for one in Sortie.__table__.constraints if one.name and 'landing_known' in str(one.name))
     assert f"'{kind}'" in str(check.sqltext)

@@ -208,11 +208,11 @@ def test_what_nobody_measured_is_said_and_not_made_up():
     assert parts['roundout'].feet is None
     assert 'holds what nobody measured: speed, wind, roundout' in str(parts['hold_off'].words)
     assert str(diagnosis.one_change).startswith(
-        'It touched 200 ft beyond the middle of the box. Why cannot be told, since nobody read the speed'
+        'It touched 200 ft beyond the middle of the box. Why is not known, since nobody read the speed'
     )
     _, read, brief = judged(along_ft=600, threshold_speed_kias=briefed().speed.approach_speed_kias)
     assert str(read.one_change).startswith(
-        'It touched 200 ft before the middle of the box. Why cannot be told yet: time the hold-off'
+        'It touched 200 ft before the middle of the box. Why is not known yet. On the next lap, time the hold-off'
     )
     timed = brief.touchdown.float_s
     speed = brief.speed.approach_speed_kias

@@ -169,7 +169,7 @@ def test_a_wind_along_base_overshoots_final_unless_begun_earlier():
     found = pattern(PatternChoice(wind_dir_deg_true=308, wind_kt=20))
     turn = found.final_turn
     assert turn.drift_ft > 200
-    assert f'roll in {turn.begin_earlier_s:.0f} s earlier' in str(turn.words)
+    assert f'Roll in {turn.begin_earlier_s:.0f} s earlier' in str(turn.words)
     assert turn.bank_if_begun_late_deg > 30
     assert any('go around' in text for text in map(str, found.cautions))
     held = pattern(PatternChoice(wind_dir_deg_true=128, wind_kt=20)).final_turn

@@ -164,7 +164,7 @@ def test_the_next_lesson_takes_the_weakest_and_the_stalest_and_one_new_thing_at_
     assert said['no_flap'] == 'Last flown 45 days ago.'
     head = head_of(standings, found)
     assert str(head.holds) == 'At standard or signed: Normal landing.'
-    assert str(head.holds_not).startswith('Forward slip is farthest from it')
+    assert str(head.holds_not).startswith('Forward slip needs the most work')
     refused = next_lesson(standings, today=TODAY, not_today={'forward_slip': head.holds})
     assert refused.main == 'no_flap'
     assert str(refused.left_out[0]).startswith('forward_slip') is False

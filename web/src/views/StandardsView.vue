@@ -207,7 +207,8 @@ function togglePattern() {
               </template>
               <Stepper
                 :model-value="draft[task]!.speed_above_kt ?? null"
-                :label="say('standards.faster-by-empty-if-not')"
+                :label="say('standards.faster-by')"
+                :hint="say('standards.leave-it-empty-if-not')"
                 unit="kt"
                 :min="0"
                 :max="50"
@@ -215,7 +216,8 @@ function togglePattern() {
               />
               <Stepper
                 :model-value="draft[task]!.speed_below_kt ?? null"
-                :label="say('standards.slower-by-empty-if-not')"
+                :label="say('standards.slower-by')"
+                :hint="say('standards.leave-it-empty-if-not')"
                 unit="kt"
                 :min="0"
                 :max="50"
@@ -235,7 +237,8 @@ function togglePattern() {
           <div v-if="draft.climb" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
             <Stepper
               :model-value="draft.climb.speed_above_kt ?? null"
-              :label="say('standards.faster-by-empty-if-not')"
+              :label="say('standards.faster-by')"
+              :hint="say('standards.leave-it-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
@@ -243,7 +246,8 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.climb.speed_below_kt ?? null"
-              :label="say('standards.slower-by-empty-if-not')"
+              :label="say('standards.slower-by')"
+              :hint="say('standards.leave-it-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
@@ -261,7 +265,8 @@ function togglePattern() {
           <div v-if="draft.pattern" class="grid grid-cols-2 gap-3 lg:grid-cols-4">
             <Stepper
               :model-value="draft.pattern.altitude_ft ?? null"
-              :label="say('standards.altitude-within-empty-if-not')"
+              :label="say('standards.altitude-within')"
+              :hint="say('standards.leave-it-empty-if-not')"
               unit="ft"
               :min="10"
               :max="1000"
@@ -270,7 +275,8 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.pattern.speed_above_kt ?? null"
-              :label="say('standards.faster-by-empty-if-not')"
+              :label="say('standards.faster-by')"
+              :hint="say('standards.leave-it-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"
@@ -278,7 +284,8 @@ function togglePattern() {
             />
             <Stepper
               :model-value="draft.pattern.speed_below_kt ?? null"
-              :label="say('standards.slower-by-empty-if-not')"
+              :label="say('standards.slower-by')"
+              :hint="say('standards.leave-it-empty-if-not')"
               unit="kt"
               :min="0"
               :max="50"

@@ -56,7 +56,7 @@ ground-beyond_climb = The box ends { $beyond } beyond the last place from which 
 ground-no_roll_left = Even a touchdown at the threshold leaves { $missing } too little runway for the factored ground roll. Choose another runway.
 ground-no_climb_left = Even a go-around from the threshold does not clear what stands beyond the end. Choose another runway.
 ground-beyond_part = The box ends { $beyond } beyond the first { $part } of the runway: go around if not down by then.
-ground-climb_unknown = Something stands beyond the end, and how this aircraft climbs in landing configuration is not known for this air: where a go-around still clears it is unknown.
+ground-climb_unknown = Something stands beyond the end. How this aircraft climbs in landing configuration in this air is not known, so nobody can say where a go-around still clears it.
 ground-no_climb_known = How this aircraft climbs in a go-around in this air is not entered: use the handbook.
 ground-no_climb = In this air the aircraft does not climb with the flap of the landing: no landing is good here. Take less weight, cooler air or another field.
 ground-weak_climb = A go-around climbs at only { $climb } in this air: decide early, and raise the flap in stages.
@@ -114,7 +114,7 @@ margins-unfactored = without a safety factor
 margins-go = { $left } of runway to spare at 50 ft after a touch-and-go.
 margins-short_over_50 = From 50 ft over the threshold the landing takes { $needed }, { $short } more than the runway has.
 margins-stops_beyond = This landing stops { $beyond } beyond the end of the runway.
-margins-may_stop_beyond = 1 landing in 20 touches down so far along that it stops { $beyond } beyond the end of the runway.
+margins-may_stop_beyond = One landing in 20 touches down so far in that it stops { $beyond } beyond the end of the runway.
 margins-little = Only { $left } of runway is left over, less than a third of the { $needed } that the landing takes: little margin.
 margins-full_stop = Land to a full stop: a touch-and-go would need { $short } more than the runway has.
 margins-little_to_go = After a touch-and-go only { $left } of runway is left at 50 ft: little margin. Rather stop and taxi back.
@@ -182,8 +182,8 @@ speed-training_aid = Training aid: the aircraft handbook, local rules and the in
 
 ## What would teach most next: how far the chance to hit is expected to rise when more is measured of the next laps.
 
-teaching-speed = Read the speed over the threshold on the next { $laps } laps: with the aim that follows from it that is worth about { $gain } of chance more than watching where they touch.
-teaching-speed_and_time = Read the speed over the threshold and time the hold-off on the next { $laps } laps: with the aim that follows from it that is worth about { $gain } of chance more than watching where they touch.
+teaching-speed = On the next { $laps } laps, read the speed over the threshold. The aim that follows from it is worth about { $gain } of chance more than watching where they touch.
+teaching-speed_and_time = On the next { $laps } laps, read the speed over the threshold and time the hold-off. The aim that follows from them is worth about { $gain } of chance more than watching where they touch.
 teaching-flying = Mark where the next { $laps } laps touch: with the aim that follows from it that is worth about { $gain } of chance. Reading the speed or timing the hold-off would add next to nothing.
 teaching-nothing = Nothing that could be measured on the next laps would move the aim by much: it is as sure as it gets.
 
@@ -191,7 +191,7 @@ teaching-nothing = Nothing that could be measured on the next laps would move th
 
 weather-now = { $words }
 weather-never = No wind has been given yet: everything here is calculated for calm, standard air. Give the wind first.
-weather-old = Wind and pressure are of an earlier hour or day: read the sock and the report before you fly these numbers.
+weather-old = Wind and pressure were given for another hour or day. Read the sock and the report before you fly these numbers.
 weather-later = The report expects { $words } before long: plan to be on the ground by then.
 weather-ceiling = Cloud at { $ceiling }; the minimum of the school is { $least }.
 weather-visibility = Visibility { $visibility }; the minimum of the school is { $least }.
@@ -236,7 +236,7 @@ wind-thin_air_above = Density altitude { $altitude }, { $above } above the field
 wind-sea_level = sea level
 wind-air_usual = The air is that of { $height } on a standard day: nothing to allow for.
 wind-air_dense = The air is that of { $height } on a standard day, denser than at sea level: { $slower } less groundspeed at the same indicated speed.
-wind-air_thin = The air is that of { $height } on a standard day: at the same indicated speed you are { $faster } faster over the ground, and rolls and floats are about { $longer } longer than at sea level. Fly the same indicated speeds.
+wind-air_thin = The air is that of { $height } on a standard day. At the same indicated speed you are { $faster } faster over the ground, and rolls and floats are about { $longer } longer than at sea level. Fly the same indicated speeds.
 
 ## The limits of wind as rows: a value, how it is compared, how grave it is to be over it, and what is said then.
 

@@ -46,7 +46,7 @@ examined-nothing = Nothing flown yet.
 
 head-holds = At standard or signed: { $names }.
 head-holds_none = Nothing is at standard yet.
-head-weak = { $name } is farthest from it: { $chance } of landings meet it.
+head-weak = { $name } needs the most work: { $chance } of landings meet it.
 head-weak_unknown = { $name } has been begun; too few landings to say more.
 head-weak_none = Nothing that was begun is below standard.
 head-stale = { $name } is stale.

@@ -1,6 +1,6 @@
 account-changed-all-other-devices-are = Changed. All other devices are signed out.
 account-the-old-one = The old one
-account-the-new-one-10-characters = The new one: 10 characters or more; several words are easy to keep
+account-the-new-one-10-characters = The new one, with 10 characters or more (several words are easy to remember)
 account-change-it = Change it
 account-where-you-are-signed-in = Where you are signed in
 account-sign-out-everywhere-else = Sign out everywhere else

@@ -8,7 +8,7 @@ debrief-correct-lap = Correct lap {$number}
 debrief-not-judged = not judged
 debrief-only-the-last-laps = Only the last {$open} laps
 debrief-all-laps = All {$all} laps
-debrief-tolerances-quoted-from-memory-the = Tolerances quoted from memory; the current edition of the standard and the examiner decide.
+debrief-tolerances-quoted-from-memory-the = Tolerances are quoted from memory. The current edition of the standard and the examiner decide.
 debrief-the-one-change = The one change
 debrief-faults-and-remedies = Faults and remedies:
 debrief-it-could-not-be-measured = It could not be measured.
@@ -24,8 +24,8 @@ debrief-gravest-first-what-was-neither = Gravest first. What was neither measure
 debrief-the-target = the target
 debrief-debrief = Debrief: {$name}
 debrief-kept-but-cannot-be-read = { $unreadable ->
-    [one] One lap of this sortie is kept but cannot be read, and not shown here. Tell whoever runs Bullseye at your school; the others are complete.
-   *[other] {$unreadable} laps of this sortie are kept but cannot be read, and not shown here. Tell whoever runs Bullseye at your school; the others are complete.
+    [one] One lap of this sortie is kept but cannot be read, and not shown here. Tell the person who runs Bullseye at your school. The others are complete.
+   *[other] {$unreadable} laps of this sortie are kept but cannot be read, and not shown here. Tell the person who runs Bullseye at your school. The others are complete.
  }
 debrief-no-lap-flown-yet = No lap flown yet.
 debrief-record-the-first = Record the first

@@ -1,9 +1,9 @@
 techniques-whether-these-choices-go-together = Whether these choices go together could not be checked: {$message}
 techniques-new-sorties-of-yours-start = New sorties of yours start with it.
-techniques-where-instructors-differ-theirs-is = Where instructors differ, theirs is a setting; every brief says which it follows.
+techniques-where-instructors-differ-theirs-is = Where instructors differ, the choice is a setting. Every brief says which one it follows.
 techniques-mine = · mine
 techniques-make-it-mine = Make it mine
-techniques-built-in-it-stays-as = Built in: it stays as it is; a copy can be changed.
+techniques-built-in-it-stays-as = It is built in and stays as it is. Change a copy instead.
 techniques-suits = Suits: {$suits}
 techniques-costs = Costs: {$costs}
 techniques-our-default = Our default: {$why}

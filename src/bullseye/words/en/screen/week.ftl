@@ -13,4 +13,4 @@ week-not-now = Not now: {$line}
 week-there-are-more-sorties-this = There are more sorties this week than are shown.
 week-not-booked-this-week = Not booked this week
 week-and-more-who-have-flown = And {$others_not_booked} more, who have flown since.
-week-hours-are-utc-what-somebody = Hours are UTC. What somebody is due for comes from their record; you decide.
+week-hours-are-utc-what-somebody = Hours are UTC. What somebody is due for comes from their record. You decide.
