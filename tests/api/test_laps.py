@@ -153,7 +153,7 @@ def test_a_time_no_calendar_can_move_is_refused_and_nothing_else_suffers(marta, 
     sortie = marta.sortie_of('Ines')
     marta.put_lap(sortie, along_ft=880.0)
     refused = marta.put_lap(sortie, status=422, flown_at=moment)
-    assert 'accepted: a time from the years' in refused['fields']['flown_at']
+    assert 'nter a time from the years' in refused['fields']['flown_at']
     writer = {'device': str(uuid.uuid4()), 'number': 1, 'sent_at': moment}
     if moment != '2100-01-01T00:00:00Z':  # which a clock may show; what it dates is put right by it
         assert 'writer.sent_at' in marta.put_lap(sortie, status=422, writer=writer)['fields']
@@ -175,7 +175,7 @@ def test_a_clock_that_lost_its_battery_is_put_right_and_one_that_cannot_be_is_re
     away = datetime.now(UTC) - datetime.fromisoformat(lap['flown_at'])
     assert timedelta(minutes=9) < away < timedelta(minutes=12)
     wrong = marta.put_lap(sortie, status=422, flown_at='1999-12-31T23:00:00Z')
-    assert 'accepted: a time from the years 2000 to 2099' in wrong['fields']['flown_at']
+    assert 'nter a time from the years 2000 to 2099' in wrong['fields']['flown_at']
 
 
 @pytest.mark.parametrize(

@@ -102,7 +102,7 @@ def test_dragging_the_spot_redraws_and_says_the_effect_in_feet(marta: Page, quie
     expect(page.get_by_label('Wind', exact=True)).to_have_value('9')
     page.get_by_label('Weight', exact=True).fill('9000')
     page.get_by_label('Weight', exact=True).press('Enter')
-    expect(page.get_by_role('alert')).to_contain_text('accepted: 1450 to 2400')
+    expect(page.get_by_role('alert')).to_contain_text('Enter a value between 1450 and 2400 lb')
     quiet.clear()  # the browser logs the refusal
 
 

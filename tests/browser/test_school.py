@@ -22,7 +22,7 @@ def test_an_aircraft_is_entered_with_a_pasted_table_and_taken_back(marta: Page, 
     to(page, 'Hangar')
     page.get_by_role('button', name='Copy', exact=True).click()
     page.get_by_label('Name', exact=True).fill('Dunlin 115')
-    area = page.get_by_label('temperatures [°C] along the first row')
+    area = page.get_by_label('Temperatures [°C] stand along the first row')
     area.fill('\t0\t30\n0\t500\t5x0')
     page.get_by_role('button', name='Read the table').first.click()
     expect(page.get_by_role('alert').filter(has_text='5x0')).to_contain_text('row 2, column 3')

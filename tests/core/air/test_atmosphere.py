@@ -34,7 +34,7 @@ def test_pressure_altitude_is_where_the_standard_has_that_pressure():
     assert air.pressure_altitude_ft(elevation_ft=2_000, qnh_hpa=1013.25) == pytest.approx(2_000)
     # [com] about 27 ft a hectopascal near sea level
     assert air.pressure_altitude_ft(elevation_ft=0, qnh_hpa=1003.25) == pytest.approx(275, abs=5)
-    with pytest.raises(InvalidInput, match='pressure_hpa is 0; accepted: above 0'):
+    with pytest.raises(InvalidInput, match='Pressure cannot be 0 hPa'):
         air.altitude_of_pressure_ft(0)
 
 

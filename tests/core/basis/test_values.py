@@ -34,18 +34,18 @@ def test_the_exact_units():
     [
         (
             lambda: RunwayEnd(**END | {'course_deg_true': 400.0}),
-            'course_deg_true is 400.0; accepted: at least 0 and at most 360',
+            'Course cannot be 400°. Enter a value between 0 and 360°.',
         ),
-        (lambda: RunwayEnd(**END | {'length_ft': math.inf}), 'length_ft is inf'),
-        (lambda: RunwayEnd(**END | {'slope_pct': 40.0}), 'slope_pct is 40.0; accepted: at least -15 and at most 15'),
-        (lambda: RunwayEnd(**END | {'width_ft': '60'}), "width_ft is '60'"),
-        (lambda: RunwayEnd(**END | {'displaced_threshold_ft': True}), 'displaced_threshold_ft is True'),
-        (lambda: Wind(direction_deg_true=-10, speed_kt=5), 'direction_deg_true is -10'),
-        (lambda: Wind(direction_deg_true=10, speed_kt=math.nan), 'speed_kt is nan'),
-        (lambda: Obstacle(height_ft=0, before_threshold_ft=100), 'height_ft is 0; accepted: above 0'),
+        (lambda: RunwayEnd(**END | {'length_ft': math.inf}), 'Length cannot be inf ft'),
+        (lambda: RunwayEnd(**END | {'slope_pct': 40.0}), 'Slope cannot be 40 %. Enter a value between -15 and 15 %.'),
+        (lambda: RunwayEnd(**END | {'width_ft': '60'}), 'Width cannot be “60”'),
+        (lambda: RunwayEnd(**END | {'displaced_threshold_ft': True}), 'Displaced threshold cannot be true'),
+        (lambda: Wind(direction_deg_true=-10, speed_kt=5), 'Direction cannot be -10°'),
+        (lambda: Wind(direction_deg_true=10, speed_kt=math.nan), 'Wind cannot be nan kt'),
+        (lambda: Obstacle(height_ft=0, before_threshold_ft=100), 'Height cannot be 0 ft. Enter a value above 0'),
         (
             lambda: Tolerance(touchdown_from_ft=0, touchdown_to_ft=0, speed_above_kt=5, speed_below_kt=5),
-            'touchdown_to_ft is 0',
+            'Last touchdown allowed cannot be 0 ft',
         ),
         (
             lambda: Approach(
@@ -56,7 +56,7 @@ def test_the_exact_units():
                 deceleration_fps2=0.2,
                 eye_height_ft=7,
             ),
-            'deceleration_fps2 is 0.2; accepted: above 0.5 and at most 12',
+            'Slowing in the float cannot be 0.2 ft/s². Enter a value above 0.5 and at most 12 ft/s².',
         ),
     ],
 )
@@ -72,7 +72,7 @@ def test_values_cannot_be_changed_after_they_were_checked():
     end = RunwayEnd(**END)
     with pytest.raises(dataclasses.FrozenInstanceError):
         end.length_ft = -1
-    with pytest.raises(InvalidInput, match='length_ft'):
+    with pytest.raises(InvalidInput, match='Length cannot be -1 ft'):
         dataclasses.replace(end, length_ft=-1)
 
 
@@ -145,7 +145,7 @@ def test_a_field_names_its_ends():
     end = RunwayEnd(**END)
     field = Airfield(ident='LANT', latitude_deg=47.2, longitude_deg=-38.4, ends=(end,))
     assert field.end('05') is end
-    with pytest.raises(InvalidInput, match="runway is '23'; accepted: 05"):
+    with pytest.raises(InvalidInput, match='Runway cannot be “23”'):
         field.end('23')
     with pytest.raises(InvalidInput, match='each ident once'):
         dataclasses.replace(field, ends=(end, end))

@@ -128,11 +128,11 @@ def test_more_laps_make_it_surer():
 
 
 def test_an_approach_that_makes_no_sense_teaches_nobody():
-    for wrong in (
-        {'speed_ktas': 0.0},
-        {'path_angle_deg': 40.0},
-        {'deceleration_fps2': 0.1},
-        {'headwind_kt': float('nan')},
+    for called, wrong in (
+        ('True airspeed', {'speed_ktas': 0.0}),
+        ('Path angle', {'path_angle_deg': 40.0}),
+        ('Slowing in the float', {'deceleration_fps2': 0.1}),
+        ('Headwind', {'headwind_kt': float('nan')}),
     ):
-        with pytest.raises(ValueError, match=next(iter(wrong))):
+        with pytest.raises(ValueError, match=f'{called} cannot be'):
             Approach(**({**dataclasses.asdict(approach()), **wrong}))

@@ -168,5 +168,5 @@ def test_a_table_ends_where_it_ends():
         read_table(np.ones((2, 2)), axes)
     low = [('pressure altitude', (0.0, 1_000.0), -300.0), ('temperature', (0.0, 10.0), -20.0)]
     assert read_table([[5.0, 6.0], [7.0, 8.0]], low) == 5  # denser air than printed: the first value, which errs long
-    with pytest.raises(InvalidInput, match='temperature_c is 5; accepted: above the value before it, 5'):
+    with pytest.raises(InvalidInput, match='Enter a value above the value before it, 5 °C'):
         require_rising('temperature_c', (0, 5, 5))

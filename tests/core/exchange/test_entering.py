@@ -61,7 +61,7 @@ def test_numbers_are_read_as_spreadsheets_write_them():
     [
         ('', 'nothing'),
         ('just words', 'apart by tabs'),
-        (LANDING.replace('590', '59O'), "'59O'; accepted: a number in row 3, column 3"),
+        (LANDING.replace('590', '59O'), '“59O”. Enter a number in row 3, column 3'),
         (LANDING.replace('590', '540'), 'in row 3, column 3, not less than'),
         (LANDING + '\n4000\t600', 'row 4 with 2 cells'),
         (LANDING.replace('2000', '0'), 'above the value before it'),
@@ -229,12 +229,12 @@ def test_a_runway_table_becomes_fields():
 @pytest.mark.parametrize(
     ('line', 'words'),
     [
-        (GOOD.replace('ASP,0', 'ASP,1'), 'closed'),
+        (GOOD.replace('ASP,0', 'ASP,1'), 'Closed'),
         (GOOD.replace('47.2,', ','), 'le_latitude_deg'),
-        (GOOD.replace('ASP', 'WATER'), 'surface'),
-        (GOOD.replace('ASP,0', 'ASP,yes'), 'closed'),
-        (GOOD.replace('ASP,0', 'ASP,temporarily'), 'closed'),
-        (GOOD.replace('2790', '1970'), 'length_ft is'),
+        (GOOD.replace('ASP', 'WATER'), 'Surface'),
+        (GOOD.replace('ASP,0', 'ASP,yes'), 'Closed'),
+        (GOOD.replace('ASP,0', 'ASP,temporarily'), 'Closed'),
+        (GOOD.replace('2790', '1970'), 'Length cannot be “1,970”'),
         (GOOD.replace(',38,218,210', ',38,38,210'), 'he_heading_degT'),
         (GOOD.replace(',05,', ',23,').replace(',23,47.206', ',05,47.206'), 'magnetic course'),
         (GOOD.replace('47.2,', 'nan,'), 'le_latitude_deg'),

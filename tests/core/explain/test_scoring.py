@@ -88,7 +88,7 @@ def test_a_go_around_is_never_scored_and_always_good():
     assert score.points is None
     assert 'good answer' in str(score.words)
     assert 'good answer' in str(diagnosis.one_change)
-    with pytest.raises(InvalidInput, match='along_ft is 800'):
+    with pytest.raises(InvalidInput, match='Place of the touchdown cannot be 800 ft'):
         MeasuredLap(outcome='go_around', along_ft=800)
 
 

@@ -78,18 +78,21 @@ def test_the_landing_table_is_read_between_its_values_and_never_beyond():
 @pytest.mark.parametrize(
     ('thing', 'message'),
     [
-        (lambda: dataclasses.replace(MARRAM_160, max_weight_lb=-1), 'max_weight_lb is -1; accepted: above 0'),
-        (lambda: dataclasses.replace(MARRAM_160, max_weight_lb=math.nan), 'max_weight_lb is nan'),
-        (lambda: dataclasses.replace(MARRAM_160, eye_height_ft=math.inf), 'eye_height_ft is inf'),
+        (
+            lambda: dataclasses.replace(MARRAM_160, max_weight_lb=-1),
+            'Maximum weight cannot be -1 lb. Enter a value above 0 ',
+        ),
+        (lambda: dataclasses.replace(MARRAM_160, max_weight_lb=math.nan), 'Maximum weight cannot be nan lb'),
+        (lambda: dataclasses.replace(MARRAM_160, eye_height_ft=math.inf), 'Height of the eyes cannot be inf ft'),
         (
             lambda: speed(normal_approach_kias=50),
-            'normal_approach_kias is 50; accepted: above the stalling speed, 50.0',
+            'Approach speed cannot be 50 KIAS. Enter a value above the stalling speed, 50.0 KIAS.',
         ),
         (
             lambda: AirspeedTable(ias_kt=(50, 40), cas_kt=(50, 60)),
-            'ias_kt is 40; accepted: above the value before it, 50',
+            'Indicated airspeed cannot be 40 kt. Enter a value above the value before it, 50 kt.',
         ),
-        (lambda: MARRAM_160.flap('wide open'), "flap is 'wide open'; accepted: up, half, full"),
+        (lambda: MARRAM_160.flap('wide open'), 'Flap cannot be “wide open”. Enter up, half or full.'),
     ],
 )
 def test_nonsense_is_refused_with_the_field_the_value_and_the_range(thing, message):

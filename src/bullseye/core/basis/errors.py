@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bullseye.core.basis.refusal import refused
 from bullseye.core.basis.sentence import Sentence
 
 
@@ -20,7 +21,7 @@ class InvalidInput(BullseyeError, ValueError):
         self.field = field
         self.value = value
         self.accepted = accepted
-        super().__init__(f'{field} is {value!r}; accepted: {accepted}')
+        super().__init__(refused(field, value, accepted))
 
 
 class NotWorkedOut(BullseyeError, ValueError):

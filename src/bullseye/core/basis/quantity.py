@@ -44,14 +44,14 @@ def is_in_range(moment: datetime) -> bool:
 def kept_moment(moment: datetime) -> datetime:
     """A moment in UTC; those outside the years that are kept are refused."""
     if not is_in_range(moment):
-        raise ValueError('accepted: a time from the years 2000 to 2099')
+        raise ValueError('enter a time from the years 2000 to 2099')
     return moment.astimezone(UTC)
 
 
 def clock_reading(moment: datetime) -> datetime:
     """What a device's clock showed, in UTC; it may be wrong by years and is put right by whoever reads it."""
     if not _CLOCKS_BEGIN <= moment < _CLOCKS_END:
-        raise ValueError('accepted: a time from the years 1970 to 2999; look at the clock of the device')
+        raise ValueError('enter a time from the years 1970 to 2999, and look at the clock of the device')
     return moment.astimezone(UTC)
 
 

@@ -34,6 +34,7 @@ from bullseye.core.basis.limits import (
     WindKt,
 )
 from bullseye.core.basis.quantity import Checked, Degrees, Name
+from bullseye.core.basis.refusal import found_wrong, refused
 from bullseye.core.given.aircraft import Aircraft, FlapSetting
 from bullseye.core.given.airfield import RunwayEnd
 from bullseye.core.given.belief import Calibration
@@ -274,18 +275,6 @@ def request_adapter() -> TypeAdapter[BriefRequest]:
     return TypeAdapter(BriefRequest)
 
 
-_LIMITS = {
-    'greater_than': 'above {gt}',
-    'greater_than_equal': 'at least {ge}',
-    'less_than_equal': 'at most {le}',
-}
-
-
-def _limit(what: str, context: Mapping[str, Any]) -> str:
-    """A limit in words: numbers without a needless end, days as they are written."""
-    return _LIMITS[what].format(**{k: f'{v:g}' if isinstance(v, int | float) else v for k, v in context.items()})
-
-
 def messages(error: ValidationError) -> dict[str, str]:
     """One message a field, in our words, keyed by its dotted path."""
     found: dict[str, str] = {}
@@ -293,24 +282,11 @@ def messages(error: ValidationError) -> dict[str, str]:
         path = [str(part) for part in item['loc']]
         given, context = item['input'], item.get('ctx', {})
         original = context.get('error')
-        name = path[-1] if path else 'request'
         if isinstance(original, InvalidInput):
             path.append(original.field)
             message = str(original)
-        elif item['type'] in _LIMITS:
-            message = f'{name} is {given!r}; accepted: {_limit(item["type"], context)}'
-        elif item['type'] == 'missing':
-            message = f'{name} is missing'
-        elif item['type'] in ('unexpected_keyword_argument', 'extra_forbidden'):
-            message = f'{name} is not a field of this request'
-        elif item['type'] == 'literal_error':
-            message = f'{name} is {given!r}; accepted: {context["expected"]}'
-        elif item['type'] == 'finite_number':
-            message = f'{name} is {given!r}; accepted: a finite number'
-        elif item['type'] == 'float_type':
-            message = f'{name} is {given!r}; accepted: a number'
         else:
-            message = f'{name}: {item["msg"].removeprefix("Value error, ")}'
+            message = found_wrong(item['type'], path, given, context, item['msg'])
         found.setdefault('.'.join(path) or 'request', message)
     return found
 
@@ -329,12 +305,12 @@ def parse_request(data: object, *, aircraft_by_name: Mapping[str, Aircraft]) -> 
         if name in aircraft_by_name:
             filled['aircraft'] = aircraft_by_name[name]
         else:
-            early['aircraft'] = f'aircraft is {name!r}; accepted: {", ".join(aircraft_by_name)} or an object'
+            early['aircraft'] = refused('aircraft', name, f'{", ".join(aircraft_by_name)} or an object')
     if isinstance(code := filled.get('standard'), str):
         if code in get_args(StandardCode):
             filled['standard'] = BUILT_IN[code]  # type: ignore[index]
         else:
-            early['standard'] = f'standard is {code!r}; accepted: {", ".join(BUILT_IN)} or an object'
+            early['standard'] = refused('standard', code, f'{", ".join(BUILT_IN)} or an object')
     try:
         request = request_adapter().validate_python(filled)
     except ValidationError as error:

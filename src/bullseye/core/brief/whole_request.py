@@ -14,6 +14,7 @@ from pydantic import TypeAdapter, ValidationError
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import TakeoffKind
 from bullseye.core.basis.quantity import kept_moment
+from bullseye.core.basis.refusal import missing, missing_in_report, refused
 from bullseye.core.brief.ends import ranking_of
 from bullseye.core.brief.lapplan import LessonTime
 from bullseye.core.brief.plan import Plan
@@ -104,10 +105,10 @@ def _lesson(more: Mapping[str, Any], errors: _Errors) -> tuple[LessonTime, str |
         lesson = errors.of('lesson', lambda: _lesson_adapter().validate_python(more['lesson'])) or lesson
     callsign = more.get('callsign')
     if callsign is not None and not (isinstance(callsign, str) and 0 < len(callsign) <= _CALLSIGN_LIMIT):
-        errors['callsign'] = f'callsign is {callsign!r}; accepted: 1 to {_CALLSIGN_LIMIT} characters'
+        errors['callsign'] = refused('callsign', callsign, f'1 to {_CALLSIGN_LIMIT} characters')
     takeoff = more.get('takeoff', 'normal')
     if takeoff not in get_args(TakeoffKind):
-        errors['takeoff'] = f'takeoff is {takeoff!r}; accepted: {", ".join(get_args(TakeoffKind))}'
+        errors['takeoff'] = refused('takeoff', takeoff, ', '.join(get_args(TakeoffKind)))
     return lesson, callsign, takeoff
 
 
@@ -134,7 +135,7 @@ def parse_whole_request(
         if isinstance(text, str) and len(text) < _TEXT_LIMIT:
             report = errors.of('metar', lambda: read_metar(text, now=at or now, station=station))
         else:
-            errors['metar'] = 'metar is not a METAR; accepted: its text'
+            errors['metar'] = refused('metar', text, 'the text of a METAR')
     choice = PatternChoice()
     if 'pattern' in more:
         choice = errors.of('pattern', lambda: _choice_adapter().validate_python(more['pattern'])) or choice
@@ -148,9 +149,7 @@ def parse_whole_request(
     elif isinstance(landing.get('runway'), str):
         ident = landing['runway']
         if field is None:
-            errors['runway'] = (
-                f'runway is {ident!r}; accepted: an object, or with airfield the ident of one of its ends'
-            )
+            errors['runway'] = refused('runway', ident, 'an object, or with an airfield the name of one of its ends')
             landing.pop('runway')
         else:
             landing['runway'] = errors.of('runway', lambda: field.end(ident)) or field.ends[0]
@@ -178,10 +177,7 @@ def _parsed(landing: dict[str, Any], aircraft: Mapping[str, Aircraft], report: R
     except RefusedRequest as error:
         if report is None:
             raise
-        said = {
-            path: f'{text} (the METAR has none; enter it by hand)' if text.endswith('is missing') else text
-            for path, text in error.errors.items()
-        }
+        said = {path: missing_in_report(path) if text == missing(path) else text for path, text in error.errors.items()}
         raise RefusedRequest(said) from None
 
 

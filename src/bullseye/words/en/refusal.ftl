@@ -1,0 +1,103 @@
+## Why something that was entered is refused
+refusal-nothing = empty
+refusal-value = a value { $accepted }
+refusal-value_of = a value of { $accepted }
+refusal-one_of = { $some } or { $last }
+refusal-accepted = { $label } cannot be { $given }. Enter { $accepted }.
+refusal-not_chosen = { $label } is not chosen yet. Choose one from the list.
+refusal-missing = { $label } is missing.
+refusal-missing_in_report = { $label } is missing, and the METAR does not give it: enter it by hand.
+refusal-no_field = “{ $label }” is not a field that is asked for here.
+refusal-row = { $label }, row { $number }
+refusal-text_too_short = { $limit ->
+    [one] { $label } is empty. Enter it.
+   *[other] { $label } needs at least { $limit } characters.
+ }
+refusal-text_too_long = { $label } takes at most { $limit } characters.
+refusal-too_few = { $limit ->
+    [one] { $label } is empty. Enter at least one.
+   *[other] { $label } needs at least { $limit } entries.
+ }
+refusal-too_many = { $label } takes at most { $limit } entries.
+refusal-unreadable = { $label } cannot be read as it was sent.
+refusal-other = { $label } cannot be taken: { $why }
+
+## What fields are called, where it does not follow from their name
+field-request = What was sent
+field-student_id = The student
+field-aircraft_id = The aircraft
+field-runway_end_id = The runway
+field-standard_id = The standard
+field-technique_id = The technique
+field-instructor_id = The instructor
+field-person_id = The person
+field-sortie_id = The sortie
+field-max_weight_lb = Maximum weight
+field-empty_weight_lb = Empty weight
+field-weight_lb = Weight
+field-people_lb = Weight of the people
+field-bags_lb = Weight of the bags
+field-fuel_gal = Fuel
+field-fuel_burn_gph = Fuel burn
+field-stall_kcas = Stalling speed
+field-ias_kt = Indicated airspeed
+field-cas_kt = Calibrated airspeed
+field-limit_kias = Flap limit speed
+field-gear_limit_kias = Gear limit speed
+field-normal_approach_kias = Approach speed
+field-short_field_approach_kias = Short-field approach speed
+field-power_off_approach_kias = Power-off approach speed
+field-best_glide_kias = Best glide speed
+field-rotate_kias = Speed to rotate
+field-vx_kias = Vx
+field-vy_kias = Vy
+field-idle_path_angle_deg = Glide angle
+field-wind_kt = Wind
+field-gust_kt = Gust
+field-wind_dir_deg_true = Wind direction, true
+field-wind_dir_deg_mag = Wind direction, magnetic
+field-wind_limit_kt = Wind limit
+field-crosswind_limit_kt = Crosswind limit
+field-demonstrated_crosswind_kt = Crosswind shown
+field-temperature_c = Temperature
+field-qnh_hpa = QNH
+field-pressure_hpa = Pressure
+field-pressure_altitude_ft = Pressure altitude
+field-density_altitude_ft = Density altitude
+field-spot_ft = Spot
+field-aim_point_ft = Aim point
+field-along_ft = Place of the touchdown
+field-lateral_ft = Distance from the centreline
+field-float_s = Float
+field-threshold_speed_kias = Speed over the threshold
+field-approach_speed_kias = Approach speed
+field-over_50_ft_ft = Distance over 50 ft
+field-ground_roll_ft = Ground roll
+field-planned_on = Day
+field-planned_time = Hour
+field-booked_min = Booked time
+field-at = Time
+field-metar = METAR
+field-speed_above_kt = Faster by
+field-speed_below_kt = Slower by
+field-touchdown_from_ft = First touchdown allowed
+field-speed_ktas = True airspeed
+field-speed_kt = Wind
+field-touchdown_to_ft = Last touchdown allowed
+field-needed_chance = Landings of 100 that meet the standard
+field-stale_days = Days until an exercise is stale
+field-least_ceiling_ft = Lowest cloud
+field-least_visibility_m = Shortest visibility
+field-aim_step_ft = Most that one lap moves the aim point
+field-ident = Name of the runway or field
+field-lat = Latitude
+field-lon = Longitude
+field-elevation_ft = Elevation
+field-length_ft = Length
+field-width_ft = Width
+field-course_deg_true = Course
+field-eye_height_ft = Height of the eyes
+field-blind_distance_ft = Distance hidden by the nose
+field-landing_climb_fpm = Climb in landing configuration
+field-deceleration_fps2 = Slowing in the float
+field-flown_at = Time of the lap
