@@ -46,8 +46,8 @@ const figure = (value: number, step: number) =>
     <p v-if="known.chance !== null" class="flex flex-wrap items-baseline gap-x-4">
       <span>
         <span class="figure text-3xl">{{ percent(known.chance) }}</span>
-        <span class="text-sm text-soft">
-          {{ ' ' + say('record.of-landings-meet-it-are', { needed: percent(needed) }) }}</span
+        <span class="ml-2 text-sm text-soft">
+          {{ say('record.of-landings-meet-it-are', { needed: percent(needed) }) }}</span
         >
       </span>
       <span class="text-sm text-soft">

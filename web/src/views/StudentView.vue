@@ -107,7 +107,7 @@ watch(one, (now) => {
       <section class="panel text-sm" :aria-label="say('student.limits-and-dates')">
         <ul class="space-y-1">
           <li v-for="rule in one.currency" :key="rule.name">
-            <span aria-hidden="true">{{ rule.holds ? '✓' : '✕' }}</span>
+            <span aria-hidden="true" class="mr-1">{{ rule.holds ? '✓' : '✕' }}</span>
             <span :class="rule.holds ? '' : 'font-bold text-fail-ink'"> {{ rule.words }}</span>
             <span class="text-soft"> ({{ rule.source }})</span>
           </li>
