@@ -46,6 +46,7 @@ def tap(page: Page, feet: float, *, lateral: float = 0.0) -> None:
 def test_from_the_wind_to_three_scored_landings_and_all_is_kept(marta: Page, server: Server, quiet: list[str]):
     page = marta
     open_today(page, 'Ines Carvalho')
+    expect(page).to_have_title('Landing · Bullseye')
     expect(page.get_by_text('KIAS').first).to_be_visible()
     expect(page.get_by_text('8 kt headwind')).to_be_visible()
     expect(page.get_by_text('student 6 kt')).to_be_visible()
@@ -55,6 +56,7 @@ def test_from_the_wind_to_three_scored_landings_and_all_is_kept(marta: Page, ser
     expect(page.get_by_text('speeds fall with its square root')).to_be_visible()
 
     page.get_by_role('link', name='Laps').click()
+    expect(page).to_have_title('Laps · Bullseye')
     first_aim = before_spot(page)
     for number, feet in enumerate((1_180, 1_220, 1_160), start=1):
         tap(page, feet, lateral=4)

@@ -119,3 +119,21 @@ def test_a_new_field_lies_beside_the_one_there_is():
     assert (blank['runways'][0]['ends'][0]['lat'], blank['runways'][0]['ends'][0]['lon']) == (lat, lon)
     assert blank['name'] == blank['ident'] == ''
     assert json.dumps(in_node("return load('fields').blankField()"))  # and somewhere without any
+
+
+def test_a_ground_mark_is_nowhere_until_somebody_says_where():
+    script = """
+        const { fromGeoJson, missingOf } = load('fields')
+        const field = fromGeoJson(given)
+        field.marks = [
+          { name: 'dam', lat: 47.2, lon: -38.4, use: 'base' },
+          { name: 'barn', lat: null, lon: null, use: 'base' },
+          { name: 'pond', lat: 47.2, lon: '', use: 'final' }, // emptied by hand
+          { name: 'sea', lat: 0, lon: 0, use: 'final' }, // a place like any other
+        ]
+        return missingOf(field)
+    """
+    told = in_node(script, FIELDS['lant'])
+    assert told == [
+        f'where ground mark {n}, {name}, is: its latitude and longitude' for n, name in ((2, 'barn'), (3, 'pond'))
+    ]

@@ -31,8 +31,9 @@ export interface Runway {
 }
 export interface Mark {
   name: string
-  lat: number
-  lon: number
+  /** null: not entered */
+  lat: number | null
+  lon: number | null
   use: string
 }
 export interface Field {
@@ -121,11 +122,15 @@ export function blankField(beside?: Field): Field {
 /** What of a field nobody has entered yet, in words; empty when it can be kept. */
 export function missingOf(field: Field): string[] {
   const is = (value: unknown) => typeof value === 'number' && Number.isFinite(value)
-  return field.runways.flatMap((one) =>
-    one.ends
-      .filter((at) => !is(at.lat) || !is(at.lon))
-      .map((at) => say('words.where-the-pavement-of-runway', { ident: at.ident || '?' })),
-  )
+  const isNowhere = (at: { lat: unknown; lon: unknown }) => !is(at.lat) || !is(at.lon)
+  return [
+    ...field.runways.flatMap((one) =>
+      one.ends.filter(isNowhere).map((at) => say('words.where-the-pavement-of-runway', { ident: at.ident || '?' })),
+    ),
+    ...field.marks.flatMap((mark, m) =>
+      isNowhere(mark) ? [say('words.where-the-ground-mark-is', { number: m + 1, name: mark.name || '?' })] : [],
+    ),
+  ]
 }
 /** Read what the server wrote or a file holds; throws with words for the user. */
 export function fromGeoJson(data: GeoJson): Field {

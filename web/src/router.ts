@@ -2,6 +2,7 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory } from 'vue-router'
 import { askForTrack, sessionQuery } from './api/queries'
+import { labels, say } from './said'
 import SignInView from './views/SignInView.vue'
 import TodayView from './views/TodayView.vue'
 
@@ -14,6 +15,37 @@ const LESSON = {
   laps: () => import('./views/LapsView.vue'),
   debrief: () => import('./views/DebriefView.vue'),
 }
+/** What each screen is called in the browser's own bar and history. */
+const TITLE = labels<string>({
+  today: 'today.sorties',
+  'sign-in': 'signin.sign-in',
+  setup: 'setup.set-up-your-school',
+  account: 'common.your-account',
+  deeds: 'common.who-did-what',
+  hangar: 'common.hangar',
+  fields: 'common.fields',
+  standards: 'common.standards',
+  techniques: 'common.techniques',
+  fleet: 'app.fleet',
+  tracks: 'tracks.recorded-flights',
+  track: 'replay.replay',
+  students: 'common.students',
+  student: 'app.the-record',
+  week: 'app.the-week',
+  syllabus: 'common.syllabus',
+  faults: 'common.faults-and-remedies',
+  logbook: 'common.logbook',
+  people: 'common.people',
+  'new-sortie': 'common.new-sortie',
+  prepare: 'common.prepare',
+  takeoff: 'common.takeoff',
+  pattern: 'common.pattern',
+  landing: 'common.landing',
+  'lap-plan': 'common.lap-plan',
+  kneeboard: 'common.kneeboard-card',
+  laps: 'common.laps',
+  debrief: 'common.debrief',
+})
 let isAsked = false
 function askForLesson() {
   if (isAsked) return
@@ -81,6 +113,10 @@ export function makeRouter(client: QueryClient) {
     if (session.must_set_second_factor && to.name !== 'account') return { name: 'account' }
     if (session.person) askForLesson()
     return true
+  })
+  router.afterEach((to) => {
+    const page = TITLE[String(to.name)]
+    document.title = page ? say('app.page', { page }) : say('app.bullseye')
   })
   return router
 }

@@ -66,3 +66,8 @@ def test_every_field_that_is_asked_for_has_a_label_without_its_unit():
     assert len(fields) > 200
     for name in fields:
         assert not re.search(r'_|\b(kt|kias|kcas|lb|hpa|gph|deg|fps2|id)\b', label(name)), name
+
+
+def test_a_field_of_a_list_is_told_with_its_row():
+    words = refused('spec.flaps.1.normal_approach_kias', 50, 'at least 1.1 times the stall, 52.4 KIAS')
+    assert words == 'Approach speed, row 2 cannot be 50 KIAS. Enter a value of at least 1.1 times the stall, 52.4 KIAS.'

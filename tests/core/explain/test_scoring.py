@@ -400,3 +400,11 @@ def test_a_wind_that_the_turns_showed_is_split_and_learned_by_like_one_that_was_
         assert words in said['turns']
         assert 'turns' not in said['read']
         assert flown_lap(MeasuredLap(**seen, headwind_by='turns'), request).approach.headwind_kt == -6.0
+
+
+def test_a_limit_with_a_half_is_told_as_it_is():
+    # common practice, no source: a limit is never told past itself
+    spec = BUILT_IN['us_private']
+    own = dataclasses.replace(spec, normal=dataclasses.replace(spec.normal, speed_above_kt=7.5, speed_below_kt=2.5))
+    score, _, _ = judged(request=make_request(standard=own))
+    assert next(one for one in score.criteria if one.name == 'speed').tolerance == '−2.5 to +7.5'

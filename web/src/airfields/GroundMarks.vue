@@ -9,7 +9,7 @@ const USES = ['downwind', 'base', 'final', 'go_around', 'other'] as const
 /** A new mark begins at the first runway, where the map shows it. */
 function pin() {
   const end = field.value.runways[0]?.ends[0]
-  field.value.marks.push({ name: '', lat: end?.lat ?? 0, lon: end?.lon ?? 0, use: 'base' })
+  field.value.marks.push({ name: '', lat: end?.lat ?? null, lon: end?.lon ?? null, use: 'base' })
 }
 </script>
 

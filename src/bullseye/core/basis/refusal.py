@@ -88,16 +88,17 @@ def _enter(accepted: str, unit: str) -> str:
     return accepted
 
 
-def refused(name: str, value: object, accepted: str) -> str:
+def refused(path: str, value: object, accepted: str) -> str:
     """A value that is not accepted, and what is.
 
-    :param name: of the field, as the program has it
+    :param path: to the field, dotted, by the names of the program
     :param accepted: *above 0*, *at least the steady wind, 10*, *up, half, full*, *a number*
     """
+    name, called = _field([part for part in path.split('.') if part])
     if name.endswith('_id') and value in (0, None, ''):
-        return catalogue.said('refusal.not_chosen', {'label': label(name)})
+        return catalogue.said('refusal.not_chosen', {'label': called})
     unit = _UNITS.get(_ending(name), '')
-    told = {'label': label(name), 'given': _given(value, unit), 'accepted': _enter(accepted, unit)}
+    told = {'label': called, 'given': _given(value, unit), 'accepted': _enter(accepted, unit)}
     return catalogue.said('refusal.accepted', told)
 
 
@@ -147,11 +148,12 @@ def _limit(value: object) -> str:
 
 
 def _field(path: Sequence[str]) -> tuple[str, str]:
-    """The field that a path leads to, and what it is called: a row of a list by its number."""
+    """The field that a path leads to, and what it is called: of a list by the number of its row."""
     name = next((part for part in reversed(path) if not part.isdigit()), 'request')
-    if path and path[-1].isdigit():
-        return name, catalogue.said('refusal.row', {'label': label(name), 'number': str(int(path[-1]) + 1)})
-    return name, label(name)
+    number = next((part for part in reversed(path) if part.isdigit()), None)
+    if number is None:
+        return name, label(name)
+    return name, catalogue.said('refusal.row', {'label': label(name), 'number': str(int(number) + 1)})
 
 
 def missing(path: str) -> str:
@@ -181,11 +183,11 @@ def found_wrong(kind: str, path: Sequence[str], given: object, context: Mapping[
     name, called = _field(path)
     if kind in _LIMITS:
         words, limit = _LIMITS[kind]
-        return refused(name, given, f'{words} {_limit(context[limit])}')
+        return refused('.'.join(path), given, f'{words} {_limit(context[limit])}')
     if kind in _KINDS:
-        return refused(name, given, _KINDS[kind])
+        return refused('.'.join(path), given, _KINDS[kind])
     if kind == 'literal_error':
-        return refused(name, given, str(context['expected']))
+        return refused('.'.join(path), given, str(context['expected']))
     if kind == 'missing':
         return catalogue.said('refusal.missing', {'label': called})
     if kind in ('unexpected_keyword_argument', 'extra_forbidden'):

@@ -74,6 +74,11 @@ def knots(value: float, *, step: float = 1.0) -> Quantity:
     return Quantity(value, 'kt', step)
 
 
+def pounds(value: float, *, step: float = 1.0) -> Quantity:
+    """A weight [lb]."""
+    return Quantity(value, 'lb', step)
+
+
 def seconds(value: float, *, step: float = 1.0) -> Quantity:
     """A time [s]."""
     return Quantity(value, 's', step)

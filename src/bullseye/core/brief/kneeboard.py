@@ -6,7 +6,18 @@ import math
 from dataclasses import dataclass
 from typing import Literal
 
-from bullseye.core.basis.sentence import Caution, Phrasebook, count, feet, gravest_first, knots, lacking, to_spare
+from bullseye.core.basis.sentence import (
+    Caution,
+    Phrasebook,
+    Quantity,
+    count,
+    feet,
+    gravest_first,
+    knots,
+    lacking,
+    seconds,
+    to_spare,
+)
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.ground import expected_ft
 from bullseye.core.brief.landing import BriefAnswer
@@ -130,7 +141,7 @@ def _pattern(pattern: PatternAnswer | None) -> tuple[tuple[Line, ...], tuple[Lin
     headings = tuple(
         Line(
             label=leg.leg.capitalize(),
-            value=f'{_heading(leg.heading_deg_mag)}  {knots(leg.kias)}  {leg.flap}  {leg.seconds:.0f} s',
+            value=f'{_heading(leg.heading_deg_mag)}  {knots(leg.kias)}  {leg.flap}  {seconds(leg.seconds)}',
         )
         for leg in pattern.legs
     )
@@ -145,7 +156,7 @@ def _glide(
     powered = tuple(one for one in headings if one.label in ('Upwind', 'Crosswind', 'Downwind'))
     if glide is None:
         return powered, ()
-    turn = f'{glide.turn_after_abeam_s:.0f} s after abeam' if glide.turn_after_abeam_s >= 1 else 'at once abeam'
+    turn = f'{seconds(glide.turn_after_abeam_s)} after abeam' if glide.turn_after_abeam_s >= 1 else 'at once abeam'
     heights = (
         ('abeam the spot', glide.abeam_height_ft),
         ('at 45° to the spot', glide.height_at_45_ft),
@@ -177,7 +188,7 @@ def _margin(left_ft: float) -> str:
 
 
 def _descent(rate_fpm: float | None) -> str:
-    return 'unknown' if rate_fpm is None else f'{round(rate_fpm / _DESCENT_FPM) * _DESCENT_FPM:.0f} fpm'
+    return 'unknown' if rate_fpm is None else str(Quantity(rate_fpm, 'fpm', _DESCENT_FPM))
 
 
 def make_kneeboard(

@@ -10,7 +10,7 @@ from collections.abc import Collection
 from dataclasses import dataclass
 
 from bullseye.core.basis.kinds import NOT_LANDED, LandingKind, Outcome
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, Unit
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, Unit, as_given
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.explain.aroundmeasures import FREE, MEASURES, NO_STEADY_FINAL, TASKS, Measure, Task
 from bullseye.core.explain.scoring import Verdict
@@ -197,12 +197,14 @@ def _verdict(off: tuple[float, float] | None, low: float | None, high: float | N
 def _limit_words(low: float | None, high: float | None, unit: str) -> str | None:
     if low is None and high is None:
         return None
-    space = '' if unit in ('°', '%') else ' '
+    ending = unit if unit in ('°', '%') else f' {unit}'
+    above = None if high is None else f'{as_given(high, "count")}{ending}'
+    below = None if low is None else str(as_given(-low, 'count'))
     if low is None or low < -FREE:
-        return 'unknown' if high is None else f'up to {high:.0f}{space}{unit}'
+        return 'unknown' if above is None else f'up to {above}'
     if high is None or high > FREE:
-        return f'down to −{-low:.0f}{space}{unit}'
-    return f'±{high:.0f}{space}{unit}' if low == -high else f'−{-low:.0f} to +{high:.0f}{space}{unit}'
+        return f'down to −{below}{ending}'
+    return f'±{above}' if low == -high else f'−{below} to +{above}'
 
 
 def _decision(points: list[Point], *, outcome: Outcome, marks: Collection[str]) -> tuple[Verdict, Sentence | None]:

@@ -8,7 +8,7 @@ from typing import Literal
 
 from bullseye.core.basis.constants import READ_TO_KT
 from bullseye.core.basis.kinds import NOT_LANDED
-from bullseye.core.basis.sentence import Phrasebook, Sentence, feet
+from bullseye.core.basis.sentence import Phrasebook, Sentence, as_given, feet
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.given.standards import Tolerance, Weights
@@ -109,7 +109,7 @@ def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criter
     if off_kt is not None and limit_kt is not None:
         limit_kt += READ_TO_KT
         verdict = _within(off_kt, good=abs(off_kt) <= limit_kt, near=abs(off_kt) <= limit_kt + _NEAR_SPEED_KT)
-    said = ['unknown' if one is None else f'{one:.0f}' for one in (below_kt, above_kt)]
+    said = ['unknown' if one is None else str(as_given(one, 'count')) for one in (below_kt, above_kt)]
     return _criterion(
         'speed',
         'Speed over the threshold, from target',

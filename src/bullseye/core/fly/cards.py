@@ -11,6 +11,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from bullseye.core.basis.kinds import ExerciseKind
+from bullseye.core.basis.sentence import as_given
 from bullseye.core.given.aircraft import Aircraft, FlapSetting, Particulars
 from bullseye.core.given.technique import Technique
 
@@ -342,12 +343,14 @@ def _before_final(aircraft: Aircraft | None) -> str:
         return ''
     about, said = aircraft.particulars, []
     if aircraft.is_retractable:
-        limit = '' if about.gear_limit_kias is None else f' below {about.gear_limit_kias:.0f} kt'
+        limit = '' if about.gear_limit_kias is None else f' below {as_given(about.gear_limit_kias, "kt")}'
         said.append(f'Gear down{limit} on downwind; three greens there, on base and on final.')
     if about.propeller == 'variable':
         said.append('Propeller lever forward before final.')
     if about.slats_out_kias is not None:
-        said.append(f'The slats come out at {about.slats_out_kias:.0f} kt: over the threshold on a good approach.')
+        said.append(
+            f'The slats come out at {as_given(about.slats_out_kias, "kt")}: over the threshold on a good approach.'
+        )
     if about.angle_of_attack_target is not None:
         said.append(f'Angle of attack on final: {about.angle_of_attack_target}.')
     return ' '.join(said)

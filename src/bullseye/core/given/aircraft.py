@@ -410,6 +410,11 @@ class Aircraft(Checked):
         return CROSSWIND_OVER_STALL * self.flaps[-1].stall_kcas, '0.2 of the stalling speed; the handbook is silent'
 
 
+def _up(speed_kias: float) -> str:
+    """A least speed as it is told: to the tenth above, so that what is told is also taken."""
+    return f'{math.ceil(speed_kias * 10) / 10:g}'
+
+
 def require_flyable_speeds(aircraft: Aircraft) -> None:
     """Refuse speeds that nobody should fly, where they are entered; what is kept already is read on, and not flown by.
 
@@ -421,11 +426,13 @@ def require_flyable_speeds(aircraft: Aircraft) -> None:
             speed_kias = getattr(flap, name)
             if speed_kias is not None and speed_kias < least_kias - 1e-6:
                 raise InvalidInput(
-                    f'spec.flaps.{number}.{name}', speed_kias, f'at least 1.1 times the stall, {least_kias:.0f} KIAS'
+                    f'spec.flaps.{number}.{name}',
+                    speed_kias,
+                    f'at least 1.1 times the stall, {_up(least_kias)} KIAS',
                 )
     if aircraft.vx_kias is not None and aircraft.vy_kias is not None and aircraft.vx_kias > aircraft.vy_kias:
         raise InvalidInput('spec.vx_kias', aircraft.vx_kias, f'not above Vy, {aircraft.vy_kias:g} KIAS')
     full = aircraft.flaps[-1]
     stall_kias = full.airspeed_table.indicated_kt(full.stall_kcas)
     if aircraft.rotate_kias is not None and aircraft.rotate_kias < stall_kias:
-        raise InvalidInput('spec.rotate_kias', aircraft.rotate_kias, f'not below the stall, {stall_kias:.0f} KIAS')
+        raise InvalidInput('spec.rotate_kias', aircraft.rotate_kias, f'not below the stall, {_up(stall_kias)} KIAS')

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -9,6 +10,7 @@ from pydantic import Field
 
 from bullseye.core.basis.limits import BagsLb, FuelGal, PersonLb
 from bullseye.core.basis.quantity import Checked
+from bullseye.core.basis.sentence import as_given, pounds
 from bullseye.core.given.aircraft import Aircraft
 
 AVGAS_LB_PER_GAL = 6.0  # [pub: FAA-H-8083-1, standard weight]
@@ -44,9 +46,10 @@ def loaded(aircraft: Aircraft, loading: Loading) -> Loaded:
     weight = sum(lb for _, lb in parts)
     over = weight - aircraft.max_weight_lb
     words = (
-        f'{over:,.0f} lb OVER the maximum of {aircraft.max_weight_lb:,.0f} lb.'
+        f'{pounds(math.ceil(over))} OVER the maximum of {as_given(aircraft.max_weight_lb, "lb")}.'
         if over > 0
-        else f'{weight:,.0f} lb, {-over:,.0f} lb below the maximum. Balance is not checked here: use the handbook.'
+        else f'{pounds(weight)}, {pounds(math.floor(-over))} below the maximum. '
+        'Balance is not checked here: use the handbook.'
     )
     return Loaded(weight_lb=weight, parts_lb=parts, over_lb=over, words=words)
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from sqlalchemy.orm import Session
 
+from bullseye.core.basis.sentence import knots, pounds
 from bullseye.core.brief.kneeboard import Kneeboard, make_kneeboard
 from bullseye.store.flying.plan import Planned, planned
 from bullseye.store.flying.requests import brief_of
@@ -16,11 +17,11 @@ def kneeboard_of(db: Session, sortie: Sortie, known: Planned | None = None) -> K
     request = known.live
     brief = brief_of(request)
     wind, field = request.wind, sortie.runway_end.airfield.name
-    blows = 'not given' if wind is None else 'calm' if not wind.speed_kt else f'{wind.speed_kt:.0f} kt'
+    blows = 'not given' if wind is None else 'calm' if not wind.speed_kt else str(knots(wind.speed_kt))
     if wind is not None and wind.speed_kt:
         from_deg = brief.wind.wind_dir_deg_mag
         blows = f'{"variable" if from_deg is None else f"{round(from_deg) % 360 or 360:03d}°"} {blows}'
-        blows += f' gust {wind.gust_kt:.0f} kt' if wind.gust_kt else ''
+        blows += f' gust {knots(wind.gust_kt)}' if wind.gust_kt else ''
         blows += ' magnetic' if from_deg is not None else ''
     return make_kneeboard(
         request=request,
@@ -28,6 +29,6 @@ def kneeboard_of(db: Session, sortie: Sortie, known: Planned | None = None) -> K
         parts=known.parts,
         card=brief.card,
         title=f'{sortie.student.name}, {sortie.aircraft.name}, {field} {request.runway.ident}',
-        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows}, {request.weight_lb:,.0f} lb, '
+        subtitle=f'{sortie.planned_on:%d %b %Y}, wind {blows}, {pounds(request.weight_lb)}, '
         f'{sortie.standard.name}, technique {sortie.technique.name}',
     )

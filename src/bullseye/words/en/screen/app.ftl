@@ -24,3 +24,5 @@ app-flights-left = { $flights ->
     [one] {$shown} recorded flight
    *[other] {$shown} recorded flights
  }
+app-page = {$page} · Bullseye
+app-the-record = Record of a student

@@ -63,3 +63,4 @@ words-days-ago = { $days ->
     [one] {$days} day ago
    *[other] {$days} days ago
  }
+words-where-the-ground-mark-is = where ground mark {$number}, {$name}, is: its latitude and longitude
