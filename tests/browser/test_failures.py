@@ -169,7 +169,7 @@ def test_a_copy_that_an_older_application_took_along_is_said_to_be_one(marta: Pa
       }
     })""")
     page.reload()
-    old = lesson.get_by_role('button', name=re.compile('as an older Bullseye made it'))
+    old = lesson.get_by_role('button', name=re.compile('from an older Bullseye'))
     old.click()
     expect(lesson.get_by_role('button', name=re.compile('✓ On this device'))).to_be_visible()
 

@@ -43,7 +43,7 @@ def test_a_limit_that_makes_no_sense_is_refused_and_the_old_one_stays(marta: Pag
 def test_an_instructor_sees_the_schools_limits_and_does_not_set_them(page: Page, server: Server, quiet: list[str]):
     signed_in(page, server, name='Elias Brandt')
     to(page, 'People')
-    expect(page.get_by_text('The chief instructor sets both')).to_be_visible()
+    expect(page.get_by_text('The chief instructor sets these')).to_be_visible()
     expect(page.get_by_role('spinbutton', name='School’s crosswind limit')).to_have_count(0)
     roles = page.get_by_label('Role', exact=True).locator('option').all_inner_texts()
     assert roles == ['student']  # only a chief invites instructors

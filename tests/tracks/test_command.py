@@ -140,7 +140,7 @@ def test_columns_are_shown_and_taken_back(folder: Path, capsys: pytest.CaptureFi
         (['{track}', '--field', 'nowhere.geojson'], 'nowhere.geojson'),
         (['nowhere.gpx'], 'nowhere.gpx'),
         (['{track}', '--jobs', '0'], '--jobs'),
-        (['{track}', '--columns', '{field}'], 'columns'),
+        (['{track}', '--columns', '{field}'], 'Columns cannot be empty'),
         (['{field}'], 'no positions of a tablet'),
     ],
 )
