@@ -41,26 +41,35 @@ class _Language:
     read: Mapping[str, ast.Message]
 
 
-@cache
-def _language(language: str) -> _Language:
-    """All files of a language.
+def read_files(language: str, *inside: str) -> tuple[list[ast.Resource], dict[str, ast.Message]]:
+    """The files of a folder of a language, and its texts by their names as the files have them.
 
-    :raises ValueError: when a file has a line that is none of the format, or a name twice
+    :raises ValueError: when a file has a line that is none of the format, or a name that stands twice
     """
-    found = FluentBundle([_LOCALES[language]], use_isolating=False)
+    folder = resources.files(__package__).joinpath(language, *inside)
+    found: list[ast.Resource] = []
     read: dict[str, ast.Message] = {}
-    folder = resources.files(__package__).joinpath(language)
-    for file in sorted((one for one in folder.iterdir() if one.is_file()), key=lambda one: one.name):
+    for file in sorted((one for one in folder.iterdir() if one.name.endswith('.ftl')), key=lambda one: one.name):
         resource = FluentResource(file.read_text(encoding='utf-8'))
         for entry in resource.body:
             if isinstance(entry, ast.Junk):
                 raise ValueError(f'{language}/{file.name} has what is no text: {entry.content}')
             if isinstance(entry, ast.Message):
                 if entry.id.name in read:
-                    raise ValueError(f'{language}/{file.name} has {entry.id.name}, which another file has too')
+                    raise ValueError(f'{language}/{file.name} has {entry.id.name}, which stands there already')
                 read[entry.id.name] = entry
-        found.add_resource(resource)
-    return _Language(found, read)
+        found.append(resource)
+    return found, read
+
+
+@cache
+def _language(language: str) -> _Language:
+    """All texts of a language that Python says."""
+    bundle = FluentBundle([_LOCALES[language]], use_isolating=False)
+    files, read = read_files(language)
+    for one in files:
+        bundle.add_resource(one)
+    return _Language(bundle, read)
 
 
 @cache

@@ -3,19 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from importlib import resources
-from importlib.resources.abc import Traversable
 
-from fluent.runtime import FluentResource
 from fluent.syntax import ast
 
-from bullseye.words.catalogue import ENGLISH, filled
-
-
-def files(language: str = ENGLISH) -> list[Traversable]:
-    """The files of a language, by name."""
-    folder = resources.files(__package__).joinpath(language, 'screen')
-    return sorted((one for one in folder.iterdir() if one.name.endswith('.ftl')), key=lambda one: one.name)
+from bullseye.words.catalogue import ENGLISH, filled, read_files
 
 
 def texts(language: str = ENGLISH) -> Mapping[str, ast.Message]:
@@ -23,16 +14,7 @@ def texts(language: str = ENGLISH) -> Mapping[str, ast.Message]:
 
     :raises ValueError: when a file has a line that is none of the format, or a name that stands twice
     """
-    found: dict[str, ast.Message] = {}
-    for file in files(language):
-        for entry in FluentResource(file.read_text(encoding='utf-8')).body:
-            if isinstance(entry, ast.Junk):
-                raise ValueError(f'{language}/screen/{file.name} has what is no text: {entry.content}')
-            if isinstance(entry, ast.Message):
-                if entry.id.name in found:
-                    raise ValueError(f'{language}/screen/{file.name} has {entry.id.name} a second time')
-                found[entry.id.name] = entry
-    return found
+    return read_files(language, 'screen')[1]
 
 
 def declaration() -> str:
