@@ -4,16 +4,14 @@ import { say } from '@/said'
 import { forgetDrafts } from '@/composables/useEditor'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { RouterView, useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/calls'
 import { sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
 import DeviceBanner from '@/components/DeviceBanner.vue'
-import KeysDialog from '@/components/KeysDialog.vue'
 import LessonRail from '@/components/LessonRail.vue'
 import ModelNews from '@/components/ModelNews.vue'
-import SignInAgain from '@/components/SignInAgain.vue'
 import TroubleNotice from '@/components/TroubleNotice.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useWrite } from '@/composables/useWrite'
@@ -24,6 +22,10 @@ import { STEPS } from '@/steps'
 import { useLook } from '@/stores/look'
 import { useUndo } from '@/stores/undo'
 import { round } from '@/words'
+
+// none of these is on the first screen
+const KeysDialog = defineAsyncComponent(() => import('@/components/KeysDialog.vue'))
+const SignInAgain = defineAsyncComponent(() => import('@/components/SignInAgain.vue'))
 
 const route = useRoute()
 const router = useRouter()
@@ -252,6 +254,6 @@ useKeys({
       @back="backAgain"
       @leave="leave"
     />
-    <KeysDialog v-model="showKeys" :version="session.data.value?.version" />
+    <KeysDialog v-if="showKeys" v-model="showKeys" :version="session.data.value?.version" />
   </div>
 </template>

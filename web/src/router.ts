@@ -2,9 +2,8 @@
 import type { QueryClient } from '@tanstack/vue-query'
 import { createRouter, createWebHistory } from 'vue-router'
 import { askForTrack, sessionQuery } from './api/queries'
-import { labels, say } from './said'
+import { labels, learnRest, say } from './said'
 import SignInView from './views/SignInView.vue'
-import TodayView from './views/TodayView.vue'
 
 // the screens of a lesson come after the first one, while nobody waits: on the way to the aircraft the network ends
 const LESSON = {
@@ -15,6 +14,8 @@ const LESSON = {
   laps: () => import('./views/LapsView.vue'),
   debrief: () => import('./views/DebriefView.vue'),
 }
+// whose texts are read before anything is drawn
+const FIRST = ['today', 'sign-in']
 /** What each screen is called in the browser's own bar and history. */
 const TITLE = labels<string>({
   today: 'today.sorties',
@@ -52,14 +53,14 @@ function askForLesson() {
   isAsked = true
   const later = window.requestIdleCallback ?? ((then: () => void) => window.setTimeout(then, 500))
   // a screen that does not come now comes when it is opened
-  later(() => Object.values(LESSON).forEach((screen) => void screen().catch(() => undefined)))
+  later(() => [learnRest, ...Object.values(LESSON)].forEach((part) => void part().catch(() => undefined)))
 }
 
 export function makeRouter(client: QueryClient) {
   const router = createRouter({
     history: createWebHistory(),
     routes: [
-      { path: '/', name: 'today', component: TodayView },
+      { path: '/', name: 'today', component: () => import('./views/TodayView.vue') },
       { path: '/sign-in', name: 'sign-in', component: SignInView, meta: { open: true } },
       { path: '/setup', name: 'setup', component: () => import('./views/SetUpView.vue'), meta: { open: true } },
       { path: '/join', name: 'join', component: () => import('./views/JoinView.vue'), meta: { open: true } },
@@ -105,6 +106,8 @@ export function makeRouter(client: QueryClient) {
     scrollBehavior: (to) => (to.hash ? false : { top: 0 }),
   })
   router.beforeEach(async (to) => {
+    // on its way together with the screen itself
+    if (!FIRST.includes(String(to.name))) void learnRest().catch(() => undefined)
     const session = await client.ensureQueryData(sessionQuery).catch(() => null)
     if (!session) return true // the shell says that there is no connection
     if (session.needs_set_up && to.name !== 'setup') return { name: 'setup' }
@@ -113,6 +116,9 @@ export function makeRouter(client: QueryClient) {
     if (session.must_set_second_factor && to.name !== 'account') return { name: 'account' }
     if (session.person) askForLesson()
     return true
+  })
+  router.beforeResolve(async (to) => {
+    if (!FIRST.includes(String(to.name))) await learnRest()
   })
   router.afterEach((to) => {
     const page = TITLE[String(to.name)]

@@ -4,28 +4,51 @@
  * A name is `subject.name` in the program and `subject-name` in a file, as Python has it too.
  */
 import { FluentBundle, FluentNumber, FluentResource, type FluentVariable } from '@fluent/bundle'
-import { shallowRef } from 'vue'
+import { shallowRef, triggerRef } from 'vue'
 import type { Texts } from './names'
 
 export type Value = string | number | null | undefined
 type Values<Name extends keyof Texts> = [Texts[Name]] extends [never] ? [] : [values: Record<Texts[Name], Value>]
 
-export const LANGUAGES = { en: { locale: 'en-GB', read: () => import('./en') } } as const
+/** The texts of a language come in two parts, so that the first screen does not wait for those of all others. */
+export const LANGUAGES = {
+  en: { locale: 'en-GB', first: () => import('./en/first'), rest: () => import('./en/rest') },
+} as const
 export type Language = keyof typeof LANGUAGES
 
 const spoken = shallowRef<FluentBundle>()
+let now: Language = 'en'
+let rest: Promise<void> | undefined
 
 /** Speak a language, of which these are the texts. */
 export function speak(language: Language, texts: string) {
-  const bundle = new FluentBundle(LANGUAGES[language].locale, { useIsolating: false })
-  const wrong = bundle.addResource(new FluentResource(texts))
-  if (wrong.length) throw new Error(`Texts that stand twice in ${language}: ${wrong.join('; ')}`)
-  spoken.value = bundle
+  spoken.value = new FluentBundle(LANGUAGES[language].locale, { useIsolating: false })
+  now = language
+  rest = undefined
+  add(texts)
 }
 
-/** Read the texts of a language, and speak it. */
+function add(texts: string) {
+  const wrong = spoken.value?.addResource(new FluentResource(texts)) ?? []
+  if (wrong.length) throw new Error(`Texts that stand twice in ${now}: ${wrong.join('; ')}`)
+  triggerRef(spoken)
+}
+
+/** Read what the first screen says in a language, and speak it. */
 export async function learn(language: Language) {
-  speak(language, (await LANGUAGES[language].read()).default)
+  speak(language, (await LANGUAGES[language].first()).default)
+}
+
+/** Read what all other screens say; a failed attempt is made again when a screen asks again. */
+export function learnRest(): Promise<void> {
+  rest ??= LANGUAGES[now].rest().then(
+    (texts) => add(texts.default),
+    (error) => {
+      rest = undefined
+      throw error
+    },
+  )
+  return rest
 }
 
 /** Figures come as they are to be read; as a number they choose between one and many. */
