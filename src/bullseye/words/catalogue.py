@@ -80,6 +80,11 @@ def _key(language: str, name: str) -> str:
     return key
 
 
+def has(name: str) -> bool:
+    """Whether there is such a text."""
+    return name.replace('.', '-') in _language(ENGLISH).read
+
+
 def message(name: str) -> ast.Message:
     """A text as its file has it.
 

@@ -46,3 +46,9 @@ def test_the_fields_carry_the_variation_of_the_world_magnetic_model(field):
     # [pub] World Magnetic Model 2025, by pygeomag; fields print it to a tenth of a degree
     theirs = GeoMag().calculate(glat=field.lat_deg, glon=field.lon_deg, alt=0, time=2026.9).d
     assert all(end.magnetic_variation_deg == pytest.approx(theirs, abs=0.1) for end, _, _ in field.ends)
+
+
+def test_a_gust_is_no_less_than_the_wind_that_it_is_of():
+    assert Wind(direction_deg_true=40, speed_kt=12, gust_kt=12).gust_spread_kt == 0
+    with pytest.raises(InvalidInput, match='at least the steady wind'):
+        Wind(direction_deg_true=40, speed_kt=12, gust_kt=11.9)

@@ -2,6 +2,7 @@
 
 import dataclasses
 import math
+from datetime import UTC, datetime, timedelta
 from typing import get_args
 
 import pytest
@@ -14,6 +15,10 @@ from bullseye.core.air.wind import Wind
 from bullseye.core.basis.constants import FPS_PER_KT, FT_PER_M, FT_PER_NM
 from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import LandingKind, RoundoutOrder
+from bullseye.core.basis.limits import WeightLb, shown_limits
+from bullseye.core.basis.quantity import clock_reading, is_in_range
+from bullseye.core.basis.sentence import knots, told_apart
+from bullseye.core.basis.tables import require_rising
 from bullseye.core.given.airfield import Airfield, Obstacle, RunwayEnd, in_stripes, stripe_before_aim
 from bullseye.core.given.standards import BUILT_IN, Tolerance
 from bullseye.core.given.technique import Technique, speed_lost_before_roundout_kt
@@ -177,3 +182,36 @@ def test_hands_at_the_roundout_only_ever_cost_speed(order):
         technique=Technique(roundout_order=order), deceleration_fps2=3.2, path_angle_deg=8, power_on=True
     )
     assert steep == 0  # gravity gives back more than the idle takes
+
+
+def test_the_years_that_are_kept_and_those_that_a_clock_may_show():
+    first, last = datetime(2000, 1, 1, tzinfo=UTC), datetime(2100, 1, 1, tzinfo=UTC)
+    tick = timedelta(microseconds=1)
+    assert [is_in_range(one) for one in (first - tick, first, last - tick, last)] == [False, True, True, False]
+    begin, end = datetime(1970, 1, 1, tzinfo=UTC), datetime(3000, 1, 1, tzinfo=UTC)
+    assert clock_reading(begin) == begin
+    assert clock_reading(end - tick) == end - tick
+    for one in (begin - tick, end):
+        with pytest.raises(ValueError, match='clock of the device'):
+            clock_reading(one)
+
+
+def test_an_axis_rises_from_value_to_value():
+    require_rising('temperature_c', (-10.0, 0.0, 0.1))
+    for values in ((0.0, 0.0), (1.0, 0.5)):
+        with pytest.raises(InvalidInput):
+            require_rising('temperature_c', values)
+
+
+def test_two_figures_that_differ_differ_in_words():
+    said = [tuple(map(str, told_apart(knots(one), knots(8.2)))) for one in (8.4, 8.21, 12.0, 8.2)]
+    assert said == [('8.4 kt', '8.2 kt'), ('8.21 kt', '8.20 kt'), ('12 kt', '8 kt'), ('8 kt', '8 kt')]
+
+
+def test_what_a_form_asks_for_is_what_the_quantity_takes():
+    shown = shown_limits()
+    assert shown['weightLb'] == {'min': 1, 'max': 20_000}  # above zero, in whole pounds
+    assert shown['aimFt'] == {'min': -5_000, 'max': 20_000}
+    with pytest.raises(ValidationError):
+        TypeAdapter(WeightLb).validate_python(0.0)
+    assert TypeAdapter(WeightLb).validate_python(1.0) == 1.0

@@ -1,10 +1,11 @@
 """What a school enters: pasted tables, fields as GeoJSON and CSV, loading, and the simulated weather station."""
 
 import dataclasses
+import math
 import threading
 import urllib.error
 import urllib.request
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 
 import pytest
 from geographiclib.geodesic import Geodesic
@@ -16,6 +17,7 @@ from bullseye.core.brief.asked import takeoff_of
 from bullseye.core.brief.landing import make_brief
 from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.setup import landing_setup
+from bullseye.core.exchange.calendar import CalendarEntry, calendar_text
 from bullseye.core.exchange.geojson import (
     airfield_from_geojson,
     airfield_to_geojson,
@@ -353,3 +355,52 @@ def test_the_station_answers_over_http():
     finally:
         server.shutdown()
         server.server_close()
+
+
+@pytest.mark.parametrize('width', [True, '60', math.inf, math.nan])
+def test_a_width_that_is_no_number_is_refused(width):
+    data = written(FIELDS[0])
+    next(one for one in data['features'] if one['geometry']['type'] == 'LineString')['properties']['width_ft'] = width
+    with pytest.raises(InvalidInput) as refusal:
+        airfield_from_geojson(data, on=TODAY)
+    assert refusal.value.field == 'width_ft'
+
+
+@pytest.mark.parametrize(('number', 'is_read'), [(20, True), (21, False)])
+def test_a_runway_has_up_to_twenty_exits(number, is_read):
+    data = written(FIELDS[0])
+    end = next(one for one in data['features'] if one['geometry']['type'] == 'LineString')['properties']['ends'][0]
+    end['exits'] = [{'name': f'exit {n}', 'at_ft': 100.0 + 120 * n} for n in range(number)]
+    if is_read:
+        assert len(airfield_from_geojson(data, on=TODAY).ends[0].exits) == number
+    else:
+        with pytest.raises(InvalidInput):
+            airfield_from_geojson(data, on=TODAY)
+
+
+def test_a_distance_may_stay_the_same_from_cell_to_cell_and_never_shrinks():
+    table = 'ft,0,20\n0,{},{}\n4000,{},{}'
+    assert read_landing_table(table.format(500, 500, 500, 540)).ground_roll_ft == ((500, 500), (500, 540))
+    for cells in ((500, 499, 600, 700), (500, 520, 499, 700), (500, 520, 540, 519)):
+        with pytest.raises(InvalidInput, match='before it'):
+            read_landing_table(table.format(*cells))
+
+
+def test_a_booked_flight_stands_at_its_hour_and_one_without_on_its_whole_day():
+    # [pub: RFC 5545, 3.6.1] the end of a whole day is the day after, and is not part of it
+    entry = CalendarEntry(
+        uid='1',
+        title='Ines',
+        place='LANT',
+        words='',
+        day=date(2026, 3, 29),
+        at=time(23, 30),
+        booked_min=75.0,
+        is_cancelled=False,
+        changed_at=datetime(2026, 3, 1, tzinfo=UTC),
+    )
+    timed, whole = (calendar_text([one], name='Week') for one in (entry, dataclasses.replace(entry, at=None)))
+    assert 'DTSTART:20260329T233000Z' in timed
+    assert 'DTEND:20260330T004500Z' in timed
+    assert 'DTSTART;VALUE=DATE:20260329' in whole
+    assert 'DTEND;VALUE=DATE:20260330' in whole

@@ -152,3 +152,27 @@ def test_a_second_library_reads_two_hundred_reports_of_every_shape_alike():
         assert ours.ceiling_ft == (min(hiding) if hiding else None), text
         storms = any(one.descriptive and one.descriptive.name == 'THUNDERSTORM' for one in theirs.weather_conditions)
         assert ('thunderstorm' in ours.hazards) == storms, text
+
+
+def told(groups):
+    return read(f'LANT 251150Z {groups}')
+
+
+def test_weather_without_what_falls_is_still_said():
+    said = {groups: ' '.join(told(f'07009KT 9999 {groups} 14/08 Q1016').weather) for groups in ('VCSH', 'SHRA', '-RA')}
+    assert said['VCSH'] == 'showers in the vicinity'
+    assert said['SHRA'] == 'showers of rain'
+    assert said['-RA'] == 'light rain'
+
+
+@pytest.mark.parametrize(('wind', 'is_less'), [('07018G12KT', True), ('07012G12KT', False), ('07009G17KT', False)])
+def test_a_gust_below_the_wind_is_left_out_and_told(wind, is_less):
+    found = told(f'{wind} 9999 14/08 Q1016')
+    assert any('gust' in str(one) for one in found.warnings) is is_less
+
+
+@pytest.mark.parametrize(
+    ('sky', 'is_hidden'), [('VV///', True), ('VV002', False), ('BKN///', False), ('OVC004', False)]
+)
+def test_only_a_hidden_sky_without_a_height_hides_everything(sky, is_hidden):
+    assert ('sky_hidden' in told(f'07009KT 0400 {sky} 14/08 Q1016').hazards) is is_hidden

@@ -171,7 +171,13 @@ def test_where_to_give_up_and_where_the_first_turn_is():
     assert answer.first_turn_ft == 38 + 1_000 - 300  # [pub] AIM, AC 90-66
     assert takeoff(technique={'first_turn': '500_agl'}).first_turn_ft == 538
     assert answer.engine_out_sector_deg_mag == pytest.approx((20.4, 80.4))
-    assert 'turn back' in str(answer.engine_failure[-1].words)
+    said = str(answer.engine_failure[-1].words)
+    assert 'turn back' in said
+    assert '020' in said
+    assert '080' in said
+    north = takeoff(runway={'course_deg_true': 317.4})  # 329.8 magnetic: thirty degrees to its right is north
+    assert '360' in str(north.engine_failure[-1].words)
+    assert '300' in str(north.engine_failure[-1].words)
 
 
 def test_no_margin_is_said_plainly():

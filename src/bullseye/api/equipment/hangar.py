@@ -11,6 +11,7 @@ from pydantic import Field, StringConstraints
 from bullseye.api.context import database, person, seen_revision
 from bullseye.api.equipment.catalogue import AircraftOut, StandardOut, TechniqueOut
 from bullseye.api.schema import In, Out, Text
+from bullseye.core.basis.sentence import Sentence
 from bullseye.core.exchange.paste import read_landing_table, read_takeoff_table
 from bullseye.core.fly.cards import Card, all_cards
 from bullseye.core.given.aircraft import Aircraft, LandingTable, TakeoffTable
@@ -213,10 +214,10 @@ def check_technique(json_data: TechniqueCheckIn) -> TechniqueCheckOut:
     db = database()
     one = json_data.aircraft_id
     rows = [catalogue.aircraft(db, one)] if one is not None else catalogue.all_aircraft(db)
-    warnings: dict[str, None] = {}
+    warnings: dict[Sentence, None] = {}
     for row in rows:
         warnings.update(dict.fromkeys(unsafe_combinations(json_data.spec, catalogue.aircraft_of(row))))
-    return TechniqueCheckOut(warnings=list(warnings), cards=list(all_cards(json_data.spec)))
+    return TechniqueCheckOut(warnings=[str(one) for one in warnings], cards=list(all_cards(json_data.spec)))
 
 
 @bp.delete('/<any(aircraft, airfields, standards, techniques):what>/<int:row_id>')

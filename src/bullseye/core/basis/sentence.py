@@ -186,6 +186,17 @@ class Phrasebook:
             raise ValueError(f'{self.subject}.{name} takes {sorted(self.takes(name))}, not {sorted(values)}')
         return Sentence(f'{self.subject}.{name}', tuple(values.items()))
 
+    def all_of(self, name: str) -> tuple[Sentence, ...]:
+        """The sentences of a list, ``name_1`` and on, as many as the catalogue has.
+
+        :raises UnknownText: when it has none
+        """
+        number = 1
+        found = [self.say(f'{name}_{number}')]
+        while catalogue.has(f'{self.subject}.{name}_{(number := number + 1)}'):
+            found.append(self.say(f'{name}_{number}'))
+        return tuple(found)
+
 
 Severity = Literal['stop', 'mind', 'know']
 _GRAVEST_FIRST: tuple[Severity, ...] = ('stop', 'mind', 'know')

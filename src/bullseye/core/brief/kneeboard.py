@@ -10,6 +10,7 @@ from bullseye.core.basis.sentence import (
     Caution,
     Phrasebook,
     Quantity,
+    Sentence,
     count,
     feet,
     gravest_first,
@@ -63,7 +64,7 @@ class Kneeboard:
     gates: tuple[Line, ...]
     takeoff: tuple[Line, ...]
     engine_failure: tuple[Line, ...]
-    steps: tuple[str, ...]
+    steps: tuple[Sentence, ...]
     laps: tuple[Tick, ...]
     cautions: tuple[Caution, ...]  # gravest first
 

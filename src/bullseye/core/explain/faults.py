@@ -12,7 +12,7 @@ from typing import Literal
 
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, degrees, feet, joined
 
-_AROUND = 'Going around is always right.'
+_FAULT = Phrasebook('fault')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -20,230 +20,47 @@ class Fault:
     """One fault. ``marks`` are what a recorder notes of it; ``practise`` names exercises of the syllabus."""
 
     code: str
-    name: str
+    name: Sentence
     marks: tuple[str, ...]
-    looks: str
-    causes: tuple[str, ...]
-    now: tuple[str, ...]
+    looks: Sentence
+    causes: tuple[Sentence, ...]
+    now: tuple[Sentence, ...]
     practise: tuple[str, ...]
-    practise_words: str
+    practise_words: Sentence
 
 
-def _fault(
-    code: str,
-    name: str,
-    *,
-    marks: tuple[str, ...] = (),
-    looks: str,
-    causes: tuple[str, ...],
-    now: tuple[str, ...],
-    practise: tuple[str, ...],
-    how: str,
-) -> Fault:
+def _fault(code: str, *, marks: tuple[str, ...], practise: tuple[str, ...]) -> Fault:
     return Fault(
         code=code,
-        name=name,
+        name=_FAULT.say(f'{code}_name'),
         marks=marks,
-        looks=looks,
-        causes=causes,
-        now=(*now, _AROUND),
+        looks=_FAULT.say(f'{code}_looks'),
+        causes=_FAULT.all_of(f'{code}_cause'),
+        now=(*_FAULT.all_of(f'{code}_now'), _FAULT.say('around')),
         practise=practise,
-        practise_words=how,
+        practise_words=_FAULT.say(f'{code}_how'),
     )
 
 
 FAULTS: tuple[Fault, ...] = (
+    _fault('bounce', marks=('bounced',), practise=('bounce', 'landing_normal', 'deck_drill')),
+    _fault('balloon', marks=('ballooned',), practise=('deck_drill', 'landing_normal')),
+    _fault('porpoise', marks=(), practise=('bounce', 'go_around')),
+    _fault('wheelbarrow', marks=('nose_first',), practise=('landing_normal', 'deck_drill')),
+    _fault('dropped_in', marks=('dropped_in',), practise=('deck_drill', 'low_approach')),
+    _fault('drift', marks=('drifted',), practise=('landing_crosswind', 'low_approach')),
+    _fault('crab_left_in', marks=('crab_left_in',), practise=('landing_crosswind',)),
+    _fault('long', marks=('going_long',), practise=('landing_normal',)),
+    _fault('short', marks=('going_short',), practise=('landing_short', 'pattern')),
+    _fault('flat', marks=('flat',), practise=('pattern', 'sloping_field')),
+    _fault('steep', marks=('steep',), practise=('forward_slip', 'pattern')),
+    _fault('overshot', marks=('overshot_final',), practise=('pattern', 'stalls')),
+    _fault('over_banked', marks=('over_banked',), practise=('stalls', 'pattern')),
     _fault(
-        'bounce',
-        'Bounce',
-        marks=('bounced',),
-        looks='The wheels touch, and the aeroplane is in the air again with the nose high and the speed going.',
-        causes=(
-            'Too little flare: it was flown onto the runway.',
-            'Too fast, so that it still wanted to fly.',
-            'Looking at the runway just ahead.',
-        ),
-        now=(
-            'A small one: hold the attitude, a touch of power, let it settle. Never push forward.',
-            'A high one, or a second: full power, level, and away.',
-        ),
-        practise=('bounce', 'landing_normal', 'deck_drill'),
-        how='Hold-off drill at altitude, then low approaches along the runway, eyes to the far end.',
+        'swing', marks=('takeoff_off_centreline',), practise=('takeoff_normal', 'takeoff_crosswind', 'rejected_takeoff')
     ),
-    _fault(
-        'balloon',
-        'Balloon',
-        marks=('ballooned',),
-        looks='In the roundout the runway sinks away again, and the speed runs out above it.',
-        causes=('Pulled too fast or too much.', 'Too fast over the threshold.', 'A gust in the roundout.'),
-        now=(
-            'Small: stop pulling, hold the attitude, a touch of power as it sinks.',
-            'Large: full power and around; the speed for a second try is gone.',
-        ),
-        practise=('deck_drill', 'landing_normal'),
-        how='Fly the briefed speed, and round out with the pressure that the nose asks for, no more.',
-    ),
-    _fault(
-        'porpoise',
-        'Porpoise',
-        looks='Nosewheel, mainwheels, nosewheel: each bounce is larger than the one before.',
-        causes=('Nosewheel first, then chasing each bounce with the stick, half a beat late.',),
-        now=(
-            'Do not chase it: stick back to the landing attitude, full power, around.',
-            'A third bounce breaks the nosewheel.',
-        ),
-        practise=('bounce', 'go_around'),
-        how='Go-around from the roundout until it needs no thought.',
-    ),
-    _fault(
-        'wheelbarrow',
-        'Wheelbarrowing',
-        marks=('nose_first',),
-        looks='The weight is on the nosewheel; it steers sharply, and the tail feels light.',
-        causes=('Too fast at the touchdown, and forward pressure to keep it down.',),
-        now=(
-            'Stick back, power off, straight with little rudder.',
-            'If it is not straight at once and runway is left: around.',
-        ),
-        practise=('landing_normal', 'deck_drill'),
-        how='Hold it off until it will not fly any more; the stick comes back all the way.',
-    ),
-    _fault(
-        'dropped_in',
-        'Dropped in',
-        marks=('dropped_in',),
-        looks='It stops flying above the runway, and falls the last feet.',
-        causes=('Rounded out too high.', 'Too slow, or power off too early.', 'Looking too close in front.'),
-        now=('While it sinks: power, hold the attitude; lower the nose only with height in hand.',),
-        practise=('deck_drill', 'low_approach'),
-        how='Low approaches along the runway show how high the hold-off is; then land from the same picture.',
-    ),
-    _fault(
-        'drift',
-        'Touched sideways',
-        marks=('drifted',),
-        looks='The runway slides under the nose to one side, and the tyres squeal across.',
-        causes=(
-            'Wing not low enough, or the correction taken out in the hold-off.',
-            'Wind across that changed near the ground.',
-        ),
-        now=(
-            'Wing into the wind, nose straight by rudder, keep it until it stops.',
-            'If full rudder cannot hold it straight, the wind is too much: leave.',
-        ),
-        practise=('landing_crosswind', 'low_approach'),
-        how='Low approaches with the wing down, along the centreline from end to end, without touching.',
-    ),
-    _fault(
-        'crab_left_in',
-        'Crab left in',
-        marks=('crab_left_in',),
-        looks='It touches with the nose off the runway’s direction, and jerks straight.',
-        causes=('Straightened too late, or not at all.', 'Rudder without the aileron that belongs to it.'),
-        now=('Rudder to the centreline with the wing into the wind, before it touches.',),
-        practise=('landing_crosswind',),
-        how='Wing low from short final on, so that there is nothing left to straighten.',
-    ),
-    _fault(
-        'long',
-        'Long',
-        marks=('going_long',),
-        looks='The spot goes by underneath, and it still floats.',
-        causes=('Aim point too near to the spot.', 'Too fast.', 'Rounded out high, or power left on.'),
-        now=('Wheels not down by the go-around point: full power, around.', 'Never push it onto the runway.'),
-        practise=('landing_normal',),
-        how='Fly the briefed speed first; then move the aim point by what is left.',
-    ),
-    _fault(
-        'short',
-        'Short',
-        marks=('going_short',),
-        looks='The aim point rises in the windscreen; more power is needed and the nose is high.',
-        causes=(
-            'Dragged in: below the path with power.',
-            'Slow, on the back of the power curve.',
-            'More headwind than planned.',
-        ),
-        now=('Power holds the path, pitch holds the speed: both, at once.', 'Never stretch a glide with the stick.'),
-        practise=('landing_short', 'pattern'),
-        how='One steady path from the base turn on, the aim point held still.',
-    ),
-    _fault(
-        'flat',
-        'Dragged in, low and flat',
-        marks=('flat',),
-        looks='The runway looks flat and long before the threshold; the power is up.',
-        causes=('Descent begun too early or too fast.', 'A narrow or rising runway, which looks high.'),
-        now=('Power and level until the path is met from below, then down on it.',),
-        practise=('pattern', 'sloping_field'),
-        how='Altitude gates on base and final, called aloud.',
-    ),
-    _fault(
-        'steep',
-        'High and steep',
-        marks=('steep',),
-        looks='The runway looks tall, and the aim point sinks below the nose.',
-        causes=('Base turned too early, or a wind that pulled it in.', 'Flap or power change too late.'),
-        now=('Power off, all flap, slip if the aircraft allows it; speed stays.', 'Not stable at the gate: around.'),
-        practise=('forward_slip', 'pattern'),
-        how='Fly base a little later, and slip from high on purpose.',
-    ),
-    _fault(
-        'overshot',
-        'Overshot final',
-        marks=('overshot_final',),
-        looks='The turn ends beyond the centreline.',
-        causes=('A wind along base that nobody allowed for.', 'Base flown too near, or the turn begun too late.'),
-        now=(
-            'Thirty degrees of bank and no more, and wait for it to come round; or around.',
-            'No rudder to help it: that is how a spin begins.',
-        ),
-        practise=('pattern', 'stalls'),
-        how='Work out the lead for today’s wind before each lap, and say it on base.',
-    ),
-    _fault(
-        'over_banked',
-        'Too much bank in the last turn',
-        marks=('over_banked',),
-        looks='Bank over thirty degrees, the nose coming up to hold height, the stall warning near.',
-        causes=('Overshooting, and trying to save it.', 'A tight downwind.'),
-        now=('Less bank, lower the nose, power: around.',),
-        practise=('stalls', 'pattern'),
-        how='Stalls from a slow turn to final, at altitude; wider downwind.',
-    ),
-    _fault(
-        'swing',
-        'Swing on the roll',
-        marks=('takeoff_off_centreline',),
-        looks='On the roll the nose goes to one side, and more when the tail or the nosewheel lifts.',
-        causes=(
-            'Power pushed in too fast for the feet.',
-            'Wind across, and aileron forgotten.',
-            'Heels on the brakes.',
-        ),
-        now=('Rudder early and small; if it is not held at once, power off and straight.',),
-        practise=('takeoff_normal', 'takeoff_crosswind', 'rejected_takeoff'),
-        how='Power over three seconds, heels on the floor, eyes at the far end.',
-    ),
-    _fault(
-        'stall_high',
-        'Stall warning high above the runway',
-        looks='The warning sounds in the roundout with feet of air below.',
-        causes=('Rounded out too high and held.', 'Slow on final.'),
-        now=('Power and hold the attitude as it settles; high: full power, around.',),
-        practise=('deck_drill', 'slow_flight'),
-        how='Hold-off drill at altitude: know what the last three knots feel like.',
-    ),
-    _fault(
-        'off_centreline',
-        'Off the centreline',
-        marks=('off_centreline',),
-        looks='It touches beside the line and rolls towards the edge.',
-        causes=('Looking past the nose at the side that one sits on.', 'Final not lined up before the gate.'),
-        now=('Correct to the line while there is air below; rolling, small rudder.',),
-        practise=('low_approach', 'landing_normal'),
-        how='Low approaches with the line between the feet from end to end.',
-    ),
+    _fault('stall_high', marks=(), practise=('deck_drill', 'slow_flight')),
+    _fault('off_centreline', marks=('off_centreline',), practise=('low_approach', 'landing_normal')),
 )
 
 

@@ -2,7 +2,14 @@
 
 from __future__ import annotations
 
+from bullseye.core.basis.sentence import Phrasebook
 from bullseye.core.given.aircraft import Aircraft, Flow
+
+_BOOK = Phrasebook('flow')
+
+
+def _said(*names: str) -> tuple[str, ...]:
+    return tuple(str(_BOOK.say(name)) for name in names)
 
 
 def flows_of(aircraft: Aircraft) -> tuple[Flow, ...]:
@@ -16,36 +23,32 @@ def usual_flows(aircraft: Aircraft, *before_takeoff: str) -> tuple[Flow, ...]:
     :param before_takeoff: what this aircraft asks for before the takeoff, beside controls and a look at the approach
     """
     about, has_flap = aircraft.particulars, aircraft.has_flap
-    gear = ('gear down, three greens',) if aircraft.is_retractable else ()
-    checked = ('three greens',) if aircraft.is_retractable else ()
-    lever = ('propeller forward',) if about.propeller == 'variable' else ()
-    hot = ('carburettor heat hot',) if about.has_carburettor_heat else ()
-    cold = ('carburettor heat cold',) if about.has_carburettor_heat else ()
-    stages = ('flap one stage', 'positive rate', 'rest of the flap') if has_flap else ('positive rate', 'climb speed')
+    gear = ('greens_down',) if aircraft.is_retractable else ()
+    checked = ('greens',) if aircraft.is_retractable else ()
+    lever = ('propeller',) if about.propeller == 'variable' else ()
+    hot = ('heat_hot',) if about.has_carburettor_heat else ()
+    cold = ('heat_cold',) if about.has_carburettor_heat else ()
+    stages = ('flap_stage', 'positive_rate', 'rest_of_flap') if has_flap else ('positive_rate', 'climb_speed')
     # with a gear that folds, no lever is moved before the aircraft stands
-    stands = 'clear of the runway and stopped: name each lever' if aircraft.is_retractable else 'clear of the runway'
-    after = (stands, *(('then flap up',) if has_flap else ()), 'lights')
+    stands = 'clear_and_stopped' if aircraft.is_retractable else 'clear'
+    after = (stands, *(('flap_up',) if has_flap else ()), 'lights')
     return (
         Flow(
             phase='before takeoff',
-            items=(*before_takeoff, 'controls free and correct', 'look at the approach'),
-            callouts=('ready to go, or not?',),
+            items=(*before_takeoff, *_said('controls', 'look')),
+            callouts=_said('ready'),
         ),
         Flow(
             phase='takeoff',
-            items=('full power over three seconds', 'engine in the green', 'airspeed alive'),
-            callouts=('airspeed alive', 'tail up' if about.has_tailwheel else 'rotate', 'positive rate'),
+            items=_said('full_power', 'in_the_green', 'alive'),
+            callouts=_said('alive', 'tail_up' if about.has_tailwheel else 'rotate', 'positive_rate'),
         ),
         Flow(
             phase='downwind',
-            items=('fuel', *gear, 'mixture rich', 'harness', *hot),
-            callouts=('abeam: power, flap, speed' if has_flap else 'abeam: power, speed',),
+            items=_said('fuel', *gear, 'mixture', 'harness', *hot),
+            callouts=_said('abeam_flap' if has_flap else 'abeam'),
         ),
-        Flow(
-            phase='final',
-            items=(*checked, *lever, 'path, speed, centreline'),
-            callouts=('stable', 'not stable: going around'),
-        ),
-        Flow(phase='go-around', items=('full power', *cold, *lever, 'level until speed', *stages)),
-        Flow(phase='after landing', items=(*(('stick full back',) if about.has_tailwheel else ()), *after)),
+        Flow(phase='final', items=_said(*checked, *lever, 'path'), callouts=_said('stable', 'not_stable')),
+        Flow(phase='go-around', items=_said('around_power', *cold, *lever, 'level', *stages)),
+        Flow(phase='after landing', items=_said(*(('stick_back',) if about.has_tailwheel else ()), *after)),
     )

@@ -9,32 +9,31 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from bullseye.core.basis.kinds import ExerciseKind, PatternSide
+from bullseye.core.basis.sentence import Phrasebook, Sentence
 
 _SPOKEN = ('zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'niner')
 _DIGITS = {str(digit): word for digit, word in enumerate(_SPOKEN)}
 _SUFFIX = {'L': 'left', 'R': 'right', 'C': 'center'}
-_INTENTION: dict[ExerciseKind, str] = {
-    'normal': 'touch and go',
-    'crosswind': 'touch and go',
-    'short_field': 'short-field, full stop',
-    'soft_field': 'soft-field, full stop',
-    'power_off': 'power-off approach, touch and go',
-    'no_flap': 'no-flap, touch and go',
-    'forward_slip': 'touch and go',
-    'three_point': 'touch and go',
-    'wheel_landing': 'touch and go',
-    'go_around': 'low approach',
-    'low_approach': 'low approach',
-    'hold_off_drill': 'touch and go',
-}
+_BOOK = Phrasebook('radio')
+_CALLED: tuple[ExerciseKind, ...] = (
+    'short_field',
+    'soft_field',
+    'power_off',
+    'no_flap',
+)  # by their own name; others as what follows
+_LOW: tuple[ExerciseKind, ...] = ('go_around', 'low_approach')
+
+
+def _intention(kind: ExerciseKind) -> Sentence:
+    return _BOOK.say(kind if kind in _CALLED else 'low_approach' if kind in _LOW else 'touch_and_go')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RadioCall:
     """One call: when it is made, and the words."""
 
-    when: str
-    words: str
+    when: Sentence
+    words: Sentence
 
 
 def spoken_runway(ident: str) -> str:
@@ -50,20 +49,11 @@ def radio_calls(
 
     :param extended: whether downwind is flown on for one ahead
     """
-    number, what = spoken_runway(runway), _INTENTION[intention]
+    values: dict[str, Sentence | str] = {'runway': spoken_runway(runway), 'side': side, 'what': _intention(intention)}
 
-    def call(when: str, where: str) -> RadioCall:
-        return RadioCall(when=when, words=f'{field} traffic, {callsign}, {where}, {field}.')
+    def call(name: str) -> RadioCall:
+        where = _BOOK.say(f'{name}_where', **{one: values[one] for one in _BOOK.takes(f'{name}_where')})
+        return RadioCall(when=_BOOK.say(name), words=_BOOK.say('call', field=field, callsign=callsign, where=where))
 
-    calls = [
-        call('before lining up', f'taking runway {number}, staying in the {side} pattern'),
-        call('turning crosswind', f'{side} crosswind runway {number}'),
-        call('midfield downwind', f'{side} downwind runway {number}, {what}'),
-        call('turning base', f'{side} base runway {number}, {what}'),
-        call('turning final', f'final runway {number}, {what}'),
-        call('going around', f'going around runway {number}'),
-        call('off the runway', f'clear of runway {number}'),
-    ]
-    if extended:
-        calls.insert(3, call('extending', f'extending {side} downwind runway {number}, number two'))
-    return tuple(calls)
+    legs = ['before', 'crosswind', 'downwind', *(['extending'] if extended else []), 'base', 'final', 'around', 'off']
+    return tuple(call(name) for name in legs)

@@ -148,3 +148,132 @@ summary-no_error_long = No steady error: { $mean } long on average, spread { $sp
 summary-no_error_short = No steady error: { $mean } short on average, spread { $spread }. Leave the aim point where it is.
 summary-dropped_in = Dropped in on { $dropped } of { $landings } landings: the roundout begins too high. Put that right before the aim point moves: low approaches along the runway, then land from the same picture.
 summary-steady = { $steadily }.
+
+## Faults and their remedies, each by its code.
+
+fault-around = Going around is always right.
+
+fault-bounce_name = Bounce
+fault-bounce_looks = The wheels touch, and the aeroplane is in the air again with the nose high and the speed going.
+fault-bounce_cause_1 = Too little flare: it was flown onto the runway.
+fault-bounce_cause_2 = Too fast, so that it still wanted to fly.
+fault-bounce_cause_3 = Looking at the runway just ahead.
+fault-bounce_now_1 = A small one: hold the attitude, a touch of power, let it settle. Never push forward.
+fault-bounce_now_2 = A high one, or a second: full power, level, and away.
+fault-bounce_how = Hold-off drill at altitude, then low approaches along the runway, eyes to the far end.
+
+fault-balloon_name = Balloon
+fault-balloon_looks = In the roundout the runway sinks away again, and the speed runs out above it.
+fault-balloon_cause_1 = Pulled too fast or too much.
+fault-balloon_cause_2 = Too fast over the threshold.
+fault-balloon_cause_3 = A gust in the roundout.
+fault-balloon_now_1 = Small: stop pulling, hold the attitude, a touch of power as it sinks.
+fault-balloon_now_2 = Large: full power and around; the speed for a second try is gone.
+fault-balloon_how = Fly the briefed speed, and round out with the pressure that the nose asks for, no more.
+
+fault-porpoise_name = Porpoise
+fault-porpoise_looks = Nosewheel, mainwheels, nosewheel: each bounce is larger than the one before.
+fault-porpoise_cause_1 = Nosewheel first, then chasing each bounce with the stick, half a beat late.
+fault-porpoise_now_1 = Do not chase it: stick back to the landing attitude, full power, around.
+fault-porpoise_now_2 = A third bounce breaks the nosewheel.
+fault-porpoise_how = Go-around from the roundout until it needs no thought.
+
+fault-wheelbarrow_name = Wheelbarrowing
+fault-wheelbarrow_looks = The weight is on the nosewheel; it steers sharply, and the tail feels light.
+fault-wheelbarrow_cause_1 = Too fast at the touchdown, and forward pressure to keep it down.
+fault-wheelbarrow_now_1 = Stick back, power off, straight with little rudder.
+fault-wheelbarrow_now_2 = If it is not straight at once and runway is left: around.
+fault-wheelbarrow_how = Hold it off until it will not fly any more; the stick comes back all the way.
+
+fault-dropped_in_name = Dropped in
+fault-dropped_in_looks = It stops flying above the runway, and falls the last feet.
+fault-dropped_in_cause_1 = Rounded out too high.
+fault-dropped_in_cause_2 = Too slow, or power off too early.
+fault-dropped_in_cause_3 = Looking too close in front.
+fault-dropped_in_now_1 = While it sinks: power, hold the attitude; lower the nose only with height in hand.
+fault-dropped_in_how = Low approaches along the runway show how high the hold-off is; then land from the same picture.
+
+fault-drift_name = Touched sideways
+fault-drift_looks = The runway slides under the nose to one side, and the tyres squeal across.
+fault-drift_cause_1 = Wing not low enough, or the correction taken out in the hold-off.
+fault-drift_cause_2 = Wind across that changed near the ground.
+fault-drift_now_1 = Wing into the wind, nose straight by rudder, keep it until it stops.
+fault-drift_now_2 = If full rudder cannot hold it straight, the wind is too much: leave.
+fault-drift_how = Low approaches with the wing down, along the centreline from end to end, without touching.
+
+fault-crab_left_in_name = Crab left in
+fault-crab_left_in_looks = It touches with the nose off the runway’s direction, and jerks straight.
+fault-crab_left_in_cause_1 = Straightened too late, or not at all.
+fault-crab_left_in_cause_2 = Rudder without the aileron that belongs to it.
+fault-crab_left_in_now_1 = Rudder to the centreline with the wing into the wind, before it touches.
+fault-crab_left_in_how = Wing low from short final on, so that there is nothing left to straighten.
+
+fault-long_name = Long
+fault-long_looks = The spot goes by underneath, and it still floats.
+fault-long_cause_1 = Aim point too near to the spot.
+fault-long_cause_2 = Too fast.
+fault-long_cause_3 = Rounded out high, or power left on.
+fault-long_now_1 = Wheels not down by the go-around point: full power, around.
+fault-long_now_2 = Never push it onto the runway.
+fault-long_how = Fly the briefed speed first; then move the aim point by what is left.
+
+fault-short_name = Short
+fault-short_looks = The aim point rises in the windscreen; more power is needed and the nose is high.
+fault-short_cause_1 = Dragged in: below the path with power.
+fault-short_cause_2 = Slow, on the back of the power curve.
+fault-short_cause_3 = More headwind than planned.
+fault-short_now_1 = Power holds the path, pitch holds the speed: both, at once.
+fault-short_now_2 = Never stretch a glide with the stick.
+fault-short_how = One steady path from the base turn on, the aim point held still.
+
+fault-flat_name = Dragged in, low and flat
+fault-flat_looks = The runway looks flat and long before the threshold; the power is up.
+fault-flat_cause_1 = Descent begun too early or too fast.
+fault-flat_cause_2 = A narrow or rising runway, which looks high.
+fault-flat_now_1 = Power and level until the path is met from below, then down on it.
+fault-flat_how = Altitude gates on base and final, called aloud.
+
+fault-steep_name = High and steep
+fault-steep_looks = The runway looks tall, and the aim point sinks below the nose.
+fault-steep_cause_1 = Base turned too early, or a wind that pulled it in.
+fault-steep_cause_2 = Flap or power change too late.
+fault-steep_now_1 = Power off, all flap, slip if the aircraft allows it; speed stays.
+fault-steep_now_2 = Not stable at the gate: around.
+fault-steep_how = Fly base a little later, and slip from high on purpose.
+
+fault-overshot_name = Overshot final
+fault-overshot_looks = The turn ends beyond the centreline.
+fault-overshot_cause_1 = A wind along base that nobody allowed for.
+fault-overshot_cause_2 = Base flown too near, or the turn begun too late.
+fault-overshot_now_1 = Thirty degrees of bank and no more, and wait for it to come round; or around.
+fault-overshot_now_2 = No rudder to help it: that is how a spin begins.
+fault-overshot_how = Decide before each lap how early to turn in today’s wind, and say it on base.
+
+fault-over_banked_name = Too much bank in the last turn
+fault-over_banked_looks = Bank over thirty degrees, the nose coming up to hold height, the stall warning near.
+fault-over_banked_cause_1 = Overshooting, and trying to save it.
+fault-over_banked_cause_2 = A tight downwind.
+fault-over_banked_now_1 = Less bank, lower the nose, power: around.
+fault-over_banked_how = Stalls from a slow turn to final, at altitude; wider downwind.
+
+fault-swing_name = Swing on the roll
+fault-swing_looks = On the roll the nose goes to one side, and more when the tail or the nosewheel lifts.
+fault-swing_cause_1 = Power pushed in too fast for the feet.
+fault-swing_cause_2 = Wind across, and aileron forgotten.
+fault-swing_cause_3 = Heels on the brakes.
+fault-swing_now_1 = Rudder early and small; if it is not held at once, power off and straight.
+fault-swing_how = Power over three seconds, heels on the floor, eyes at the far end.
+
+fault-stall_high_name = Stall warning high above the runway
+fault-stall_high_looks = The warning sounds in the roundout with feet of air below.
+fault-stall_high_cause_1 = Rounded out too high and held.
+fault-stall_high_cause_2 = Slow on final.
+fault-stall_high_now_1 = Power and hold the attitude as it settles; high: full power, around.
+fault-stall_high_how = Hold-off drill at altitude: know what the last three knots feel like.
+
+fault-off_centreline_name = Off the centreline
+fault-off_centreline_looks = It touches beside the line and rolls towards the edge.
+fault-off_centreline_cause_1 = Looking past the nose at the side that one sits on.
+fault-off_centreline_cause_2 = Final not lined up before the gate.
+fault-off_centreline_now_1 = Correct to the line while there is air below; rolling, small rudder.
+fault-off_centreline_how = Low approaches with the line between the feet from end to end.

@@ -109,3 +109,277 @@ traffic-same_aim = The aim point stays: same path, same speed.
 traffic-gap = Gap at the threshold about { $gap }.
 traffic-under_pattern = { $other } lies on the { $at }, under your { $side } pattern: base crosses its approach. Fly the pattern on the other side unless told otherwise.
 traffic-beside_pattern = { $other } lies on the { $at }: a { $side } pattern that overshoots final flies into its approach. Do not overshoot; go around away from it.
+
+## Cards: how each landing and exercise is flown.
+
+card-before_gear = { $limit ->
+    [none] Gear down on downwind; three greens there, on base and on final.
+   *[given] Gear down below { $limit } on downwind; three greens there, on base and on final.
+}
+card-before_propeller = Propeller lever forward before final.
+card-before_slats = The slats come out at { $speed }: over the threshold on a good approach.
+card-before_angle = Angle of attack on final: { $target }.
+card-final = { $hold ->
+    [airspeed] On final hold the aim point still in the windscreen and the speed. { $energy } On path, speed and centreline and configured by { $gate }, else go around.
+   *[angle_of_attack] On final hold the aim point still in the windscreen and the angle of attack, the airspeed beside it as a check. { $energy } On path, speed and centreline and configured by { $gate }, else go around.
+}
+card-stands = With this flap it stands { $mark }.
+card-energy_pitch_for_speed = Pitch holds the speed, power holds the path.
+card-energy_pitch_for_aim = Pitch holds the aim point, power holds the speed.
+card-energy_fixed_power = Leave the power of abeam alone, pitch for the speed; power only late on final.
+card-order_halve_shift_idle_flare = Halve the power, eyes to the far end, idle as the descent is rounded out, then flare.
+card-order_idle_shift_flare = Idle first, eyes to the far end, then round out and flare.
+card-order_gradual_from_threshold = Draw the power off slowly from the threshold, idle by the end of the roundout.
+card-crosswind_wing_low = Wing down into the wind and opposite rudder from short final; hold both to the ground.
+card-crosswind_crab_then_straighten = Crab down final; in the flare straighten with rudder, upwind wing down as it straightens.
+card-crosswind_crab_then_wing_low = Crab down to short final, then wing down and opposite rudder; hold both to the ground.
+card-rollout_hands_off = Hands off the levers until clear of the runway.
+card-rollout_flap_up = Flap up once all wheels are down, if the handbook calls for it; say the lever aloud before moving it.
+card-shape_squared = Turn when the brief says: squared, with a base leg.
+card-shape_arc = Turn when the brief says: one continuous arc.
+card-hold_off = Hold it off: keep it from landing with more and more back pressure until it lands itself.
+card-wheels_down = { $wheel ->
+    [tail] Stick full back as it touches, all three wheels together; straight with quick feet.
+   *[nose] Nosewheel down last; straight to the end with the feet.
+}
+card-far_end = The far end of the runway, as it widens: it tells height and drift.
+card-not_down = Not stable at the gate, a big balloon, a bounce, drift that stays, or not down by the gate: go around.
+
+card-normal_title = Normal landing
+card-normal_different = { $flap ->
+    [yes] Full flap, path and speed held, power off when the spot is made.
+   *[no] Path and speed held, power off when the spot is made.
+}
+card-normal_mistake_1 = Aiming at the spot itself: the float carries you past it.
+card-normal_mistake_2 = A few knots more to be safe: they all become float.
+card-normal_mistake_3 = Looking at the ground just ahead: rounded out late, or too much.
+
+card-crosswind_title = Crosswind landing
+card-crosswind_different = { $wheel ->
+    [tail] Upwind wheel, then the other, then the tail. The controls stay in.
+   *[nose] Upwind wheel, then the other, then the nose. The controls stay in.
+}
+card-crosswind_upwind = Upwind wheel first, axis along the runway; more aileron into the wind as the speed goes.
+card-crosswind_stop = Aileron full into the wind to a stop; taxi with it.
+card-crosswind_look = The centreline far ahead: sideways movement is wing, pointing is rudder.
+card-crosswind_mistake_1 = Letting the controls go when the first wheel is down.
+card-crosswind_mistake_2 = Straightening too early: it drifts before it lands.
+card-crosswind_mistake_3 = { $wheel ->
+    [tail] Feet still after the touch: the swing into the wind grows by itself.
+   *[nose] Bracing on the rudder so that the nosewheel is turned as it comes down.
+}
+card-crosswind_around = Full rudder does not hold it, or it drifts at the flare: go around. Twice: another runway.
+
+card-short_field_title = Short-field landing
+card-short_field_different = { $flap ->
+    [yes] Slowest book speed, full flap, aim short of the spot, one steady angle.
+   *[no] Slowest book speed, aim short of the spot, one steady angle.
+}
+card-short_field_over = Over an obstacle: one steady angle over it to the aim point; power drawn off slowly, never chopped.
+card-short_field_idle = Idle in the roundout, touch with little float.
+card-short_field_stop = Stick back, brake firmly without locking.
+card-short_field_look = The aim point, until the roundout; then the far end.
+card-short_field_mistake_1 = Dragging it in low behind the power curve.
+card-short_field_mistake_2 = Diving at the runway once over the obstacle: the speed becomes float.
+card-short_field_mistake_3 = Braking before the weight is on the wheels.
+card-short_field_around = Box blown or not down by the go-around point: go around; two or three tries is good flying.
+
+card-soft_field_title = Soft-field landing
+card-soft_field_different = { $wheel ->
+    [tail] A little power through touchdown, three-point and as slow as it will go, keep rolling.
+   *[nose] A little power through touchdown, nosewheel off as long as it will stay, keep rolling.
+}
+card-soft_field_round_out = Round out as usual and leave 100 to 200 rpm on.
+card-soft_field_hold_off = Hold it off just above the ground until it touches as slowly as it can.
+card-soft_field_roll = { $wheel ->
+    [tail] Stick full back and held; no brake, power to keep rolling to firm ground.
+   *[nose] Stick full back, nosewheel off; no brake, power to keep rolling to firm ground.
+}
+card-soft_field_mistake_1 = { $wheel ->
+    [tail] Power off at the touch: it drops on.
+   *[nose] Power off at the touch: the nose falls in.
+}
+card-soft_field_mistake_2 = Too much power: it floats the length of the field.
+card-soft_field_mistake_3 = Stopping on soft ground.
+card-soft_field_around = A bounce, or a third of the field gone before the wheels are down: go around.
+
+card-power_off_title = Power-off 180
+card-power_off_different = { $flap ->
+    [yes] Idle abeam the spot at pattern height, best glide, flap late, slip to lose.
+   *[no] Idle abeam the spot at pattern height, best glide, slip to lose.
+}
+card-power_off_abeam = { $heat ->
+    [yes] Abeam: carburettor heat hot, idle, best glide, trim.
+    [unknown] Abeam: carburettor heat hot where it is fitted, idle, best glide, trim.
+   *[no] Abeam: idle, best glide, trim.
+}
+card-power_off_lose = { $flap ->
+    [yes] A little high beats a foot low: flap when the spot is made, slip what is left.
+   *[no] A little high beats a foot low: slip when the spot is made.
+}
+card-power_off_slip_out = Slip out before the roundout; round out a little earlier, the path is steeper.
+card-power_off_look = The spot: moving up the windscreen means low, down means high.
+card-power_off_mistake_1 = { $flap ->
+    [yes] Flap too early: nothing brings the height back.
+   *[no] Slipping too early: nothing brings the height back.
+}
+card-power_off_mistake_2 = Stretching the glide with the stick.
+card-power_off_mistake_3 = A steep last turn to make it fit.
+card-power_off_around = Short: power at once and go around. Over 30° of bank needed, or past the box: go around.
+
+card-no_flap_title = Landing without flap
+card-no_flap_different = Higher nose, flatter path, faster, and a longer float.
+card-no_flap_farther = Start farther out: the path is the same, there is less drag to get back to it.
+card-no_flap_round_out = Small roundout: the nose is already high; mind the tail.
+card-no_flap_float = Let it float and slow; do not force it on. Brake gently, the roll is longer.
+card-no_flap_mistake_1 = Coming in high and fast: without flap it does not come down.
+card-no_flap_mistake_2 = Flaring as with flap: it climbs away.
+card-no_flap_mistake_3 = { $wheel ->
+    [tail] Forcing it on with the stick.
+   *[nose] Forcing it on, nosewheel first.
+}
+
+card-forward_slip_title = Forward slip
+card-forward_slip_different = Idle, wing down into the wind, opposite rudder: height goes, speed does not.
+card-forward_slip_high = High, power off: wing down on the side of the wind, full opposite rudder, nose a little lower.
+card-forward_slip_track = Hold the ground track along the centreline with bank; the airspeed may read wrong in a slip.
+card-forward_slip_out = Slip out with height in hand, above the roundout; speed settled before it.
+card-forward_slip_look = The runway, over the nose and to the side: the track is what counts, not the nose.
+card-forward_slip_mistake_1 = Nose raised: speed falls with crossed controls.
+card-forward_slip_mistake_2 = Slip held into the roundout: landed sideways.
+card-forward_slip_mistake_3 = { $flap ->
+    [yes] Slipping where the handbook forbids it with this flap.
+   *[no] Slipping where the handbook forbids it.
+}
+card-forward_slip_around = Still high when the slip has to come out: go around.
+
+card-three_point_title = Three-point landing
+card-three_point_different = All three wheels together, slow, in the attitude it stands in on the ground.
+card-three_point_hold_off = Hold it off lower and longer than you think, until the nose stands where it stands on the ground.
+card-three_point_stick = Stick full back as it touches, and it stays there; straight with quick feet until it stands.
+card-three_point_look = Both sides of the nose at the edges of the runway, far ahead: they tell height and swing.
+card-three_point_mistake_1 = Main wheels first: the tail drops, the wing lifts, it flies again.
+card-three_point_mistake_2 = Letting the stick forward after the touch: the tail comes up and the brakes tip it over.
+card-three_point_mistake_3 = Feet asleep: a swing grows by itself and ends in a ground loop.
+card-three_point_around = A bounce, a swing you do not hold at once, or drift: power, go around.
+
+card-wheel_landing_title = Wheel landing
+card-wheel_landing_different = On the main wheels, tail low, a little power, some ten knots faster. Never on soft ground.
+card-wheel_landing_sink = Round out as usual, keep a little power, let it sink on tail low from a foot or less; upwind wheel first.
+card-wheel_landing_pin = As the main wheels touch: a little forward to pin them, power off.
+card-wheel_landing_tail = Tail down while the rudder still holds it straight, then stick full back.
+card-wheel_landing_mistake_1 = Pushing before it touches: wheels driven on, and it bounces.
+card-wheel_landing_mistake_2 = Forcing a bounce down with the stick: the next one is worse.
+card-wheel_landing_mistake_3 = Holding the tail up until the rudder no longer holds it.
+card-wheel_landing_around = Any bounce, any push that did not pin it, any swing: power, level, go around.
+
+card-go_around_title = Go-around
+card-go_around_different = { $flap ->
+    [yes] Decided early, flown level first, cleaned up in stages.
+   *[no] Decided early, flown level first, then climbed.
+}
+card-go_around_power = { $heat ->
+    [yes] Full power, carburettor heat cold, right rudder.
+    [unknown] Full power, carburettor heat cold where it is fitted, right rudder.
+   *[no] Full power, right rudder.
+}
+card-go_around_level = Nose to level; fly level until the speed is there.
+card-go_around_clean_up = { $flap ->
+    [yes] Flap to the intermediate stage; positive rate, then the rest in stages.
+   *[no] Positive rate, then climb at the speed of the handbook.
+}
+card-go_around_side = Move to the side if someone is on the runway; call it when it flies.
+card-go_around_look = The horizon, then the speed.
+card-go_around_mistake_1 = { $flap ->
+    [yes] All flap up at once: it sinks.
+   *[no] Climbing before the speed is there: it sinks.
+}
+card-go_around_mistake_2 = Nose high with the trim of the approach: push, then trim.
+card-go_around_mistake_3 = Waiting for the ground to decide.
+card-go_around_around = This is it: any time, for any reason, without asking.
+
+card-low_approach_title = Low approach along the runway
+card-low_approach_different = Slow flight at a few feet: the centreline held with a little power, then away.
+card-low_approach_power = A normal approach; round out and leave a little power on.
+card-low_approach_fly = Fly the centreline a few feet up, slow, wings as the wind asks.
+card-low_approach_away = { $flap ->
+    [yes] At half the runway: go around, in stages.
+   *[no] At half the runway: go around.
+}
+card-low_approach_mistake_1 = Speed creeping up: it is not slow flight any more.
+card-low_approach_mistake_2 = Chasing height with the stick instead of a touch of power.
+card-low_approach_mistake_3 = Starting the go-around too late.
+card-low_approach_around = By half the runway at the latest, sooner if it settles or drifts.
+
+card-hold_off_drill_title = Hold-off drill at altitude
+card-hold_off_drill_different = A pretend deck, say 3,000 ft: the flare without a runway.
+card-hold_off_drill_begin = Clearing turns; approach configuration and speed, descending.
+card-hold_off_drill_idle = Idle 50 ft above the deck, round out to level on it.
+card-hold_off_drill_hold = Hold it there as long as it will stay without sinking through; feel the stick come back.
+card-hold_off_drill_recover = At the first sink or warning: recover with power, count the seconds.
+card-hold_off_drill_look = Horizon and altimeter: the deck is not sunk through.
+card-hold_off_drill_mistake_1 = Pulling at once: it balloons above the deck.
+card-hold_off_drill_mistake_2 = Letting it sink through and calling it held.
+card-hold_off_drill_mistake_3 = No lookout before and between.
+card-hold_off_drill_around = Below the recovery height of your school: stop. Recover at the first warning.
+
+## The usual flows of an aircraft, and what is called aloud in them.
+
+flow-greens_down = gear down, three greens
+flow-greens = three greens
+flow-propeller = propeller forward
+flow-heat_hot = carburettor heat hot
+flow-heat_cold = carburettor heat cold
+flow-flap_stage = flap one stage
+flow-positive_rate = positive rate
+flow-rest_of_flap = rest of the flap
+flow-climb_speed = climb speed
+flow-clear_and_stopped = clear of the runway and stopped: name each lever
+flow-clear = clear of the runway
+flow-flap_up = then flap up
+flow-lights = lights
+flow-controls = controls free and correct
+flow-look = look at the approach
+flow-ready = ready to go, or not?
+flow-full_power = full power over three seconds
+flow-in_the_green = engine in the green
+flow-alive = airspeed alive
+flow-tail_up = tail up
+flow-rotate = rotate
+flow-fuel = fuel
+flow-mixture = mixture rich
+flow-harness = harness
+flow-abeam_flap = abeam: power, flap, speed
+flow-abeam = abeam: power, speed
+flow-path = path, speed, centreline
+flow-stable = stable
+flow-not_stable = not stable: going around
+flow-around_power = full power
+flow-level = level until speed
+flow-stick_back = stick full back
+
+## Radio calls of a field without a tower: when each is made, and its words.
+
+radio-call = { $field } traffic, { $callsign }, { $where }, { $field }.
+radio-before = before lining up
+radio-before_where = taking runway { $runway }, staying in the { $side } pattern
+radio-crosswind = turning crosswind
+radio-crosswind_where = { $side } crosswind runway { $runway }
+radio-downwind = midfield downwind
+radio-downwind_where = { $side } downwind runway { $runway }, { $what }
+radio-extending = extending
+radio-extending_where = extending { $side } downwind runway { $runway }, number two
+radio-base = turning base
+radio-base_where = { $side } base runway { $runway }, { $what }
+radio-final = turning final
+radio-final_where = final runway { $runway }, { $what }
+radio-around = going around
+radio-around_where = going around runway { $runway }
+radio-off = off the runway
+radio-off_where = clear of runway { $runway }
+radio-touch_and_go = touch and go
+radio-short_field = short-field, full stop
+radio-soft_field = soft-field, full stop
+radio-power_off = power-off approach, touch and go
+radio-no_flap = no-flap, touch and go
+radio-low_approach = low approach
