@@ -78,6 +78,8 @@ _CHANGES = (
 )
 _NO_CODE = re.compile(r'^\s*(#|//|\*|/\*|import |from |@|"""|raise |[\w]+: )|:raises|:param|["\'].*["\'] *,?$')
 
+_WORDS = re.compile(r"'[^']*'|\"[^\"]*\"")
+
 
 def lines_changed(place: str, pattern: str) -> list[tuple[Path, int, str]]:
     """Every way to change one operator of one line: file, line and the line as it becomes."""
@@ -92,7 +94,11 @@ def lines_changed(place: str, pattern: str) -> list[tuple[Path, int, str]]:
                 in_words ^= quotes == 1
                 continue
             code, mark, said = line.partition('  # ')  # what is said beside a line is no code
-            found += [(path, number, code.replace(a, b, 1) + mark + said) for a, b in _CHANGES if a in code]
+            words = re.sub(_WORDS, lambda one: '\0' * len(one[0]), code)  # what is said is no operator
+            for a, b in _CHANGES:
+                at = words.find(a)
+                if at >= 0:
+                    found.append((path, number, code[:at] + b + code[at + len(a) :] + mark + said))
     return found
 
 

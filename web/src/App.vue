@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The shell: bar, lesson rail, keys; the screen itself is the router's. */
-import { say } from '@/said'
+import { language, locale, say } from '@/said'
+import { change } from '@/said/choice'
 import { forgetDrafts } from '@/composables/useEditor'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
@@ -21,6 +22,7 @@ import { useUpdate } from '@/offline/update'
 import { STEPS } from '@/steps'
 import { useLook } from '@/stores/look'
 import { useUndo } from '@/stores/undo'
+import { trouble } from '@/trouble'
 import { round } from '@/words'
 
 // none of these is on the first screen
@@ -42,6 +44,15 @@ const session = useQuery({
   ...sessionQuery,
   refetchInterval: (query) => (old(query.state.data?.version) ? 5_000 : false),
 })
+// somebody's own language, on whatever device they sign in
+watch(
+  () => session.data.value?.language_chosen,
+  async (chosen) => {
+    if (!chosen || chosen === language()) return
+    await change(chosen).catch((error: unknown) => trouble.tell(error))
+    await client.invalidateQueries()
+  },
+)
 /** What was derived by an older model stands until the background work has been through it, and that is said. */
 const reworking = computed(() => {
   const version = session.data.value?.version
@@ -51,7 +62,10 @@ const reworking = computed(() => {
     ...(laps ? [say('app.laps-left', { laps, shown: round(laps) })] : []),
     ...(flights ? [say('app.flights-left', { flights, shown: round(flights) })] : []),
   ]
-  return say('app.past-laps-are-being-calculated', { model: version!.model, left: left.join(' and ') })
+  return say('app.past-laps-are-being-calculated', {
+    model: version!.model,
+    left: new Intl.ListFormat(locale()).format(left),
+  })
 })
 watch(reworking, (now, before) => {
   if (before && !now) void client.invalidateQueries()

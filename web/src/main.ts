@@ -8,9 +8,17 @@ import { useSync } from './offline/sync'
 import { useTrack } from './offline/track'
 import { keepApplication } from './offline/update'
 import { makeRouter } from './router'
-import { learn } from './said'
+import { language, learn } from './said'
+import { first } from './said/choice'
 import { trouble } from './trouble'
 import './styles/main.css'
+
+/** English is always there; another language that cannot be read now is not waited for. */
+async function start() {
+  const wanted = first()
+  await learn(wanted).catch(() => learn('en'))
+  document.documentElement.lang = language()
+}
 
 const client = new QueryClient({
   defaultOptions: {
@@ -37,7 +45,7 @@ window.addEventListener('unhandledrejection', (event) => trouble.tell(event.reas
 // without an error of its own it is the browser's remark, such as that a layout took a second turn
 window.addEventListener('error', (event) => event.error && trouble.tell(event.error))
 // what is said at all is read before the first screen is drawn
-await learn('en')
+await start()
 app.use(VueQueryPlugin, { queryClient: client }).use(router).mount('#app')
 useSync().start(client)
 void useTrack().closeAbandoned()

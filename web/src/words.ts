@@ -1,5 +1,5 @@
 /** Numbers and choices as they are shown; a choice without a label does not compile. */
-import { labels, say } from '@/said'
+import { labels, locale, say } from '@/said'
 import { now } from './hours'
 import type { Brief, Caution, ExerciseKind, LandingKind, Outcome, Sortie, Standard, Takeoff } from './api/types'
 
@@ -53,13 +53,23 @@ export const SEVERITY_SIGN: Record<Caution['severity'], string> = { stop: '✕',
 export const NOT_LANDED = new Set<Outcome>(['go_around', 'low_approach', 'drill'])
 export const OUTCOMES = Object.keys(OUTCOME_LABEL) as Outcome[]
 
-const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 })
+const formats = new Map<string, Intl.NumberFormat>()
+/** A number as the spoken language writes it, with so many decimals. */
+export function fixed(value: number, digits: number): string {
+  const key = `${locale()} ${digits}`
+  let format = formats.get(key)
+  if (!format) {
+    format = new Intl.NumberFormat(locale(), { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    formats.set(key, format)
+  }
+  return format.format(value)
+}
 
 /** A whole number with thousands apart; unknown is a dash. */
 export function round(value: number | null | undefined, step = 1): string {
   if (value === null || value === undefined || Number.isNaN(value)) return '–'
   const rounded = Math.sign(value) * Math.floor(Math.abs(value) / step + 0.5) * step // half a step is said as one
-  return whole.format(Object.is(rounded, -0) ? 0 : rounded).replace('-', '−')
+  return fixed(Object.is(rounded, -0) ? 0 : rounded, 0).replace('-', '−')
 }
 
 /** A whole number with its sign. */
@@ -147,9 +157,12 @@ export function ago(moment: string, at = now()): string {
 
 /** A date as it is said: `Tue 24 Nov`. */
 export function day(date: string): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
-    new Date(`${date}T00:00:00Z`),
-  )
+  return new Intl.DateTimeFormat(locale(), {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  }).format(new Date(`${date}T00:00:00Z`))
 }
 
 /** An hour as it is said in the trade: `14:03 UTC`. */

@@ -9,6 +9,7 @@ from datetime import timedelta
 from typing import Any
 
 from apiflask import APIFlask
+from flask import request
 from flask.typing import ResponseReturnValue
 from flask_compress import Compress
 from flask_login import LoginManager
@@ -32,6 +33,7 @@ from bullseye.jobs.mail import WrongMailAddress, mail_server
 from bullseye.store.database import open_engine, session_maker
 from bullseye.store.people import signins
 from bullseye.store.rows.people import User
+from bullseye.words import language
 
 
 def create_app(*, database_url: str | None = None, secret_key: str | None = None) -> APIFlask:
@@ -76,6 +78,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
         raise WrongMailAddress('BULLSEYE_MAIL_URL needs BULLSEYE_HOSTS, the names that links in letters may lead to.')
     proxies = named_networks(os.environ.get('BULLSEYE_PROXIES', ''))
     app.wsgi_app = NamedProxies(app.wsgi_app, proxies)  # type: ignore[method-assign]
+    app.before_request(_speak_as_asked)
     _sign_in_by_cookie(app)
     bodies.register(app)  # before anything that would read a body
     bodies.HeaderProtect(app)
@@ -130,6 +133,11 @@ def _refusal(why: str) -> dict[str, Any]:
     return {'description': why, 'content': {'application/json': {'schema': schema}}}
 
 
+def _speak_as_asked() -> None:
+    """Speak the language that the device asks for, until it is known who is there and which one they chose."""
+    language.speak(request.accept_languages.best_match(language.LOCALES) or language.ENGLISH)
+
+
 def _sign_in_by_cookie(app: APIFlask) -> None:
     manager = LoginManager(app)
     manager.session_protection = None  # it ties a session to an address, and a tablet changes networks
@@ -140,7 +148,10 @@ def _sign_in_by_cookie(app: APIFlask) -> None:
         if found is None:
             return None
         person_id, epoch, sign_in = found.groups()
-        return signins.of_cookie(database(), person_id=int(person_id), epoch=int(epoch), sign_in_id=uuid.UUID(sign_in))
+        user = signins.of_cookie(database(), person_id=int(person_id), epoch=int(epoch), sign_in_id=uuid.UUID(sign_in))
+        if user is not None and user.language is not None:
+            language.speak(user.language)
+        return user
 
     @manager.unauthorized_handler
     def nobody() -> ResponseReturnValue:

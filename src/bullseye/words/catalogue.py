@@ -14,8 +14,7 @@ from typing import Any
 from fluent.runtime import FluentBundle, FluentResource
 from fluent.syntax import ast
 
-ENGLISH = 'en'
-_LOCALES: Mapping[str, str] = {ENGLISH: 'en-GB'}
+from bullseye.words.language import ENGLISH, LOCALES, spoken
 
 
 class UnknownText(LookupError):
@@ -65,7 +64,7 @@ def read_files(language: str, *inside: str) -> tuple[list[ast.Resource], dict[st
 @cache
 def _language(language: str) -> _Language:
     """All texts of a language that Python says."""
-    bundle = FluentBundle([_LOCALES[language]], use_isolating=False)
+    bundle = FluentBundle([LOCALES[language]], use_isolating=False)
     files, read = read_files(language)
     for one in files:
         bundle.add_resource(one)
@@ -104,7 +103,12 @@ def values_of(name: str) -> frozenset[str]:
 
 @cache
 def _prepared(language: str, name: str) -> tuple[FluentBundle, Any, str | None]:
-    """What says a text, what it says, and the words themselves where nothing goes into them."""
+    """What says a text, what it says, and the words themselves where nothing goes into them.
+
+    What a language has no text for is said in English: better than nothing, and found by ``missing``.
+    """
+    if language != ENGLISH and name.replace('.', '-') not in _language(language).read:
+        return _prepared(ENGLISH, name)
     bundle = _language(language).bundle
     pattern = bundle.get_message(_key(language, name)).value
     if pattern is None:
@@ -113,14 +117,14 @@ def _prepared(language: str, name: str) -> tuple[FluentBundle, Any, str | None]:
     return bundle, pattern, fixed
 
 
-def said(name: str, values: dict[str, Any], *, language: str = ENGLISH) -> str:
-    """A text with its values filled in.
+def said(name: str, values: dict[str, Any]) -> str:
+    """A text in the language that is spoken, with its values filled in.
 
     :param values: by name, as they are to be read
     :raises UnknownText: when there is no such text
     :raises ValueError: when a value is missing
     """
-    bundle, pattern, fixed = _prepared(language, name)
+    bundle, pattern, fixed = _prepared(spoken(), name)
     if fixed is not None:
         return fixed
     text, wrong = bundle.format_pattern(pattern, values)

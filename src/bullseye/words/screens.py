@@ -6,7 +6,8 @@ from collections.abc import Mapping
 
 from fluent.syntax import ast
 
-from bullseye.words.catalogue import ENGLISH, filled, read_files
+from bullseye.words.catalogue import filled, read_files
+from bullseye.words.language import ENGLISH
 
 
 def texts(language: str = ENGLISH) -> Mapping[str, ast.Message]:

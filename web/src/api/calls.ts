@@ -6,6 +6,7 @@ import { link } from '@/offline/link'
 import { today } from '@/words'
 import { answered, ApiError, http, rememberCsrfToken } from './client'
 import { doNothingMore } from './later'
+import type { Language } from '@/said'
 import type {
   AircraftSpec,
   BriefChanges,
@@ -129,6 +130,7 @@ export const api = {
     answered(http.DELETE('/api/sign-ins/{sign_in_id}', { params: { path: { sign_in_id } } })),
   endOtherSignIns: () => answered(http.DELETE('/api/sign-ins')),
   changePassword: (old: string, password: string) => answered(http.PUT('/api/password', { body: { old, password } })),
+  chooseLanguage: (language: Language | null) => withToken(answered(http.PUT('/api/language', { body: { language } }))),
   lookAtReset: (token: string) => answered(http.POST('/api/password/look', { body: { token } })),
   setPassword: (token: string, password: string, login: string | null) =>
     withToken(answered(http.POST('/api/password/set', { body: { token, password, login } }))),

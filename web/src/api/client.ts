@@ -1,5 +1,5 @@
 /** The one way to the server: typed calls, the CSRF token on writes, and failures as one kind of error. */
-import { say } from '@/said'
+import { language, say } from '@/said'
 import createClient from 'openapi-fetch'
 import { heardAt } from '@/hours'
 import type { paths } from './schema'
@@ -46,6 +46,7 @@ async function inTime(request: Request): Promise<Response> {
 export const http = createClient<paths>({ baseUrl: '/', fetch: inTime })
 http.use({
   onRequest({ request }) {
+    request.headers.set('Accept-Language', language())
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrfToken)
     return request
   },

@@ -3,7 +3,7 @@
 import { say } from '@/said'
 import { computed } from 'vue'
 import type { Lap } from '@/api/types'
-import { round } from '@/words'
+import { fixed, round } from '@/words'
 import { pointValue, TASK_LABEL, VERDICT_SIGN, VERDICT_TONE } from './around'
 
 const props = defineProps<{ around: Lap['around'] }>()
@@ -44,7 +44,7 @@ const tasks = computed(() =>
             {{ VERDICT_SIGN[one.verdict] }}
           </td>
           <td class="figure whitespace-nowrap text-right">
-            {{ one.points === null ? '–' : one.points.toFixed(1) }}/{{ one.weight.toFixed(1) }}
+            {{ one.points === null ? '–' : fixed(one.points, 1) }}/{{ fixed(one.weight, 1) }}
           </td>
         </tr>
       </tbody>

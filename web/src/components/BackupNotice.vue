@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** When the school was last backed up; loud when that is too long ago. */
-import { say } from '@/said'
+import { locale, say } from '@/said'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { backupQuery } from '@/api/queries'
@@ -8,7 +8,7 @@ import { backupQuery } from '@/api/queries'
 const { data } = useQuery(backupQuery)
 const made = computed(() =>
   data.value?.made_at
-    ? new Date(data.value.made_at).toLocaleString('en-GB', {
+    ? new Date(data.value.made_at).toLocaleString(locale(), {
         day: 'numeric',
         month: 'long',
         hour: '2-digit',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A month of days, each with how many sorties it has; a tap opens the day. */
-import { say } from '@/said'
+import { locale, say } from '@/said'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { daysQuery } from '@/api/queries'
@@ -25,7 +25,7 @@ const counts = useQuery(
 )
 const byDay = computed(() => new Map((counts.data.value?.days ?? []).map((one) => [one.planned_on, one])))
 const title = computed(() =>
-  new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+  new Intl.DateTimeFormat(locale(), { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
     new Date(`${first.value}T00:00:00Z`),
   ),
 )

@@ -2,7 +2,7 @@
 /** The score, line by line: value, tolerance, verdict and points, so that the total can be read off. */
 import { say } from '@/said'
 import type { Lap } from '@/api/types'
-import { round, signed } from '@/words'
+import { fixed, round, signed } from '@/words'
 
 defineProps<{ score: Lap['score'] }>()
 type Criterion = Lap['score']['criteria'][number]
@@ -22,7 +22,7 @@ const SIGNED = new Set(['accuracy', 'speed', 'centreline'])
 function shown(one: Criterion) {
   if (one.value === null) return '–'
   if (typeof one.value === 'string') return one.value
-  return `${SIGNED.has(one.name) ? signed(one.value) : one.value.toFixed(1)} ${one.unit}`
+  return `${SIGNED.has(one.name) ? signed(one.value) : fixed(one.value, 1)} ${one.unit}`
 }
 </script>
 

@@ -3,6 +3,7 @@
 import { say } from '@/said'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import type { Brief } from '@/api/types'
+import { fixed } from '@/words'
 
 defineProps<{ brief: Brief }>()
 const NAME: Record<Brief['speed']['approach_speed_steps'][number]['step'], string> = {
@@ -12,7 +13,7 @@ const NAME: Record<Brief['speed']['approach_speed_steps'][number]['step'], strin
   gust: say('common.gust'),
   result: say('common.fly'),
 }
-const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : '−'}${Math.abs(kt).toFixed(1)}`)
+const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : '−'}${fixed(Math.abs(kt), 1)}`)
 </script>
 
 <template>
@@ -30,7 +31,7 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
         >
           <span>{{ NAME[step.step] }}</span>
           <span class="figure text-right">
-            {{ step.step === 'base' || step.step === 'result' ? step.speed_kias.toFixed(1) : change(step.change_kt) }}
+            {{ step.step === 'base' || step.step === 'result' ? fixed(step.speed_kias, 1) : change(step.change_kt) }}
           </span>
           <span class="text-sm font-normal"
             >{{ step.reason }} <span class="text-soft">({{ step.source }})</span></span
@@ -40,7 +41,7 @@ const change = (kt: number) => (Math.abs(kt) < 0.05 ? '±0' : `${kt > 0 ? '+' : 
       <p class="mt-2 text-sm text-soft">
         {{
           say('parts.knots-indicated-wheels-meet-the', {
-            touchdown_speed_kias: brief.speed.touchdown_speed_kias.toFixed(0),
+            touchdown_speed_kias: fixed(brief.speed.touchdown_speed_kias, 0),
           })
         }}
       </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whether this sortie is on the device, and the button that puts it there. */
-import { say } from '@/said'
+import { locale, say } from '@/said'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/calls'
@@ -17,7 +17,7 @@ const busy = ref(false)
 const problem = ref('')
 const at = computed(() =>
   aboard.value
-    ? new Date(aboard.value.taken_at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+    ? new Date(aboard.value.taken_at).toLocaleTimeString(locale(), { hour: '2-digit', minute: '2-digit' })
     : '',
 )
 const session = useQuery(sessionQuery)

@@ -4,7 +4,7 @@ import { say } from '@/said'
 import { RouterLink } from 'vue-router'
 import type { Lap } from '@/api/types'
 import { fromSpotFt } from '@/debrief/lap'
-import { OUTCOME_LABEL, round, signed } from '@/words'
+import { fixed, OUTCOME_LABEL, round, signed } from '@/words'
 
 const showsAll = defineModel<boolean>({ required: true })
 defineProps<{
@@ -72,7 +72,7 @@ const verdict = (lap: Lap) =>
             }}
           </td>
           <td class="figure whitespace-nowrap text-right">
-            {{ lap.float_s === null ? '–' : `${lap.float_s.toFixed(1)} s` }}
+            {{ lap.float_s === null ? '–' : `${fixed(lap.float_s, 1)} s` }}
           </td>
           <td class="pl-3">{{ lap.drift ?? '–' }}</td>
           <td class="figure whitespace-nowrap text-right">

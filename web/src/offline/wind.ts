@@ -3,6 +3,8 @@
  * rows. The twin of the core's windlimits and wind modules, tested against them.
  */
 
+import { fixed } from '@/words'
+
 /** A wind by the compass; no direction: it blows from anywhere. */
 export interface WindRead {
   from_deg_mag: number | null
@@ -93,7 +95,7 @@ export function exceeded(limits: readonly WindLimit[], wind: WindOn): WindLimit[
 /** A value and a limit that differ, said finely enough to differ in words too. */
 function toldApart(value: number, limit: number): [string, string] {
   for (let digits = 0; ; digits += 1) {
-    const said = [value, limit].map((one) => `${one.toFixed(digits)} kt`) as [string, string]
+    const said = [value, limit].map((one) => `${fixed(one, digits)} kt`) as [string, string]
     if (said[0] !== said[1] || value === limit || digits === 2) return said
   }
 }

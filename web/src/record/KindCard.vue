@@ -3,7 +3,7 @@
 import { say } from '@/said'
 import { computed } from 'vue'
 import type { KindProgress } from '@/api/types'
-import { LANDING_LABEL, day, percent, round, signed } from '@/words'
+import { fixed, LANDING_LABEL, day, percent, round, signed } from '@/words'
 import KindStrip from './KindStrip.vue'
 import { READY_LABEL } from './words'
 
@@ -20,7 +20,7 @@ const trend = (one: Spread, unit: string) => {
   if (one.trend_low < 0 && one.trend_high > 0) return say('record.no-trend-that-is-more')
   return say('record.from-one-landing-to-the', {
     trend: one.trend > 0 ? '+' : '−',
-    unit: Math.abs(one.trend).toFixed(unit === 'ft' ? 1 : 2),
+    unit: fixed(Math.abs(one.trend), unit === 'ft' ? 1 : 2),
     unit_2: unit,
   })
 }
@@ -30,7 +30,7 @@ const rows = computed(() => [
   { name: say('record.float-over-the-model'), one: props.kind.float_over_s, unit: 's', step: 0.1 },
 ])
 const figure = (value: number, step: number) =>
-  step < 1 ? `${value > 0 ? '+' : ''}${value.toFixed(1)}`.replace('-', '−') : signed(value)
+  step < 1 ? `${value > 0 ? '+' : ''}${fixed(value, 1)}`.replace('-', '−') : signed(value)
 </script>
 
 <template>
@@ -84,7 +84,7 @@ const figure = (value: number, step: number) =>
               {{ one.mean === null ? '–' : `${figure(one.mean, step)} ${unit}` }}
             </td>
             <td class="figure whitespace-nowrap pl-3 text-right">
-              {{ one.scatter === null ? '–' : `${step < 1 ? one.scatter.toFixed(1) : round(one.scatter)} ${unit}` }}
+              {{ one.scatter === null ? '–' : `${step < 1 ? fixed(one.scatter, 1) : round(one.scatter)} ${unit}` }}
             </td>
             <td class="pl-3">
               <template v-if="one.number">{{ between(one, unit, step) }}; {{ trend(one, unit) }}</template>

@@ -3,7 +3,7 @@
 import { say } from '@/said'
 import { computed } from 'vue'
 import type { TrackEvent, TrackLap } from '@/api/types'
-import { round, signed } from '@/words'
+import { fixed, round, signed } from '@/words'
 
 const props = defineProps<{ lap: TrackLap; event: TrackEvent; takeoff: TrackEvent | null }>()
 const STILL_TURNING_FT = 700
@@ -15,8 +15,8 @@ type Value = number | null | undefined
 const ft = (value: Value, half?: Value) =>
   value === null || value === undefined ? null : `${round(value)} ft${half == null ? '' : ` ± ${round(half)}`}`
 const off = (value: Value, unit: string) => (value === null || value === undefined ? null : `${signed(value)} ${unit}`)
-const fixed = (value: Value, unit: string, digits = 1) =>
-  value === null || value === undefined ? null : `${value.toFixed(digits)} ${unit}`
+const withUnit = (value: Value, unit: string, digits = 1) =>
+  value === null || value === undefined ? null : `${fixed(value, digits)} ${unit}`
 const side = (value: Value, unit: string, half?: Value) =>
   value === null || value === undefined
     ? null
@@ -35,7 +35,7 @@ const parts = computed(() => {
       rows: rows([
         [say('replay.roll-to-lift-off'), ft(takeoff?.liftoff_roll_ft, takeoff?.uncertainty_ft)],
         [say('common.off-the-centreline'), side(takeoff?.lateral_ft, 'ft')],
-        [say('common.climb'), fixed(lap.climb_groundspeed_kt, 'kt', 0)],
+        [say('common.climb'), withUnit(lap.climb_groundspeed_kt, 'kt', 0)],
         [say('replay.first-turn-at'), ft(lap.first_turn_height_ft)],
       ]),
     },
@@ -45,7 +45,7 @@ const parts = computed(() => {
         [say('replay.altitude-against-pattern'), off(lap.pattern_height_error_ft, 'ft')],
         [
           say('replay.downwind-from-the-runway'),
-          lap.spacing_ft === null ? null : `${(lap.spacing_ft / 6076.115).toFixed(2)} nm`,
+          lap.spacing_ft === null ? null : `${fixed(lap.spacing_ft / 6076.115, 2)} nm`,
         ],
         [say('replay.steepest-bank-held'), steepest ? `${round(steepest)}°` : null],
         [
@@ -57,7 +57,7 @@ const parts = computed(() => {
     {
       name: say('common.final'),
       rows: rows([
-        [say('replay.path'), fixed(event.final.path_angle_deg, '°', 1)],
+        [say('replay.path'), withUnit(event.final.path_angle_deg, '°', 1)],
         [say('replay.path-pointed-at'), ft(event.final.aim_flown_ft)],
         [say('replay.furthest-off-that-path'), ft(lap.path_error_ft)],
         [
@@ -98,7 +98,7 @@ const parts = computed(() => {
           say('common.float'),
           event.hold_off.float_ft === null
             ? null
-            : `${ft(event.hold_off.float_ft, event.hold_off.float_uncertainty_ft)}, ${event.hold_off.float_s?.toFixed(1)} s`,
+            : `${ft(event.hold_off.float_ft, event.hold_off.float_uncertainty_ft)}, ${event.hold_off.float_s == null ? '–' : fixed(event.hold_off.float_s, 1)} s`,
         ],
         [
           event.kind === 'touchdown' ? say('common.touched') : say('replay.along-the-runway'),
@@ -106,8 +106,8 @@ const parts = computed(() => {
         ],
         [say('replay.height-over-the-runway'), ft(event.lowest_ft)],
         [say('common.off-the-centreline'), side(event.lateral_ft, 'ft', event.lateral_uncertainty_ft)],
-        [say('common.speed'), fixed(event.groundspeed_kt, 'kt', 0)],
-        [say('replay.sinking'), fixed(event.sink_fpm, 'ft/min', 0)],
+        [say('common.speed'), withUnit(event.groundspeed_kt, 'kt', 0)],
+        [say('replay.sinking'), withUnit(event.sink_fpm, 'ft/min', 0)],
         [say('replay.nose-off-the-runway'), side(event.crab_deg, '°')],
         [
           say('replay.drifting'),
@@ -115,7 +115,7 @@ const parts = computed(() => {
             ? null
             : Math.abs(event.drift_kt) < 1
               ? say('replay.no')
-              : `${Math.abs(event.drift_kt).toFixed(1)} kt ${event.drift_kt < 0 ? say('common.left') : say('common.right')}`,
+              : `${fixed(Math.abs(event.drift_kt), 1)} kt ${event.drift_kt < 0 ? say('common.left') : say('common.right')}`,
         ],
         [say('replay.bounces'), event.bounces === null ? null : String(event.bounces)],
         [say('common.rollout'), ft(event.rollout_ft)],

@@ -2,6 +2,7 @@
 /** Play, step, scrub, and jump to what happened. */
 import { say } from '@/said'
 import { useKeys } from '@/composables/useKeys'
+import { fixed } from '@/words'
 import type { Moment } from './lap'
 import { useCursor } from './useCursor'
 
@@ -13,7 +14,7 @@ function jump(to: number) {
   go(to)
 }
 useKeys({ ArrowLeft: () => step(-1), ArrowRight: () => step(1) })
-const seconds = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)} s`
+const seconds = (value: number) => `${value < 0 ? '−' : '+'}${fixed(Math.abs(value), 1)} s`
 </script>
 
 <template>

@@ -13,11 +13,15 @@ type Values<Name extends keyof Texts> = [Texts[Name]] extends [never] ? [] : [va
 /** The texts of a language come in two parts, so that the first screen does not wait for those of all others. */
 export const LANGUAGES = {
   en: { locale: 'en-GB', first: () => import('./en/first'), rest: () => import('./en/rest') },
+  de: { locale: 'de-DE', first: () => import('./de/first'), rest: () => import('./de/rest') },
 } as const
 export type Language = keyof typeof LANGUAGES
 
 const spoken = shallowRef<FluentBundle>()
 let now: Language = 'en'
+/** The language that is spoken, and how it writes numbers and dates. */
+export const language = (): Language => (spoken.value ? now : 'en')
+export const locale = (): string => LANGUAGES[language()].locale
 let rest: Promise<void> | undefined
 
 /** Speak a language, of which these are the texts. */
@@ -34,9 +38,15 @@ function add(texts: string) {
   triggerRef(spoken)
 }
 
-/** Read what the first screen says in a language, and speak it. */
+/** Read what the first screen says in a language, and speak it; what other screens say follows where it was there. */
 export async function learn(language: Language) {
-  speak(language, (await LANGUAGES[language].first()).default)
+  const more = rest ? LANGUAGES[language].rest() : undefined
+  const first = (await LANGUAGES[language].first()).default
+  const others = (await more)?.default
+  speak(language, first)
+  if (others === undefined) return
+  add(others)
+  rest = Promise.resolve()
 }
 
 /** Read what all other screens say; a failed attempt is made again when a screen asks again. */

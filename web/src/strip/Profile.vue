@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { computed } from 'vue'
 import type { Brief, Runway } from '@/api/types'
-import { round } from '@/words'
+import { fixed, round } from '@/words'
 import { landingLength, pavedStart } from './places'
 
 const props = withDefaults(
@@ -153,7 +153,7 @@ const steeper = computed(() => Math.round((y.value(0) - y.value(1)) / (x.value(1
       {{
         say('strip.float-ft-s', {
           float_ft: round(brief.touchdown.float_ft, 10),
-          float_s: brief.touchdown.float_s.toFixed(1),
+          float_s: fixed(brief.touchdown.float_s, 1),
         })
       }}
     </text>

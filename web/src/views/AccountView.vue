@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api } from '@/api/calls'
 import { sessionQuery } from '@/api/queries'
+import LanguageChoice from '@/components/LanguageChoice.vue'
 import Loading from '@/components/Loading.vue'
 import SecondFactor from '@/components/SecondFactor.vue'
 import { useWrite } from '@/composables/useWrite'
@@ -46,6 +47,7 @@ const when = (moment: string) => `${day(moment.slice(0, 10))}, ${clock(moment)}`
       <p v-if="done" role="status">{{ done }}</p>
       <button type="submit" class="button button-main" :disabled="isBusy">{{ say('account.change-it') }}</button>
     </form>
+    <section class="panel"><LanguageChoice /></section>
     <SecondFactor />
     <section v-if="!mustSet" class="panel" aria-labelledby="where">
       <div class="flex flex-wrap items-center gap-3">

@@ -6,7 +6,7 @@ import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import { fleetQuery } from '@/api/queries'
 import Loading from '@/components/Loading.vue'
-import { round } from '@/words'
+import { fixed, round } from '@/words'
 
 const fleet = useQuery(fleetQuery)
 const rows = computed(() => fleet.data.value?.floats ?? [])
@@ -37,9 +37,9 @@ const ticks = computed(() => x.value.ticks(6))
                 latest: one.has_more_laps ? say('fleet.the-latest') + ' ' : '',
                 laps: one.laps,
                 timed_laps: one.timed_laps,
-                deceleration_fps2: one.deceleration_fps2.toFixed(1),
-                deceleration_low: one.deceleration_low.toFixed(1),
-                deceleration_high: one.deceleration_high.toFixed(1),
+                deceleration_fps2: fixed(one.deceleration_fps2, 1),
+                deceleration_low: fixed(one.deceleration_low, 1),
+                deceleration_high: fixed(one.deceleration_high, 1),
               })
             }}
           </p>

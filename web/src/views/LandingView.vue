@@ -33,6 +33,7 @@ import { landingLength, marksOf, movedBy, windowAround } from '@/strip/places'
 import Profile from '@/strip/Profile.vue'
 import Strip from '@/strip/Strip.vue'
 import {
+  fixed,
   GO_AROUND_BY,
   glideMargin,
   goAroundWords,
@@ -148,7 +149,7 @@ const otherProblem = computed(() =>
           :value="round(brief.speed.approach_speed_kias)"
           unit="KIAS"
           :note="
-            say('landing.flap-path', { flap: brief.speed.flap, path_angle_deg: brief.speed.path_angle_deg.toFixed(1) })
+            say('landing.flap-path', { flap: brief.speed.flap, path_angle_deg: fixed(brief.speed.path_angle_deg, 1) })
           "
         />
         <Figure
@@ -382,7 +383,7 @@ const otherProblem = computed(() =>
         <p class="mt-1 text-soft">
           {{
             say('landing.slowing-in-the-float-ft', {
-              deceleration_fps2: brief.basis.deceleration_fps2.toFixed(1),
+              deceleration_fps2: fixed(brief.basis.deceleration_fps2, 1),
               scatter_ft: round(brief.basis.scatter_ft),
               speed_habit_kt: signed(brief.basis.speed_habit_kt),
               speed_habit_sd_kt: round(1.96 * brief.basis.speed_habit_sd_kt),

@@ -35,6 +35,7 @@ import type { WindRead } from '@/offline/wind'
 import { clamp, landingLength, marksOf, pavedStart, windowAround, type Marks } from '@/strip/places'
 import Strip, { type Touch } from '@/strip/Strip.vue'
 import {
+  fixed,
   EXERCISE_LABEL,
   LANDING_LABEL,
   NOT_LANDED,
@@ -194,8 +195,8 @@ const hold = useHoldTimer({
   onEnd: (seconds) => set(say('laps.float-time'), { float_s: seconds, known_by: { float_s: 'timed' } }),
 })
 const floatShown = computed(() => {
-  if (hold.isHeld.value) return hold.seconds.value.toFixed(1)
-  return values.value?.float_s == null ? '–' : values.value.float_s.toFixed(1)
+  if (hold.isHeld.value) return fixed(hold.seconds.value, 1)
+  return values.value?.float_s == null ? '–' : fixed(values.value.float_s, 1)
 })
 function holdKey(event: KeyboardEvent, act: () => void) {
   if (event.key === ' ' || event.key === 'Enter') {

@@ -18,7 +18,7 @@ import { useLatest } from '@/composables/useLatest'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import PatternMap from '@/strip/PatternMap.vue'
-import { direction, glideMargin, LEG_LABEL, round, SEVERITY_SIGN, signed } from '@/words'
+import { fixed, direction, glideMargin, LEG_LABEL, round, SEVERITY_SIGN, signed } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -196,7 +196,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
           <p class="mt-1">{{ pattern.wind_words }}</p>
         </section>
         <div class="grid grid-cols-2 gap-2">
-          <Figure :label="say('common.final')" :value="(pattern.final_length_ft / 6076.115).toFixed(1)" unit="nm" />
+          <Figure :label="say('common.final')" :value="fixed(pattern.final_length_ft / 6076.115, 1)" unit="nm" />
           <Figure :label="say('pattern.descent-from-abeam')" :value="round(pattern.descent_fpm, 10)" unit="fpm" />
         </div>
         <section class="panel" aria-labelledby="gates">
@@ -234,7 +234,7 @@ const error = (field: string) => latest.fields.value[`pattern.${field}`] ?? late
         </p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">{{ pattern.number_two.go_down_words }}</p>
         <p v-if="pattern.number_two.is_offered" class="mt-1">
-          {{ say('pattern.new-final-nm', { final_nm: pattern.number_two.final_nm.toFixed(1) })
+          {{ say('pattern.new-final-nm', { final_nm: fixed(pattern.number_two.final_nm, 1) })
           }}<template v-if="pattern.number_two.gap_s !== null">{{
             say('pattern.gap-at-the-threshold-about', { gap_s: round(pattern.number_two.gap_s) })
           }}</template

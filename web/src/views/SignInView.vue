@@ -7,6 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/calls'
 import { sessionQuery } from '@/api/queries'
 import type { Session } from '@/api/types'
+import LanguageChoice from '@/components/LanguageChoice.vue'
 import SignInForm from '@/components/SignInForm.vue'
 
 const client = useQueryClient()
@@ -48,6 +49,7 @@ async function enterDemo(id: number) {
     <div class="panel space-y-3">
       <h1 class="text-2xl font-bold">{{ say('signin.sign-in') }}</h1>
       <SignInForm :label="say('signin.sign-in')" :sends-links="session.data.value?.sends_links" @entered="entered" />
+      <LanguageChoice />
     </div>
     <section v-if="people.length" class="panel" aria-labelledby="demo">
       <h2 id="demo" class="text-2xl font-bold">{{ say('signin.demo-school') }}</h2>

@@ -16,7 +16,7 @@ import Overrules from '@/components/Overrules.vue'
 import { useWidth } from '@/composables/useWidth'
 import { useWrite } from '@/composables/useWrite'
 import TakeoffStrip from '@/strip/TakeoffStrip.vue'
-import { direction, lacking, round, TAKEOFF_LABEL, toSpare, windWords } from '@/words'
+import { fixed, direction, lacking, round, TAKEOFF_LABEL, toSpare, windWords } from '@/words'
 
 const id = Number(useRoute().params.id)
 const client = useQueryClient()
@@ -197,7 +197,7 @@ function spare(feet: number | null): string {
         <ol class="mt-1 space-y-0.5 text-sm">
           <li v-for="(step, i) in set.over_50_ft_steps" :key="i" class="flex justify-between gap-2">
             <span
-              >{{ step.reason }} <span v-if="i" class="text-soft">× {{ step.factor.toFixed(2) }}</span></span
+              >{{ step.reason }} <span v-if="i" class="text-soft">× {{ fixed(step.factor, 2) }}</span></span
             >
             <span class="figure whitespace-nowrap">{{ round(step.distance_ft, 10) }} ft</span>
           </li>

@@ -5,7 +5,6 @@ from __future__ import annotations
 import uuid
 from collections.abc import Sequence
 from contextlib import suppress
-from functools import lru_cache
 from typing import Any
 
 from apiflask import APIBlueprint
@@ -34,11 +33,12 @@ from bullseye.store.flying.plan import planned
 from bullseye.store.flying.requests import SortieSoFar, brief_of, live_request
 from bullseye.store.rows.flying import Sortie
 from bullseye.store.tracks import positions
+from bullseye.words.language import remembered
 
 bp = APIBlueprint('cockpit', __name__, url_prefix='/api', tag='Cockpit')
 
 
-@lru_cache(300)  # a request says all that they depend on
+@remembered(300)  # a request says all that they depend on
 def answers_of(request: BriefRequest, *, aim_step_ft: float) -> AnswerTable:
     """The table of a request, made with the brief that is kept of it."""
     return make_answers(request, aim_step_ft=aim_step_ft, brief=brief_of(request))

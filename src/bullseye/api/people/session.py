@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import uuid
-from typing import Any, Literal
+from typing import Any, Literal, cast
 
 from apiflask import APIBlueprint
 from flask import current_app, request
@@ -28,6 +28,8 @@ from bullseye.store.errors import NotFound
 from bullseye.store.flying import reworking
 from bullseye.store.people import accounts, joining, secondfactor, signins
 from bullseye.store.rows.people import School, User
+from bullseye.words import language
+from bullseye.words.language import Language
 
 bp = APIBlueprint('session', __name__, url_prefix='/api', tag='Session')
 Role = Literal['chief', 'instructor', 'student']
@@ -63,6 +65,8 @@ class SessionOut(Out):
     news: ModelNews | None  # of the model, for a chief instructor who has not read it
     demo_people: list[PersonOut]
     must_set_second_factor: bool  # before anything else
+    language: Language  # that is spoken: the person's own choice, else what the device asks for
+    language_chosen: Language | None
     sends_links: bool  # by mail, to whoever has forgotten a password
 
 
@@ -161,6 +165,8 @@ def _session() -> SessionOut:
         must_set_second_factor=bool(
             user and school and secondfactor.is_asked_of(school, user) and not secondfactor.is_on(user)
         ),
+        language=cast(Language, language.spoken()),
+        language_chosen=cast(Language | None, user.language) if user else None,
         sends_links=current_app.config['SENDS_MAIL'],
     )
 
@@ -295,6 +301,25 @@ def change_password(json_data: PasswordIn) -> ResponseReturnValue:
     """Change one's own password; all other devices are signed out."""
     accounts.change_password(database(), person(), old=json_data.old, new=json_data.password)
     return '', 204
+
+
+class LanguageIn(In):
+    """The language that somebody wants to be spoken to in; none: the one that their device asks for."""
+
+    language: Language | None
+
+
+@bp.put('/language')
+@login_required
+@bp.input(LanguageIn)
+@bp.output(SessionOut)
+@bp.doc(responses=[401])
+def choose_language(json_data: LanguageIn) -> SessionOut:
+    """Choose one's own language, on every device that one signs in on."""
+    accounts.choose_language(database(), person(), json_data.language)
+    asked = request.accept_languages.best_match(language.LOCALES)
+    language.speak(json_data.language or asked or language.ENGLISH)
+    return _session()
 
 
 class Forgotten(In):

@@ -7,32 +7,25 @@ languages need the numbers, so a sentence keeps them until an API, a card or the
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass
+from functools import cache
 from typing import Any, Literal
 
 from pydantic import GetCoreSchemaHandler
 from pydantic_core import CoreSchema, core_schema
 
-from bullseye.words import catalogue
+from bullseye.words import catalogue, language
 
 Unit = Literal['ft', 'nm', 'km', 'kt', 'kias', 'kcas', 'fpm', 's', 'min', 'lb', 'deg', 'pct', 'fps2', 'count']
-_SUFFIX: Mapping[Unit, str] = {
-    'ft': ' ft',
-    'nm': ' nm',
-    'km': ' km',
-    'kt': ' kt',
-    'kias': ' KIAS',
-    'kcas': ' KCAS',
-    'fpm': ' fpm',
-    's': ' s',
-    'min': ' min',
-    'lb': ' lb',
-    'deg': '°',
-    'pct': ' %',
-    'fps2': ' ft/s²',
-    'count': '',
-}
+
+
+@cache
+def _suffix(_language: str, unit: Unit) -> str:
+    """What stands behind a number of a unit, in the language that is spoken."""
+    if unit in ('deg', 'count'):
+        return '°' if unit == 'deg' else ''
+    return ' ' + catalogue.said(f'unit.{unit}', {})
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,7 +40,7 @@ class Quantity:
         decimals = max(0, len(f'{self.step:.6f}'.rstrip('0').partition('.')[2]))
         steps = math.floor(abs(self.value) / self.step + 0.5)  # half a step is said as one
         rounded = math.copysign(steps * self.step, self.value) if steps else 0.0  # never minus zero
-        return f'{rounded:,.{decimals}f}{_SUFFIX[self.unit]}'
+        return language.number(rounded, decimals) + _suffix(language.spoken(), self.unit)
 
 
 def feet(value: float, *, step: float = 1.0) -> Quantity:
@@ -136,7 +129,7 @@ class Sentence:
         return self.template.rpartition('.')[2]
 
     def __str__(self) -> str:
-        """The sentence in English, in the units of its quantities."""
+        """The sentence in the language that is spoken, in the units of its quantities."""
         return catalogue.said(self.template, {name: str(value) for name, value in self.values})
 
     @classmethod

@@ -6,7 +6,6 @@ import uuid
 from collections.abc import Mapping, Sequence
 from contextlib import suppress
 from dataclasses import replace
-from functools import lru_cache
 from typing import Any, cast
 
 from pydantic import TypeAdapter
@@ -26,12 +25,13 @@ from bullseye.store.rows.equipment import Airfield, RunwayEnd
 from bullseye.store.rows.flying import Lap, Sortie
 from bullseye.tracks.events import Event, FlightReport
 from bullseye.tracks.events import Lap as TrackLap
+from bullseye.words.language import remembered
 
 _AROUND = TypeAdapter(Around)
 _CHOICE = TypeAdapter(PatternChoice)
 _WIND_NEAR_S = 900.0  # [own] within which a wind is still that of a lap
 _TOUCH_AND_GO_S = 90.0  # from the touch to the lift-off at most [own]
-_worked_out = lru_cache(2_000)(work_out)
+_worked_out = remembered(2_000)(work_out)
 
 
 def plain_around(report: FlightReport, end: int) -> dict[str, Any] | None:

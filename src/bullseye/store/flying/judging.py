@@ -5,7 +5,6 @@ from __future__ import annotations
 import logging
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Any, get_args
 
 from pydantic import TypeAdapter
@@ -26,6 +25,7 @@ from bullseye.store.flying.around import judged_of
 from bullseye.store.flying.lapwind import wind_of
 from bullseye.store.flying.requests import brief_of, flown_requests, live_request
 from bullseye.store.rows.flying import Lap, Sortie
+from bullseye.words.language import remembered
 
 _log = logging.getLogger(__name__)
 MEASURED = (
@@ -133,7 +133,7 @@ def results_of(db: Session, laps: Sequence[Lap]) -> list[LapResult | None]:
     return found
 
 
-@lru_cache(2_000)
+@remembered(2_000)
 def _judged(request: BriefRequest, measured: MeasuredLap) -> tuple[BriefAnswer, Score, Diagnosis]:
     """Judge a lap from its inputs: laps are read far more often than they change."""
     brief = brief_of(request)

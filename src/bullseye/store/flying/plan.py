@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import statistics
 from dataclasses import dataclass, replace
-from functools import lru_cache
 from typing import cast, get_args
 
 from pydantic import TypeAdapter
@@ -21,6 +20,7 @@ from bullseye.store.equipment import catalogue
 from bullseye.store.flying.judging import results_of
 from bullseye.store.flying.requests import SortieSoFar, brief_of, live_request, live_requests, planned_at
 from bullseye.store.rows.flying import Lap, Sortie
+from bullseye.words.language import remembered
 
 _LANDINGS = frozenset(get_args(LandingKind))
 _RECORD_LAPS = 40  # [own] of a student's latest laps, whose record the plan looks at
@@ -56,7 +56,7 @@ class Planned:
     requests: dict[LandingKind, BriefRequest]
 
 
-@lru_cache(300)
+@remembered(300)
 def parts_of(request: BriefRequest, plan: Plan) -> Parts:
     """Everything beside the landing, kept by what it depends on: the same is asked again and again."""
     return make_parts(request, plan, brief_of(request))

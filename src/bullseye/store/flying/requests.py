@@ -8,7 +8,6 @@ from collections.abc import Iterable, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, time, timedelta
-from functools import lru_cache
 from typing import Any, cast
 
 from pydantic import TypeAdapter, ValidationError
@@ -31,9 +30,10 @@ from bullseye.store.learning.calibrations import TeachingLaps, teaching_laps
 from bullseye.store.rows.equipment import Aircraft, RunwayEnd, Standard, Technique
 from bullseye.store.rows.flying import Lap, Sortie
 from bullseye.store.rows.people import School, User
+from bullseye.words.language import remembered
 
-brief_of = lru_cache(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
-aim_of_ft = lru_cache(1_000)(recommended_aim_ft)
+brief_of = remembered(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
+aim_of_ft = remembered(1_000)(recommended_aim_ft)
 _BELIEF = TypeAdapter(Calibration)
 _OVERRULES = TypeAdapter(tuple[Overrule, ...])
 
@@ -94,7 +94,7 @@ def limits_of(school: School) -> dict[str, Any]:
     }
 
 
-@lru_cache(500)
+@remembered(500)
 def _report_of(text: str) -> Report | None:
     """What a kept report says beside wind and air; None when it cannot be read (any more)."""
     try:

@@ -36,6 +36,12 @@ def change_password(db: Session, person: User, *, old: str, new: str) -> None:
     db.commit()
 
 
+def choose_language(db: Session, person: User, language: str | None) -> None:
+    """Choose the language that one is spoken to in; None: the one that each device asks for."""
+    person.language = language
+    db.commit()
+
+
 def _find(db: Session, person_id: int) -> User:
     """Somebody whose account may be changed.
 

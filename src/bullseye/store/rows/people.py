@@ -76,6 +76,7 @@ class User(SchoolOwned, Base):
     session_epoch: Mapped[int] = mapped_column(default=1)  # goes up to end all sessions of this person
     crosswind_limit_kt: Mapped[float | None]
     technique_id: Mapped[int | None]  # an instructor's own; new sorties start with it
+    language: Mapped[str | None] = mapped_column(String(8))  # none: the one that their device asks for
     calendar_key_hash: Mapped[str | None] = mapped_column(String(64), unique=True)  # of their secret calendar link
 
     # what Flask-Login asks of a person

@@ -64,3 +64,6 @@ words-days-ago = { $days ->
    *[other] {$days} days ago
  }
 words-where-the-ground-mark-is = where ground mark {$number}, {$name}, is: its latitude and longitude
+words-language = Language
+words-language-en = English
+words-language-de = Deutsch

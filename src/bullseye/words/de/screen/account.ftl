@@ -1,0 +1,10 @@
+account-changed-all-other-devices-are = Geändert. Alle anderen Geräte sind abgemeldet.
+account-the-old-one = Das alte
+account-the-new-one-10-characters = Das neue, mit 10 Zeichen oder mehr (mehrere Wörter merken sich leicht)
+account-change-it = Ändern
+account-where-you-are-signed-in = Wo Sie angemeldet sind
+account-sign-out-everywhere-else = Überall sonst abmelden
+account-this-device = · dieses Gerät
+account-since-last-seen = seit {$begun_at}; zuletzt gesehen {$seen_at}
+account-sign-out = {$device} abmelden
+account-a-device-that-is-not = Ein Gerät, das 30 Tage nicht gesehen wird, ist von selbst abgemeldet.

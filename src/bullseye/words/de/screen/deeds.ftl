@@ -1,0 +1,11 @@
+deeds-everything = Alles
+deeds-sign-ins = Anmeldungen
+deeds-people-and-passwords = Personen und Passwörter
+deeds-limits-and-rules = Grenzen und Regeln
+deeds-corrected-laps = Berichtigte Runden
+deeds-sign-offs = Unterschriften
+deeds-taken-out = Herausgegeben
+deeds-it-could-not-be-read = Es konnte nicht gelesen werden.
+deeds-show = Zeigen
+deeds-nothing-of-this-kind-yet = Noch nichts dieser Art.
+deeds-nothing-here-can-be-changed = Hier lässt sich nichts ändern oder entfernen.

@@ -1,0 +1,10 @@
+faults-in-the-air-one-thing = In der Luft ist eines immer richtig: durchstarten. Was folgt, ist für den Boden.
+faults-faults = Fehler
+faults-how-a-runway-deceives = Wie eine Piste täuscht
+faults-you-are-used-to = Sie sind gewohnt
+faults-choose = wählen
+faults-you-fly-to = Sie fliegen nach
+faults-dark-ground-haze-and-rain = Dunkler Boden, Dunst und Regen auf der Scheibe lassen noch tiefer fliegen. Gleitwinkelbefeuerung und Höhentore entscheiden.
+faults-usually-because = Meist, weil
+faults-now-in-the-air = Jetzt, in der Luft
+faults-practise = Üben:

@@ -1,0 +1,46 @@
+logbook-the-line-was-not-written = Die Zeile wurde nicht geschrieben.
+logbook-block-minutes = Blockzeit, Minuten
+logbook-flight-minutes = Flugzeit, Minuten
+logbook-of-it-by-night = Davon bei Nacht
+logbook-takeoffs-day = Starts, Tag
+logbook-takeoffs-night = Starts, Nacht
+logbook-landings-day = Landungen, Tag
+logbook-landings-night = Landungen, Nacht
+logbook-registration = Kennzeichen
+logbook-from = Von
+logbook-to = Nach
+logbook-with = Mit
+logbook-the-line = die Zeile
+logbook-taking-a-line-away = Entfernen einer Zeile
+logbook-lines-written-there-already-not = {$number} Zeilen geschrieben, {$there} schon vorhanden, {$told} nicht gelesen.
+logbook-take-in-csv = CSV einlesen
+logbook-write-a-line = Zeile schreiben
+logbook-flown-not-in-the-logbook = Geflogen, noch nicht im Flugbuch
+logbook-flown-not-written-yet = Geflogen, noch nicht geschrieben
+logbook-laps = {$planned_on}, {$laps} Runden
+logbook-heading-the-line = Die Zeile
+logbook-from-the-sortie-what-nobody = Aus dem Flug. Was niemand gemessen hat, ist leer: ergänzen Sie, was Sie wissen, und lassen Sie den Rest.
+logbook-as = Als
+logbook-dual = mit Fluglehrer
+logbook-solo = allein
+logbook-pilot-in-command = verantwortlicher Pilot
+logbook-instructor = Fluglehrer
+logbook-exercises-several-with = Übungen, durch Semikolon getrennt
+logbook-remarks = Bemerkungen
+logbook-write-it = Schreiben
+logbook-totals = Summen
+logbook-block = Blockzeit
+logbook-landings-by-night = Landungen, {$landings_night} bei Nacht
+logbook-flights-have-no-block-time = {$not_counted} Flüge haben keine Blockzeit und fehlen in der Summe.
+logbook-lines = Zeilen
+logbook-no-line-yet-tap-a = Noch keine Zeile. Tippen Sie oben auf einen geflogenen Flug oder schreiben Sie eine.
+logbook-from-to = Von, nach
+logbook-heading-block = Blockzeit
+logbook-landings-d-n = Landungen T / N
+logbook-exercises-remarks = Übungen, Bemerkungen
+logbook-not-known = nicht bekannt: {$columns}
+logbook-take-away = Entfernen
+logbook-flights = { $flights ->
+    [one] Flug
+   *[other] Flüge
+ }

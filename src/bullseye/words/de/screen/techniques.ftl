@@ -1,0 +1,9 @@
+techniques-whether-these-choices-go-together = Ob diese Entscheidungen zusammenpassen, konnte nicht geprüft werden: {$message}
+techniques-new-sorties-of-yours-start = Ihre neuen Flüge beginnen damit.
+techniques-where-instructors-differ-theirs-is = Wo Fluglehrer sich unterscheiden, ist die Wahl eine Einstellung. Jede Vorbesprechung sagt, welcher sie folgt.
+techniques-mine = · meines
+techniques-make-it-mine = Zu meinem machen
+techniques-built-in-it-stays-as = Mitgeliefert, bleibt wie es ist. Ändern Sie stattdessen eine Kopie.
+techniques-suits = Passt für: {$suits}
+techniques-costs = Kostet: {$costs}
+techniques-our-default = Unsere Vorgabe: {$why}

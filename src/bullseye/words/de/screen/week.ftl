@@ -1,0 +1,16 @@
+week-wind-not-given-yet = Wind noch nicht angegeben
+week-cancelled = abgesagt: {$cancelled_for}
+week-flown-laps = geflogen, {$laps} Runden
+week-week-of = Woche ab {$first}
+week-only-mine = Nur meine
+week-week-before = Woche davor
+week-this-week = Diese Woche
+week-week-after = Woche danach
+week-today = heute
+week-mock-test = · Probeprüfung
+week-due = Fällig:
+week-not-now = Nicht jetzt: {$line}
+week-there-are-more-sorties-this = In dieser Woche gibt es mehr Flüge, als gezeigt werden.
+week-not-booked-this-week = Diese Woche nicht gebucht
+week-and-more-who-have-flown = Und {$others_not_booked} weitere, die seither geflogen sind.
+week-hours-are-utc-what-somebody = Uhrzeiten sind UTC. Was für jemanden fällig ist, ergibt sich aus dem Ausbildungsstand. Sie entscheiden.
