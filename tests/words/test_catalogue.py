@@ -37,8 +37,10 @@ def test_no_text_is_kept_that_nothing_says():
     anywhere = set().union(*by_subject.values())  # kinds, surfaces and verdicts name texts too
     source = '\n'.join(one.read_text(encoding='utf-8') for one in ROOT.rglob('*.py'))
     unsaid = []
+    listed = re.compile(r'_step_\d$')  # of a kind of takeoff, by its number
     for name in catalogue.names():
         subject, _, text = name.partition('.')
+        text = listed.sub('_step_', text)
         parts = by_subject[subject]
         begun = any(text.startswith(one) or text.endswith(one) for one in parts if re.fullmatch(r'_?\w{2,}_?', one))
         if subject == 'field':  # what a field is called, by its own name

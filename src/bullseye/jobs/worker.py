@@ -13,6 +13,7 @@ from procrastinate.exceptions import AlreadyEnqueued
 from procrastinate.jobs import Status
 from sqlalchemy.orm import Session, sessionmaker
 
+from bullseye.core.basis.sentence import Phrasebook, count
 from bullseye.core.basis.unknown import known_or
 from bullseye.jobs import ANALYSE, LOOK, MAIL, REWORK, TAKE_UP, lock_of, plain_url
 from bullseye.jobs.mail import is_mail_address, mail_server
@@ -22,6 +23,7 @@ from bullseye.store.flying import reworking
 from bullseye.store.learning import populations
 from bullseye.store.people import accounts
 from bullseye.store.tracks import trackfiles
+from bullseye.words.language import ENGLISH, speaking
 
 _CUT_OFF_S = 90.0  # without a sign of life for so long, a worker is gone
 
@@ -63,14 +65,14 @@ def _make_app(url: str, sessions: sessionmaker[Session]) -> App:
     return app
 
 
-_LETTER = """Hello {name},
+_BOOK = Phrasebook('letter')
 
-somebody asked for a new password for your login at {school}. This link sets it, once, within {hours} hours:
 
-{link}
-
-If it was not you, do nothing: your password stays as it is.
-"""
+def _letter(found: accounts.Forgotten, link: str) -> tuple[str, str]:
+    """Subject and text of the letter with the link for a new password, in the language that is spoken."""
+    why = _BOOK.say('password_why', school=found.school, hours=count(accounts.HOURS))
+    parts = (_BOOK.say('password_greeting', name=found.name), why, link, _BOOK.say('password_else'))
+    return str(_BOOK.say('password_subject', school=found.school)), '\n\n'.join(map(str, parts)) + '\n'
 
 
 def _mail_link(sessions: sessionmaker[Session], login: str, at: str) -> None:
@@ -83,8 +85,9 @@ def _mail_link(sessions: sessionmaker[Session], login: str, at: str) -> None:
         # to the login as it is kept: what was typed may only look like it
         if found is None or not is_mail_address(found.login):
             return
-        letter = _LETTER.format(name=found.name, school=found.school, hours=accounts.HOURS, link=f'{at}#{found.token}')
-        server.send(to=found.login, subject=f'A new password for {found.school}', text=letter)
+        with speaking(found.language or ENGLISH):
+            subject, letter = _letter(found, f'{at}#{found.token}')
+        server.send(to=found.login, subject=subject, text=letter)
         db.commit()
 
 

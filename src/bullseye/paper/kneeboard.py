@@ -21,7 +21,7 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Frame, KeepInFrame, Paragraph, Spacer, Table, TableStyle
 
-from bullseye.core.basis.sentence import Severity
+from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, Severity
 from bullseye.core.brief.kneeboard import Kneeboard, Line, Paper
 from bullseye.launch.places import EAST_ASIAN_FONT, WIDE_FONT
 
@@ -96,14 +96,26 @@ def _lines(lines: Sequence[Line], width: float, share: float = 0.36) -> Table:
     return table
 
 
+_BOOK = Phrasebook('kneeboard')
+
+
+def _say(name: str, **values: Sentence) -> str:
+    return str(_BOOK.say(name, **values))
+
+
+def _head(name: str) -> Paragraph:
+    return Paragraph(latin(_say(f'heading_{name}')), HEAD)
+
+
 def _section(heading: str, lines: Sequence[Line], width: float, share: float = 0.36) -> list[Flowable]:
-    return [Paragraph(heading, HEAD), _lines(lines, width, share)] if lines else []
+    return [_head(heading), _lines(lines, width, share)] if lines else []
 
 
 def _laps(card: Kneeboard, width: float) -> list[Flowable]:
     if not card.laps:
-        return [Paragraph('Laps', HEAD), Paragraph('No lap fits the time.', PLAIN)]
-    rows: list[list[Any]] = [[Paragraph(latin(words), SMALL) for words in ('', 'Lap', 'Spot', 'Aim', 'Watch', 'Felt')]]
+        return [_head('laps'), Paragraph(_say('no_lap'), PLAIN)]
+    columns = ('', *(_say(f'column_{name}') for name in ('lap', 'spot', 'aim', 'watch', 'felt')))
+    rows: list[list[Any]] = [[Paragraph(latin(words), SMALL) for words in columns]]
     for number, lap in enumerate(card.laps, start=1):
         cells = (f'{number} {lap.label}', lap.spot, lap.aim, lap.watch)
         rows.append(['', *(Paragraph(latin(words), PLAIN) for words in cells), ''])
@@ -123,24 +135,28 @@ def _laps(card: Kneeboard, width: float) -> list[Flowable]:
             ]
         )
     )
-    return [Paragraph('Laps', HEAD), table]
+    return [_head('laps'), table]
 
 
-_SIGN: dict[Severity, str] = {'stop': 'DO NOT FLY THIS: ', 'mind': '! ', 'know': ''}
+_SIGN: dict[Severity, str] = {'mind': '! ', 'know': ''}
+
+
+def _said(one: Caution) -> str:
+    return _say('stop', words=one.words) if one.severity == 'stop' else f'{_SIGN[one.severity]}{one}'
 
 
 def _flow(card: Kneeboard, width: float) -> list[Flowable]:
     half = width / 2 - 2 * mm
-    left = [*_section('Aim, spot, go around', card.points, half), *_section('Takeoff', card.takeoff, half)]
-    right = [*_section('Speeds', card.speeds, half), *_section('Gates, above sea level', card.gates, half, 0.6)]
+    left = [*_section('points', card.points, half), *_section('takeoff', card.takeoff, half)]
+    right = [*_section('speeds', card.speeds, half), *_section('gates', card.gates, half, 0.6)]
     columns = Table([[left, right]], colWidths=[half + 2 * mm, half + 2 * mm])
     columns.setStyle(_BARE)
     found: list[Flowable] = [Paragraph(latin(card.title), TITLE), Paragraph(latin(card.subtitle), PLAIN), columns]
-    found += _section('Legs: heading, speed, flap, time', card.headings, width, 0.2)
-    found += _section('If the engine stops', card.engine_failure, width, 0.28)
+    found += _section('legs', card.headings, width, 0.2)
+    found += _section('engine', card.engine_failure, width, 0.28)
     found += _laps(card, width)
     found.append(Spacer(1, 3))
-    found += [Paragraph(latin(f'{_SIGN[one.severity]}{one}'), SMALL) for one in card.cautions]
+    found += [Paragraph(latin(_said(one)), SMALL) for one in card.cautions]
     return found
 
 

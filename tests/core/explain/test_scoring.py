@@ -407,4 +407,4 @@ def test_a_limit_with_a_half_is_told_as_it_is():
     spec = BUILT_IN['us_private']
     own = dataclasses.replace(spec, normal=dataclasses.replace(spec.normal, speed_above_kt=7.5, speed_below_kt=2.5))
     score, _, _ = judged(request=make_request(standard=own))
-    assert next(one for one in score.criteria if one.name == 'speed').tolerance == '−2.5 to +7.5'
+    assert str(next(one for one in score.criteria if one.name == 'speed').tolerance) == '−2.5 to +7.5'

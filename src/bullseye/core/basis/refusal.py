@@ -8,6 +8,7 @@ from functools import cache
 from typing import Any
 
 from bullseye.words import catalogue
+from bullseye.words.language import remembered
 
 # what a name ends with, and how it is said behind a figure; longer endings first
 _UNITS: Mapping[str, str] = {
@@ -37,7 +38,16 @@ _MOST_CHARACTERS = 60  # [own] of what was given
 _OF_A_TABLE = ('le_', 'he_')  # columns of a runway table are known by what the file calls them
 _OF = re.compile(r'^(at least|at most)\b')
 _BARE = re.compile(r'^(above|below|from|more|less|not|between|within|greater)\b')
-_BOTH = re.compile(r'^(?:at least )?(-?[\d.,]+) (?:and at most|to) (-?[\d.,]+)$')
+_NUMBER = r'(-?[\d.,]+)'
+# bounds of a figure, and the text that says them
+_BOUNDS = (
+    (re.compile(rf'^(?:at least )?{_NUMBER} (?:and at most|to) {_NUMBER}$'), 'between'),
+    (re.compile(rf'^above {_NUMBER} and at most {_NUMBER}$'), 'above_to'),
+    (re.compile(rf'^at least {_NUMBER}$'), 'at_least'),
+    (re.compile(rf'^at most {_NUMBER}$'), 'at_most'),
+    (re.compile(rf'^above {_NUMBER}$'), 'above'),
+    (re.compile(rf'^below {_NUMBER}$'), 'below'),
+)
 _FIGURE = re.compile(r'-?[\d.,]+$')
 
 
@@ -45,7 +55,7 @@ def _ending(name: str) -> str:
     return next((one for one in _UNITS if name.endswith(one)), '')
 
 
-@cache
+@remembered(500)
 def label(name: str) -> str:
     """What a field is called where it is entered: *Maximum weight* for ``max_weight_lb``."""
     if name.startswith(_OF_A_TABLE):
@@ -75,7 +85,13 @@ def _given(value: object, unit: str) -> str:
 
 def _enter(accepted: str, unit: str) -> str:
     """What is accepted, as it goes on from *Enter*."""
-    accepted = _BOTH.sub(r'between \1 and \2', accepted)
+    if accepted in _NAMED:
+        return catalogue.said(f'refusal.{_NAMED[accepted]}', {})
+    for pattern, name in _BOUNDS:
+        if found := pattern.match(accepted):
+            bounds = [*found.groups()]
+            bounds[-1] += unit
+            return catalogue.said(f'refusal.{name}', dict(zip(('low', 'high'), bounds, strict=False)))
     if unit and _FIGURE.search(accepted):
         accepted += unit
     if _OF.match(accepted):
@@ -133,6 +149,19 @@ _KINDS: Mapping[str, str] = {
     'list_type': 'a list',
     'tuple_type': 'a list',
     'timezone_aware': 'a time with its offset from UTC',
+}
+_NAMED: Mapping[str, str] = {
+    'a number': 'a_number',
+    'a finite number': 'a_number',
+    'a whole number': 'a_whole_number',
+    'yes or no': 'yes_or_no',
+    'words': 'words',
+    'a date': 'a_date',
+    'a time of day': 'a_time',
+    'a date and time': 'a_date_and_time',
+    'what belongs to it, by name': 'by_name',
+    'a list': 'a_list',
+    'a time with its offset from UTC': 'with_offset',
 }
 _SIZES: Mapping[str, tuple[str, str]] = {
     'string_too_short': ('text_too_short', 'min_length'),

@@ -11,7 +11,6 @@ from bullseye.core.basis.sentence import (
     Phrasebook,
     Quantity,
     Sentence,
-    count,
     feet,
     gravest_first,
     knots,
@@ -69,6 +68,10 @@ class Kneeboard:
     cautions: tuple[Caution, ...]  # gravest first
 
 
+def _say(name: str, **values: Quantity | Sentence | str) -> str:
+    return str(_BOOK.say(name, **values))
+
+
 def _ft(value: float | None, step: float = 10.0) -> str:
     return '–' if value is None else str(feet(value, step=step))
 
@@ -83,26 +86,28 @@ def _heading(deg: float) -> str:
 
 def _aim(brief: BriefAnswer) -> str:
     if not brief.aim.aim_is_good:
-        return 'NONE IS GOOD: see the cautions'
+        return _say('no_aim')
     aim = f'{_ft(brief.aim.aim_point_ft)}: {brief.aim.aim_before_spot_words}'
     behind = expected_ft(brief.touchdown) > brief.ground.go_around_point_ft
-    return f'{aim}; touches BEHIND the go-around point' if behind else aim
+    return _say('touches_behind', aim=aim) if behind else aim
 
 
 def _go_around(place_ft: float) -> str:
-    return 'NO PLACE: do not land here' if place_ft < 0 else _ft(place_ft)
+    return _say('no_place') if place_ft < 0 else _ft(place_ft)
 
 
 def _wind(brief: BriefAnswer) -> str:
     if not brief.wind.is_known:
-        return 'NOBODY HAS GIVEN IT'
+        return _say('no_wind')
     head_kt, cross_kt = brief.wind.headwind_kt, brief.wind.crosswind_kt
     if head_kt is None or cross_kt is None:
-        return 'from no known direction: assume the worst'
-    along = f'{knots(abs(head_kt))} {"headwind" if head_kt >= 0 else "TAILWIND"}'
-    across = f'{knots(abs(cross_kt))} from the {"right" if cross_kt >= 0 else "left"}'
+        return _say('no_direction')
+    along = _say('headwind' if head_kt >= 0 else 'tailwind', wind=knots(abs(head_kt)))
+    across = _say('from_right' if cross_kt >= 0 else 'from_left', wind=knots(abs(cross_kt)))
     gust_kt = brief.wind.gust_crosswind_kt
-    return f'{along}, {across}' + (f', gusts {knots(abs(gust_kt))} across' if gust_kt not in (None, cross_kt) else '')
+    if gust_kt is None or gust_kt == cross_kt:
+        return _say('wind', along=along, across=across)
+    return _say('wind_gusts', along=along, across=across, gusts=knots(abs(gust_kt)))
 
 
 def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
@@ -125,14 +130,19 @@ def _cautions(brief: BriefAnswer, parts: Parts) -> tuple[Caution, ...]:
 def _speeds(request: BriefRequest, brief: BriefAnswer, parts: Parts) -> tuple[Line, ...]:
     takeoff = parts.takeoff
     lines = [
-        Line(label='Approach', value=f'{count(brief.speed.approach_speed_kias)} KIAS, flap {brief.speed.flap}'),
-        Line(label='Lift-off', value=_kt(takeoff.lift_off_speed_kias)),
+        Line(
+            label=_say('approach'),
+            value=_say('with_flap', speed=Quantity(brief.speed.approach_speed_kias, 'kias'), flap=brief.speed.flap),
+        ),
+        Line(label=_say('lift_off'), value=_kt(takeoff.lift_off_speed_kias)),
         Line(label='Vx / Vy', value=f'{_kt(takeoff.vx_kias)} / {_kt(takeoff.vy_kias)}'),
     ]
     printed, chosen = request.aircraft.best_glide_kias, request.overrule('best_glide_kias')
     if printed is not None or chosen is not None:
         root = math.sqrt(request.aircraft.weight_ratio(request.weight_lb))
-        lines.append(Line(label='Best glide', value=_kt(known_or(printed, 0.0) * root if chosen is None else chosen)))
+        lines.append(
+            Line(label=_say('best_glide'), value=_kt(known_or(printed, 0.0) * root if chosen is None else chosen))
+        )
     return tuple(lines)
 
 
@@ -141,7 +151,7 @@ def _pattern(pattern: PatternAnswer | None) -> tuple[tuple[Line, ...], tuple[Lin
         return (), ()
     headings = tuple(
         Line(
-            label=leg.leg.capitalize(),
+            label=_say(leg.leg),
             value=f'{_heading(leg.heading_deg_mag)}  {knots(leg.kias)}  {leg.flap}  {seconds(leg.seconds)}',
         )
         for leg in pattern.legs
@@ -154,42 +164,46 @@ def _glide(
     headings: tuple[Line, ...], gates: tuple[Line, ...], glide: PowerOffAnswer | None, elevation_ft: float
 ) -> tuple[tuple[Line, ...], tuple[Line, ...]]:
     """Legs and gates of a power-off landing: powered up to abeam, from there those of the glide alone."""
-    powered = tuple(one for one in headings if one.label in ('Upwind', 'Crosswind', 'Downwind'))
+    powered = tuple(one for one in headings if one.label in map(_say, ('upwind', 'crosswind', 'downwind')))
     if glide is None:
         return powered, ()
-    turn = f'{seconds(glide.turn_after_abeam_s)} after abeam' if glide.turn_after_abeam_s >= 1 else 'at once abeam'
+    after_s = glide.turn_after_abeam_s
+    turn = _BOOK.say('after_abeam', time=seconds(after_s)) if after_s >= 1 else _BOOK.say('at_once')
     heights = (
-        ('abeam the spot', glide.abeam_height_ft),
-        ('at 45° to the spot', glide.height_at_45_ft),
-        ('on base', glide.height_on_base_ft),
-        ('on final', glide.height_on_final_ft),
+        ('glide_abeam', glide.abeam_height_ft),
+        ('glide_at_45', glide.height_at_45_ft),
+        ('glide_on_base', glide.height_on_base_ft),
+        ('glide_on_final', glide.height_on_final_ft),
     )
     return (
-        (*powered, Line(label='Glide', value=f'{knots(glide.glide_kias)}, idle abeam; turn {turn}')),
-        tuple(Line(label=name, value=_ft(height_ft + elevation_ft)) for name, height_ft in heights),
+        (*powered, Line(label=_say('glide'), value=_say('glide_turn', speed=knots(glide.glide_kias), turn=turn))),
+        tuple(Line(label=_say(name), value=_ft(height_ft + elevation_ft)) for name, height_ft in heights),
     )
 
 
 def _takeoff(takeoff: TakeoffAnswer) -> tuple[Line, ...]:
     over = takeoff.over_50_margin_ft
     return (
-        Line(label='Ground roll', value=_ft(takeoff.ground_roll_ft)),
-        Line(label='To 50 ft', value=f'{_ft(takeoff.over_50_ft_ft)} of {_ft(takeoff.runway_available_ft)}'),
-        Line(label='Margin', value='unknown' if over is None else _margin(over)),
+        Line(label=_say('ground_roll'), value=_ft(takeoff.ground_roll_ft)),
         Line(
-            label='Stop if not',
-            value=f'{_kt(takeoff.abort_speed_kias)} by {_ft(takeoff.abort_point_ft)}',
+            label=_say('to_50_ft'),
+            value=_say('of', needed=_ft(takeoff.over_50_ft_ft), there=_ft(takeoff.runway_available_ft)),
         ),
-        Line(label='First turn', value=_ft(takeoff.first_turn_ft)),
+        Line(label=_say('margin'), value=_say('unknown') if over is None else _margin(over)),
+        Line(
+            label=_say('stop_if_not'),
+            value=_say('by', speed=_kt(takeoff.abort_speed_kias), place=_ft(takeoff.abort_point_ft)),
+        ),
+        Line(label=_say('first_turn'), value=_ft(takeoff.first_turn_ft)),
     )
 
 
 def _margin(left_ft: float) -> str:
-    return str(to_spare(left_ft)) if left_ft >= 0 else f'NONE: {lacking(left_ft)} too short'
+    return str(to_spare(left_ft)) if left_ft >= 0 else _say('too_short', short=lacking(left_ft))
 
 
 def _descent(rate_fpm: float | None) -> str:
-    return 'unknown' if rate_fpm is None else str(Quantity(rate_fpm, 'fpm', _DESCENT_FPM))
+    return _say('unknown') if rate_fpm is None else str(Quantity(rate_fpm, 'fpm', _DESCENT_FPM))
 
 
 def make_kneeboard(
@@ -213,24 +227,24 @@ def make_kneeboard(
         title=title,
         subtitle=subtitle,
         points=(
-            Line(label='Spot', value=f'{_ft(brief.aim.spot_ft)}, box to {_ft(brief.aim.box_ft[1])}'),
-            Line(label='Aim', value=_aim(brief)),
-            Line(label='Go around by', value=_go_around(brief.ground.go_around_point_ft)),
-            Line(label='Wind', value=_wind(brief)),
-            Line(label='Descent', value=_descent(brief.speed.descent_rate_fpm)),
+            Line(label=_say('spot'), value=_say('box_to', spot=_ft(brief.aim.spot_ft), end=_ft(brief.aim.box_ft[1]))),
+            Line(label=_say('aim'), value=_aim(brief)),
+            Line(label=_say('go_around_by'), value=_go_around(brief.ground.go_around_point_ft)),
+            Line(label=_say('wind_label'), value=_wind(brief)),
+            Line(label=_say('descent'), value=_descent(brief.speed.descent_rate_fpm)),
         ),
         speeds=_speeds(request, brief, parts),
         headings=headings,
         gates=gates,
         takeoff=_takeoff(parts.takeoff),
-        engine_failure=tuple(Line(label=one.phase, value=str(one.words)) for one in parts.takeoff.engine_failure),
+        engine_failure=tuple(Line(label=str(one.phase), value=str(one.words)) for one in parts.takeoff.engine_failure),
         steps=card.steps,
         laps=tuple(
             Tick(
-                label=lap.kind.replace('_', '-'),
+                label=_say(f'kind_{lap.kind}'),
                 spot='' if lap.spot_ft is None else _ft(lap.spot_ft),
                 aim='' if lap.aim_point_ft is None else _ft(lap.aim_point_ft),
-                watch=lap.watch if lap.problem is None else f'NOT GOOD: {lap.problem}',
+                watch=lap.watch if lap.problem is None else _say('not_good', problem=str(lap.problem)),
             )
             for lap in parts.lap_plan.laps
         ),

@@ -7,7 +7,7 @@ from typing import get_args
 
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, as_given, feet, joined, knots
 from bullseye.core.brief.request import BriefRequest
-from bullseye.core.given.overrule import NUMBER_WORDS, LandingNumber, OverruledNumber, PatternNumber, TakeoffNumber
+from bullseye.core.given.overrule import LandingNumber, OverruledNumber, PatternNumber, TakeoffNumber, number_words
 
 _BOOK = Phrasebook('overruled')
 LANDING_NUMBERS: frozenset[OverruledNumber] = frozenset(get_args(LandingNumber))
@@ -30,7 +30,7 @@ def overrule_cautions(
             continue
         words = _BOOK.say(
             'set',
-            what=NUMBER_WORDS[one.number],
+            what=number_words(one.number),
             value=as_given(one.value, 'kt' if one.number.endswith('_kias') else 'ft'),
             by=one.by,
             reason=one.reason.rstrip('.'),

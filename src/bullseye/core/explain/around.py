@@ -30,11 +30,11 @@ class Point:
 
     task: Task
     name: str
-    label: str
+    label: Sentence
     value: float | None
     half_width: float | None
     unit: str
-    limit: str | None
+    limit: Sentence | None
     low: float | None  # the limits as numbers; None: not known, or nothing is asked for on that side
     high: float | None
     is_own: bool
@@ -113,11 +113,11 @@ def judge_around(
             Point(
                 task='decision',
                 name='decision',
-                label='Landing or going around',
+                label=_BOOK.say('label_decision'),
                 value=None,
                 half_width=None,
                 unit='',
-                limit='stable on final, or around',
+                limit=_BOOK.say('decision_limit'),
                 low=None,
                 high=None,
                 is_own=True,
@@ -167,7 +167,7 @@ def _point(
     return Point(
         task=one.task,
         name=one.name,
-        label=one.label,
+        label=_BOOK.say(f'label_{one.name}'),
         value=None if off is None else round(off[0], 1),
         half_width=None if off is None else round(off[1], 1),
         unit=one.unit,
@@ -194,17 +194,17 @@ def _verdict(off: tuple[float, float] | None, low: float | None, high: float | N
     return 'pass' if over <= 0 else 'near' if over <= half else 'fail'
 
 
-def _limit_words(low: float | None, high: float | None, unit: str) -> str | None:
+def _limit_words(low: float | None, high: float | None, unit: str) -> Sentence | None:
     if low is None and high is None:
         return None
-    ending = unit if unit in ('°', '%') else f' {unit}'
-    above = None if high is None else f'{as_given(high, "count")}{ending}'
-    below = None if low is None else str(as_given(-low, 'count'))
+    above = None if high is None else as_given(high, _UNITS[unit])
     if low is None or low < -FREE:
-        return 'unknown' if above is None else f'up to {above}'
-    if high is None or high > FREE:
-        return f'down to −{below}{ending}'
-    return f'±{above}' if low == -high else f'−{below} to +{above}'
+        return _BOOK.say('unknown') if above is None else _BOOK.say('up_to', above=above)
+    if high is None or high > FREE or above is None:
+        return _BOOK.say('down_to', below=as_given(-low, _UNITS[unit]))
+    if low == -high:
+        return _BOOK.say('either_way', above=above)
+    return _BOOK.say('about', below=as_given(-low, 'count'), above=above)
 
 
 def _decision(points: list[Point], *, outcome: Outcome, marks: Collection[str]) -> tuple[Verdict, Sentence | None]:
@@ -280,10 +280,9 @@ def _gravity(point: Point) -> int:
 
 def _not_measured(points: list[Point]) -> Sentence | None:
     """Tasks of which nothing was measured or marked, and what would tell them."""
-    names = {'takeoff': 'the takeoff', 'pattern': 'the pattern', 'final': 'the final'}
     unseen = [
-        words
-        for task, words in names.items()
+        str(_BOOK.say(f'the_{task}'))
+        for task in ('takeoff', 'pattern', 'final')
         if (of := [one for one in points if one.task == task]) and all(one.value is None for one in of)
     ]
     return _BOOK.say('not_measured', names=', '.join(unseen)) if unseen else None

@@ -38,7 +38,6 @@ class Measure:
 
     task: Task
     name: str
-    label: str
     unit: str
     marks: tuple[str, ...]
     off: Callable[[Around, WorkedOut], tuple[float, float] | None]
@@ -132,7 +131,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='takeoff',
         name='liftoff',
-        label='Lift-off point against the calculated one',
         unit='%',
         marks=('rotated_early', 'rotated_late'),
         off=lambda a, p: _share(a.liftoff_ft, p.liftoff_ft, known_or(a.liftoff_half_ft, _LIFTOFF_HALF_FT)),
@@ -142,7 +140,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='takeoff',
         name='takeoff_centreline',
-        label='Off the centreline at lift-off',
         unit='ft',
         marks=('takeoff_off_centreline',),
         off=lambda a, _: _plain(a.takeoff_lateral_ft, _LATERAL_HALF_FT),
@@ -152,7 +149,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='takeoff',
         name='climb_speed',
-        label='Speed in the climb',
         unit='kt',
         marks=(),
         off=lambda a, p: _difference(a.climb_groundspeed_kt, p.climb_groundspeed_kt, _SPEED_HALF_KT, by=p.density_root),
@@ -163,7 +159,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='takeoff',
         name='first_turn',
-        label='Height of the first turn against the calculated one',
         unit='ft',
         marks=(),
         off=lambda a, p: _difference(a.first_turn_height_ft, p.first_turn_height_ft, _HEIGHT_HALF_FT),
@@ -173,7 +168,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='altitude',
-        label='Downwind against pattern altitude',
         unit='ft',
         marks=('tpa_not_held',),
         off=lambda a, _: _plain(a.pattern_height_error_ft, _HEIGHT_HALF_FT),
@@ -184,7 +178,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='downwind_speed',
-        label='Speed on downwind',
         unit='kt',
         marks=(),
         off=lambda a, p: _difference(
@@ -197,7 +190,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='downwind_track',
-        label='Downwind running away from the runway',
         unit='°',
         marks=(),
         off=lambda a, _: _plain(a.downwind_off_deg, _TRACK_HALF_DEG),
@@ -207,7 +199,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='spacing',
-        label='Downwind spacing against the calculated one',
         unit='%',
         marks=('wide', 'tight'),
         off=lambda a, p: _share(a.spacing_ft, p.spacing_ft, _SPACING_HALF_FT),
@@ -217,7 +208,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='bank',
-        label='Steepest bank that was held',
         unit='°',
         marks=('over_banked',),
         off=lambda a, _: _plain(a.most_bank_deg, _BANK_HALF_DEG),
@@ -227,7 +217,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='pattern',
         name='overshoot',
-        label='Beyond the centreline turning final',
         unit='ft',
         marks=('overshot_final',),
         off=lambda a, _: _plain(a.overshoot_ft, _LATERAL_HALF_FT),
@@ -237,7 +226,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='final',
         name='path',
-        label='Off the path on final',
         unit='ft',
         marks=('flat', 'steep'),
         off=_path,
@@ -247,7 +235,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='final',
         name='final_centreline',
-        label='Off the centreline on final',
         unit='ft',
         marks=(),
         off=_final_centreline,
@@ -257,7 +244,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='final',
         name='steady',
-        label='Change of speed on final',
         unit='kt',
         marks=(),
         off=_steady,
@@ -267,7 +253,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='final',
         name='final_speed',
-        label='Speed on final',
         unit='kt',
         marks=(),
         off=_final_speed,
@@ -278,7 +263,6 @@ MEASURES: tuple[Measure, ...] = (
     Measure(
         task='rollout',
         name='rollout',
-        label='Rollout against the calculated one',
         unit='%',
         marks=(),
         off=lambda a, p: _share(a.rollout_ft, p.rollout_ft, _LIFTOFF_HALF_FT),

@@ -8,7 +8,7 @@ from typing import Literal
 
 from bullseye.core.basis.constants import READ_TO_KT
 from bullseye.core.basis.kinds import NOT_LANDED
-from bullseye.core.basis.sentence import Phrasebook, Sentence, as_given, feet
+from bullseye.core.basis.sentence import Phrasebook, Sentence, as_given, count, feet
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.given.standards import Tolerance, Weights
@@ -31,10 +31,10 @@ class Criterion:
     """One line of the score. ``value`` is None when unknown; then it neither gains nor costs."""
 
     name: str
-    label: str
+    label: Sentence
     value: float | str | None
     unit: str
-    tolerance: str
+    tolerance: Sentence | str
     verdict: Verdict
     weight: float
     points: float | None
@@ -53,11 +53,11 @@ class Score:
 
 
 def _criterion(
-    name: str, label: str, *, value: float | str | None, unit: str, tolerance: str, verdict: Verdict
+    name: str, *, value: float | str | None, unit: str, tolerance: Sentence | str, verdict: Verdict
 ) -> Criterion:
     return Criterion(
         name=name,
-        label=label,
+        label=_BOOK.say(f'label_{name}'),
         value=value,
         unit=unit,
         tolerance=tolerance,
@@ -65,6 +65,10 @@ def _criterion(
         weight=0.0,  # the standard's, set below
         points=None,
     )
+
+
+def _signed(value_ft: float) -> str:
+    return f'{value_ft:+.0f}' if value_ft else '0'
 
 
 def _within(value: float | None, *, good: bool, near: bool) -> Verdict:
@@ -92,10 +96,9 @@ def _accuracy(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Cri
         )
     return _criterion(
         'accuracy',
-        'Touchdown from the spot',
         value=from_spot_ft,
         unit='ft',
-        tolerance=f'{low_ft:+.0f} to {high_ft:+.0f}'.replace('+0 ', '0 '),
+        tolerance=_BOOK.say('from_to', low=_signed(low_ft), high=_signed(high_ft)),
         verdict=verdict,
     )
 
@@ -109,13 +112,14 @@ def _speed(lap: MeasuredLap, brief: BriefAnswer, tolerance: Tolerance) -> Criter
     if off_kt is not None and limit_kt is not None:
         limit_kt += READ_TO_KT
         verdict = _within(off_kt, good=abs(off_kt) <= limit_kt, near=abs(off_kt) <= limit_kt + _NEAR_SPEED_KT)
-    said = ['unknown' if one is None else str(as_given(one, 'count')) for one in (below_kt, above_kt)]
+    said = [_BOOK.say('unknown') if one is None else as_given(one, 'count') for one in (below_kt, above_kt)]
     return _criterion(
         'speed',
-        'Speed over the threshold, from target',
         value=off_kt,
         unit='kt',
-        tolerance='not known' if said == ['unknown', 'unknown'] else f'−{said[0]} to +{said[1]}',
+        tolerance=_BOOK.say('not_known')
+        if below_kt is None and above_kt is None
+        else _BOOK.say('about', below=said[0], above=said[1]),
         verdict=verdict,
     )
 
@@ -124,10 +128,13 @@ def _float(lap: MeasuredLap, brief: BriefAnswer) -> Criterion:
     known = lap.float_s if lap.float_s is not None else 0.0
     return _criterion(
         'float',
-        'Float',
         value=lap.float_s,
         unit='s',
-        tolerance=f'model {brief.touchdown.float_s:.1f}, up to {brief.touchdown.float_s + _FLOAT_PASS_S:.1f}',
+        tolerance=_BOOK.say(
+            'of_model',
+            model=count(brief.touchdown.float_s, step=0.1),
+            most=count(brief.touchdown.float_s + _FLOAT_PASS_S, step=0.1),
+        ),
         verdict=_within(
             lap.float_s,
             good=known <= brief.touchdown.float_s + _FLOAT_PASS_S,
@@ -138,17 +145,16 @@ def _float(lap: MeasuredLap, brief: BriefAnswer) -> Criterion:
 
 def _drift(lap: MeasuredLap) -> Criterion:
     verdict: Verdict = 'unknown' if lap.drift is None else 'pass' if lap.drift == 'none' else 'fail'
-    return _criterion('drift', 'Drift at touchdown', value=lap.drift, unit='', tolerance='none', verdict=verdict)
+    return _criterion('drift', value=lap.drift, unit='', tolerance=_BOOK.say('none'), verdict=verdict)
 
 
 def _centreline(lap: MeasuredLap) -> Criterion:
     off_ft = 0.0 if lap.lateral_ft is None else abs(lap.lateral_ft)
     return _criterion(
         'centreline',
-        'From the centreline',
         value=lap.lateral_ft,
         unit='ft',
-        tolerance=f'within {_CENTRELINE_PASS_FT:.0f}',
+        tolerance=_BOOK.say('within', limit=count(_CENTRELINE_PASS_FT)),
         verdict=_within(lap.lateral_ft, good=off_ft <= _CENTRELINE_PASS_FT, near=off_ft <= _CENTRELINE_NEAR_FT),
     )
 
@@ -165,7 +171,7 @@ def _arrival(lap: MeasuredLap) -> Criterion:
     else:
         verdict = 'pass'
     value = None if verdict == 'unknown' else ', '.join(seen) or 'clean'
-    return _criterion('arrival', 'Arrival', value=value, unit='', tolerance='no bounce, no balloon', verdict=verdict)
+    return _criterion('arrival', value=value, unit='', tolerance=_BOOK.say('clean'), verdict=verdict)
 
 
 def score_lap(lap: MeasuredLap, *, brief: BriefAnswer, tolerance: Tolerance, weights: Weights | None = None) -> Score:
@@ -255,13 +261,18 @@ def _held(lap: MeasuredLap, brief: BriefAnswer) -> tuple[Criterion, ...]:
     known_s = lap.float_s if lap.float_s is not None else 0.0
     held = _within(lap.float_s, good=known_s >= wanted_s, near=known_s >= _HELD_NEAR * wanted_s)
     return (
-        _criterion('held', 'Held off', value=lap.float_s, unit='s', tolerance=f'{wanted_s:.1f} or more', verdict=held),
+        _criterion(
+            'held',
+            value=lap.float_s,
+            unit='s',
+            tolerance=_BOOK.say('or_more', least=count(wanted_s, step=0.1)),
+            verdict=held,
+        ),
         _criterion(
             'sink_through',
-            'Sank through the height that stands for the runway',
             value=None if lap.sank_through is None else 'yes' if lap.sank_through else 'no',
             unit='',
-            tolerance='no',
+            tolerance=_BOOK.say('no'),
             verdict='unknown' if lap.sank_through is None else 'fail' if lap.sank_through else 'pass',
         ),
     )
@@ -273,10 +284,9 @@ def _along_the_runway(lap: MeasuredLap) -> tuple[Criterion, ...]:
         _height_kept(lap),
         _criterion(
             'wheels',
-            'Wheels touched',
             value=None if lap.touched is None else 'yes' if lap.touched else 'no',
             unit='',
-            tolerance='no',
+            tolerance=_BOOK.say('no'),
             verdict='unknown' if lap.touched is None else 'fail' if lap.touched else 'pass',
         ),
     )
@@ -294,10 +304,9 @@ def _height_kept(lap: MeasuredLap) -> Criterion:
         verdict = 'pass' if over_ft <= 0 else 'near' if over_ft <= lap.height_range.half_ft else 'fail'
     return _criterion(
         'height',
-        'Height kept along the runway',
         value=value,
         unit='ft' if isinstance(value, float) else '',
-        tolerance=f'within {_HEIGHT_KEPT_FT:.0f} ft',
+        tolerance=_BOOK.say('within', limit=feet(_HEIGHT_KEPT_FT)),
         verdict=verdict,
     )
 

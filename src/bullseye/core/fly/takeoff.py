@@ -49,7 +49,7 @@ _BOOK = Phrasebook('takeoff')
 class EnginePhase:
     """What to do when the engine stops in one phase of the takeoff."""
 
-    phase: str
+    phase: Sentence
     words: Sentence
 
 
@@ -77,53 +77,29 @@ class TakeoffAnswer:
     first_turn_ft: float  # above sea level
     engine_out_sector_deg_mag: tuple[float, float]
     engine_failure: tuple[EnginePhase, ...]
-    steps: tuple[str, ...]
+    steps: tuple[Sentence, ...]
     cautions: tuple[Caution, ...]  # gravest first
 
 
-_STEPS: dict[TakeoffKind, tuple[str, ...]] = {
-    'normal': (
-        'Look at the approach, line up using the whole runway, keep the picture: it is the one wanted at touchdown.',
-        'Full power over about three seconds; engine in the green, airspeed alive, right rudder, heels on the floor.',
-        '{at_speed}At lift-off speed let it fly off; climb at Vy.',
-    ),
-    'crosswind': (
-        'Line up on the whole runway, aileron full into the wind.',
-        'Full power smoothly; take the aileron off as the speed comes, keep it straight with rudder.',
-        'Hold it down a little longer, lift off cleanly, then crab into the wind; never let it settle back sideways.',
-    ),
-    'short_field': (
-        'Use every foot: line up at the very start{flap}.',
-        'Brakes held, full power, check the engine, release.',
-        'Rotate at the handbook speed, Vx to 50 ft or over the obstacle, then Vy.',
-    ),
-    'soft_field': (
-        'Stick back from before the runway; keep rolling, no stop on soft ground.',
-        'Full power smoothly, {lighten}, let it leave the ground as soon as it will.',
-        'Stay in ground effect until climb speed; never pull it off and let it settle back.',
-    ),
-}
-
-
-def _steps(kind: TakeoffKind, aircraft: Aircraft) -> tuple[str, ...]:
+def _steps(kind: TakeoffKind, aircraft: Aircraft) -> tuple[Sentence, ...]:
     """The steps of a takeoff in this aircraft: no flap and no nosewheel that it does not have."""
-    tail = aircraft.particulars.has_tailwheel
-    decided = {
-        'flap': ', flap as the handbook says' if aircraft.has_flap else '',
-        'lighten': 'the tail just off the ground early' if tail else 'lighten the nosewheel early',
-        'at_speed': 'Tail up when the elevator can lift it, more right rudder as it rises. ' if tail else '',
+    about = {
+        'flap': 'yes' if aircraft.has_flap else 'no',
+        'wheel': 'tail' if aircraft.particulars.has_tailwheel else 'nose',
     }
-    lever = ('Propeller lever fully forward before the roll.',) if aircraft.particulars.propeller == 'variable' else ()
-    return (*lever, *(step.format(**decided) for step in _STEPS[kind]))
+    names = [f'{kind}_step_{number}' for number in (1, 2, 3)]
+    if aircraft.particulars.propeller == 'variable':
+        names.insert(0, 'propeller_step')
+    return tuple(_BOOK.say(name, **{one: about[one] for one in _BOOK.takes(name)}) for name in names)
 
 
 def _engine_failure(sector: tuple[float, float]) -> tuple[EnginePhase, ...]:
     left_deg, right_deg = (round(deg) % 360 or 360 for deg in sector)
     return (
-        EnginePhase(phase='on the runway', words=_BOOK.say('idle')),
-        EnginePhase(phase='airborne, runway left', words=_BOOK.say('land_ahead')),
+        EnginePhase(phase=_BOOK.say('on_the_runway'), words=_BOOK.say('idle')),
+        EnginePhase(phase=_BOOK.say('runway_left'), words=_BOOK.say('land_ahead')),
         EnginePhase(
-            phase='airborne, no runway left',
+            phase=_BOOK.say('no_runway_left'),
             words=_BOOK.say('land_about_the_nose', left=f'{left_deg:03.0f}', right=f'{right_deg:03.0f}'),
         ),
     )

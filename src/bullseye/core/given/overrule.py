@@ -10,6 +10,7 @@ from pydantic import StringConstraints
 
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.quantity import STORABLE, Checked, Real
+from bullseye.core.basis.sentence import Phrasebook, Sentence
 
 LandingNumber = Literal['approach_speed_kias', 'aim_point_ft', 'go_around_point_ft', 'landing_roll_ft']
 TakeoffNumber = Literal[
@@ -18,22 +19,14 @@ TakeoffNumber = Literal[
 PatternNumber = Literal['downwind_kias', 'base_kias', 'best_glide_kias', 'glide_turn_ft']
 OverruledNumber = LandingNumber | TakeoffNumber | PatternNumber
 Reason = Annotated[str, StringConstraints(min_length=3, max_length=300, strip_whitespace=True), STORABLE]
-NUMBER_WORDS: dict[OverruledNumber, str] = {
-    'approach_speed_kias': 'Approach speed',
-    'aim_point_ft': 'Aim point',
-    'go_around_point_ft': 'Go-around point',
-    'landing_roll_ft': 'Landing ground roll with its safety factor',
-    'takeoff_over_50_ft': 'Takeoff distance over 50 ft',
-    'rotate_kias': 'Lift-off speed',
-    'vx_kias': 'Best angle of climb, Vx',
-    'vy_kias': 'Best rate of climb, Vy',
-    'abort_point_ft': 'Place to give the takeoff up by',
-    'first_turn_height_ft': 'Height of the first turn above the field',
-    'downwind_kias': 'Speed on downwind',
-    'base_kias': 'Speed on base',
-    'best_glide_kias': 'Glide speed',
-    'glide_turn_ft': 'Start of the power-off turn after abeam',
-}
+_BOOK = Phrasebook('number')
+
+
+def number_words(number: OverruledNumber) -> Sentence:
+    """What a number is called."""
+    return _BOOK.say(number)
+
+
 _SPEED, _PLACE = (20.0, 250.0), (0.0, 20_000.0)  # [own] what is not a slip of the pen
 _RANGES: dict[OverruledNumber, tuple[float, float]] = {
     'approach_speed_kias': _SPEED,

@@ -24,9 +24,9 @@ _BOOK = Phrasebook('task')
 class Figure:
     """One thing of a task over the laps: mean apart from scatter, against its limit."""
 
-    label: str
+    label: Sentence
     unit: str
-    limit: str | None  # None: the standard's is not known
+    limit: Sentence | None  # None: the standard's is not known
     is_own: bool  # the limit is ours and of no standard
     judged: int
     failed: int
@@ -129,7 +129,7 @@ def _figures(task: Task, laps: Sequence[AroundJudged]) -> tuple[Figure, ...]:
 def _readiness(
     task: Task, met: Sequence[bool], needed: float, figures: Sequence[Figure], went_around: bool
 ) -> Readiness:
-    open_cells = [one.label for one in figures if one.limit is None]
+    open_cells = [str(one.label) for one in figures if one.limit is None]
     not_known = (_BOOK.say('not_judged', names=', '.join(open_cells)),) if open_cells else ()
     if task == 'decision' and not went_around and False not in met:
         return readiness_by_count((), needed=needed, words=_BOOK.say('never_around'), not_known=not_known)

@@ -92,6 +92,7 @@ class Forgotten:
     name: str
     school: str
     token: str
+    language: str | None
 
 
 def forgotten_link(db: Session, login: str) -> Forgotten | None:
@@ -104,7 +105,7 @@ def forgotten_link(db: Session, login: str) -> Forgotten | None:
     scope.bind(db, school.id)
     token = _new_link(db, person)
     deeds.note(db, person, 'people', f'Asked for a link by mail, by which {person.name} sets their password anew.')
-    return Forgotten(login=person.login, name=person.name, school=school.name, token=token)
+    return Forgotten(login=person.login, name=person.name, school=school.name, token=token, language=person.language)
 
 
 def _new_link(db: Session, person: User, *, by: User | None = None) -> str:

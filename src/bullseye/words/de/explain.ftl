@@ -280,3 +280,54 @@ fault-off_centreline_cause_1 = Blick an der Nase vorbei, auf der Seite, auf der 
 fault-off_centreline_cause_2 = Vor dem Tor nicht ausgerichtet.
 fault-off_centreline_now_1 = Zur Linie korrigieren, solange Luft darunter ist; rollend mit wenig Seitenruder.
 fault-off_centreline_how = Tiefanflüge mit der Linie zwischen den Füßen, von Ende zu Ende.
+
+## Wonach eine Landung bewertet wird, und mit welcher Toleranz.
+
+score-label_accuracy = Aufsetzen, vom Aufsetzpunkt
+score-label_speed = Geschwindigkeit über der Schwelle, vom Sollwert
+score-label_float = Ausschweben
+score-label_drift = Abdrift beim Aufsetzen
+score-label_centreline = Von der Mittellinie
+score-label_arrival = Ankommen
+score-label_held = Ausgeschwebt
+score-label_sink_through = Durch die gedachte Pistenhöhe gesunken
+score-label_wheels = Räder aufgesetzt
+score-label_height = Höhe entlang der Piste gehalten
+score-from_to = { $low } bis { $high }
+score-unknown = unbekannt
+score-not_known = nicht bekannt
+score-about = −{ $below } bis +{ $above }
+score-of_model = Modell { $model }, bis { $most }
+score-none = keine
+score-within = innerhalb { $limit }
+score-clean = kein Hüpfer, kein Wegsteigen
+score-or_more = { $least } oder mehr
+score-no = nein
+
+## Wonach der Rest einer Runde bewertet wird, und mit welchen Grenzen.
+
+around-label_liftoff = Abhebepunkt gegen den berechneten
+around-label_takeoff_centreline = Neben der Mittellinie beim Abheben
+around-label_climb_speed = Geschwindigkeit im Steigflug
+around-label_first_turn = Höhe der ersten Kurve gegen die berechnete
+around-label_altitude = Gegenanflug gegen Platzrundenhöhe
+around-label_downwind_speed = Geschwindigkeit im Gegenanflug
+around-label_downwind_track = Gegenanflug, von der Piste weglaufend
+around-label_spacing = Abstand des Gegenanflugs gegen den berechneten
+around-label_bank = Größte gehaltene Querneigung
+around-label_overshoot = Jenseits der Mittellinie beim Eindrehen
+around-label_path = Ablage vom Gleitweg im Endanflug
+around-label_final_centreline = Neben der Mittellinie im Endanflug
+around-label_steady = Änderung der Geschwindigkeit im Endanflug
+around-label_final_speed = Geschwindigkeit im Endanflug
+around-label_rollout = Ausrollen gegen das berechnete
+around-label_decision = Landen oder durchstarten
+around-decision_limit = im Endanflug stabil, oder durchgestartet
+around-unknown = unbekannt
+around-up_to = bis { $above }
+around-down_to = bis −{ $below }
+around-about = −{ $below } bis +{ $above }
+around-either_way = ±{ $above }
+around-the_takeoff = der Start
+around-the_pattern = die Platzrunde
+around-the_final = der Endanflug

@@ -434,3 +434,31 @@ radio-base = beim Drehen in den Queranflug
 radio-final = beim Drehen in den Endanflug
 radio-around = beim Durchstarten
 radio-off = Piste verlassen
+
+## Ein Start Schritt für Schritt, und wo der Motor ausfallen kann.
+
+takeoff-propeller_step = Propellerhebel vor dem Rollen ganz nach vorn.
+takeoff-normal_step_1 = Blick in den Anflug, auf der ganzen Piste ausrichten, das Bild merken: so soll es beim Aufsetzen aussehen.
+takeoff-normal_step_2 = Volle Leistung über etwa drei Sekunden; Motorwerte im Grünen, Fahrtmesser zeigt an, rechtes Seitenruder, Fersen am Boden.
+takeoff-normal_step_3 = { $wheel ->
+    [tail] Sporn hoch, wenn das Höhenruder ihn hebt, dabei mehr rechtes Seitenruder. Bei Abhebegeschwindigkeit abheben lassen; mit Vy steigen.
+   *[nose] Bei Abhebegeschwindigkeit abheben lassen; mit Vy steigen.
+}
+takeoff-crosswind_step_1 = Auf der ganzen Piste ausrichten, Querruder voll in den Wind.
+takeoff-crosswind_step_2 = Weich volle Leistung; das Querruder mit zunehmender Fahrt herausnehmen, mit dem Seitenruder geradehalten.
+takeoff-crosswind_step_3 = Etwas länger am Boden halten, sauber abheben, dann in den Wind vorhalten; nie schiebend zurücksetzen lassen.
+takeoff-short_field_step_1 = { $flap ->
+    [yes] Jeden Fuß nutzen: ganz am Anfang ausrichten, Klappen nach dem Flughandbuch.
+   *[no] Jeden Fuß nutzen: ganz am Anfang ausrichten.
+}
+takeoff-short_field_step_2 = Bremsen halten, volle Leistung, Motor prüfen, lösen.
+takeoff-short_field_step_3 = Bei der Geschwindigkeit des Flughandbuchs rotieren, mit Vx bis 50 ft oder über das Hindernis, dann Vy.
+takeoff-soft_field_step_1 = Höhenruder schon vor der Piste ganz zurück; weiterrollen, auf weichem Boden nicht anhalten.
+takeoff-soft_field_step_2 = { $wheel ->
+    [tail] Weich volle Leistung, den Sporn früh knapp vom Boden, abheben lassen, sobald es will.
+   *[nose] Weich volle Leistung, das Bugrad früh entlasten, abheben lassen, sobald es will.
+}
+takeoff-soft_field_step_3 = Im Bodeneffekt bleiben bis zur Steiggeschwindigkeit; nie wegziehen und zurücksetzen lassen.
+takeoff-on_the_runway = auf der Piste
+takeoff-runway_left = in der Luft, noch Piste übrig
+takeoff-no_runway_left = in der Luft, keine Piste mehr übrig

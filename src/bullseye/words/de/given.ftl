@@ -215,3 +215,20 @@ unsafe-on_the_line = Nach Faustregel auf die Linie gezielt: die Hälfte der Land
 unsafe-fixed_aim = Das Höhenruder auf einen festen Zielpunkt verdeckt eine zu kleine Geschwindigkeit: behalten Sie den Fahrtmesser im Blick.
 unsafe-idle_first = Leerlauf vor dem Abfangen bei 1,3 × Überziehen: ein Flugzeug mit viel Widerstand sinkt durch, bevor es abgefangen ist.
 unsafe-late_gate = Feste Leistung und ein Tor in 200 ft: für eine späte Berichtigung ist kein Platz. Wählen Sie ein höheres Tor.
+
+## Zahlen, die ein Fluglehrer festlegen kann, mit Namen.
+
+number-approach_speed_kias = Anfluggeschwindigkeit
+number-aim_point_ft = Zielpunkt
+number-go_around_point_ft = Durchstartpunkt
+number-landing_roll_ft = Landerollstrecke mit Sicherheitszuschlag
+number-takeoff_over_50_ft = Startstrecke über 50 ft
+number-rotate_kias = Abhebegeschwindigkeit
+number-vx_kias = Steilstes Steigen, Vx
+number-vy_kias = Bestes Steigen, Vy
+number-abort_point_ft = Punkt, bis zu dem der Start abgebrochen wird
+number-first_turn_height_ft = Höhe der ersten Kurve über dem Platz
+number-downwind_kias = Geschwindigkeit im Gegenanflug
+number-base_kias = Geschwindigkeit im Queranflug
+number-best_glide_kias = Gleitgeschwindigkeit
+number-glide_turn_ft = Beginn der Kurve ohne Motorhilfe nach querab

@@ -124,3 +124,10 @@ task-at_standard = Zu { $sure } sicher, dass mindestens { $needed } der Runden i
 task-likely = Maßstab wahrscheinlich erreicht, noch nicht sicher: zu { $sure } sicher, dass mindestens { $needed } der Runden innerhalb der Grenzen sind.
 task-not_yet = Maßstab noch nicht erreicht: { $chance } der Runden sind innerhalb der Grenzen; verlangt sind { $needed }.
 task-not_judged = Für Folgendes ist keine Grenze dieses Maßstabs bekannt: { $names }.
+
+## Briefe.
+
+letter-password_subject = Ein neues Passwort für { $school }
+letter-password_greeting = Guten Tag { $name },
+letter-password_why = jemand hat für Ihre Anmeldung bei { $school } ein neues Passwort angefordert. Dieser Link setzt es, einmal, innerhalb von { $hours } Stunden:
+letter-password_else = Wenn Sie es nicht waren, brauchen Sie nichts zu tun: Ihr Passwort bleibt, wie es ist.

@@ -277,3 +277,54 @@ fault-off_centreline_cause_1 = Looking past the nose at the side that one sits o
 fault-off_centreline_cause_2 = Final not lined up before the gate.
 fault-off_centreline_now_1 = Correct to the line while there is air below; rolling, small rudder.
 fault-off_centreline_how = Low approaches with the line between the feet from end to end.
+
+## What a landing is judged on, and by which tolerance.
+
+score-label_accuracy = Touchdown from the spot
+score-label_speed = Speed over the threshold, from target
+score-label_float = Float
+score-label_drift = Drift at touchdown
+score-label_centreline = From the centreline
+score-label_arrival = Arrival
+score-label_held = Held off
+score-label_sink_through = Sank through the height that stands for the runway
+score-label_wheels = Wheels touched
+score-label_height = Height kept along the runway
+score-from_to = { $low } to { $high }
+score-unknown = unknown
+score-not_known = not known
+score-about = −{ $below } to +{ $above }
+score-of_model = model { $model }, up to { $most }
+score-none = none
+score-within = within { $limit }
+score-clean = no bounce, no balloon
+score-or_more = { $least } or more
+score-no = no
+
+## What the rest of a lap is judged on, and by which limits.
+
+around-label_liftoff = Lift-off point against the calculated one
+around-label_takeoff_centreline = Off the centreline at lift-off
+around-label_climb_speed = Speed in the climb
+around-label_first_turn = Height of the first turn against the calculated one
+around-label_altitude = Downwind against pattern altitude
+around-label_downwind_speed = Speed on downwind
+around-label_downwind_track = Downwind running away from the runway
+around-label_spacing = Downwind spacing against the calculated one
+around-label_bank = Steepest bank that was held
+around-label_overshoot = Beyond the centreline turning final
+around-label_path = Off the path on final
+around-label_final_centreline = Off the centreline on final
+around-label_steady = Change of speed on final
+around-label_final_speed = Speed on final
+around-label_rollout = Rollout against the calculated one
+around-label_decision = Landing or going around
+around-decision_limit = stable on final, or around
+around-unknown = unknown
+around-up_to = up to { $above }
+around-down_to = down to −{ $below }
+around-about = −{ $below } to +{ $above }
+around-either_way = ±{ $above }
+around-the_takeoff = the takeoff
+around-the_pattern = the pattern
+around-the_final = the final

@@ -383,3 +383,31 @@ radio-soft_field = soft-field, full stop
 radio-power_off = power-off approach, touch and go
 radio-no_flap = no-flap, touch and go
 radio-low_approach = low approach
+
+## A takeoff step by step, and where the engine may stop.
+
+takeoff-propeller_step = Propeller lever fully forward before the roll.
+takeoff-normal_step_1 = Look at the approach, line up using the whole runway, keep the picture: it is the one wanted at touchdown.
+takeoff-normal_step_2 = Full power over about three seconds; engine in the green, airspeed alive, right rudder, heels on the floor.
+takeoff-normal_step_3 = { $wheel ->
+    [tail] Tail up when the elevator can lift it, more right rudder as it rises. At lift-off speed let it fly off; climb at Vy.
+   *[nose] At lift-off speed let it fly off; climb at Vy.
+}
+takeoff-crosswind_step_1 = Line up on the whole runway, aileron full into the wind.
+takeoff-crosswind_step_2 = Full power smoothly; take the aileron off as the speed comes, keep it straight with rudder.
+takeoff-crosswind_step_3 = Hold it down a little longer, lift off cleanly, then crab into the wind; never let it settle back sideways.
+takeoff-short_field_step_1 = { $flap ->
+    [yes] Use every foot: line up at the very start, flap as the handbook says.
+   *[no] Use every foot: line up at the very start.
+}
+takeoff-short_field_step_2 = Brakes held, full power, check the engine, release.
+takeoff-short_field_step_3 = Rotate at the handbook speed, Vx to 50 ft or over the obstacle, then Vy.
+takeoff-soft_field_step_1 = Stick back from before the runway; keep rolling, no stop on soft ground.
+takeoff-soft_field_step_2 = { $wheel ->
+    [tail] Full power smoothly, the tail just off the ground early, let it leave the ground as soon as it will.
+   *[nose] Full power smoothly, lighten the nosewheel early, let it leave the ground as soon as it will.
+}
+takeoff-soft_field_step_3 = Stay in ground effect until climb speed; never pull it off and let it settle back.
+takeoff-on_the_runway = on the runway
+takeoff-runway_left = airborne, runway left
+takeoff-no_runway_left = airborne, no runway left

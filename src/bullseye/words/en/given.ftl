@@ -215,3 +215,20 @@ unsafe-on_the_line = Aiming for the line by a rule of thumb: half of the landing
 unsafe-fixed_aim = Pitching for a fixed aim point hides a low speed: keep the airspeed in the scan.
 unsafe-idle_first = Idle before the roundout at 1.3 of the stall: a draggy aircraft sinks in before it is level.
 unsafe-late_gate = Fixed power and a gate at 200 ft: a late correction has nowhere to go. Choose a higher gate.
+
+## Numbers that an instructor may set, by name.
+
+number-approach_speed_kias = Approach speed
+number-aim_point_ft = Aim point
+number-go_around_point_ft = Go-around point
+number-landing_roll_ft = Landing ground roll with its safety factor
+number-takeoff_over_50_ft = Takeoff distance over 50 ft
+number-rotate_kias = Lift-off speed
+number-vx_kias = Best angle of climb, Vx
+number-vy_kias = Best rate of climb, Vy
+number-abort_point_ft = Place to give the takeoff up by
+number-first_turn_height_ft = Height of the first turn above the field
+number-downwind_kias = Speed on downwind
+number-base_kias = Speed on base
+number-best_glide_kias = Glide speed
+number-glide_turn_ft = Start of the power-off turn after abeam

@@ -124,3 +124,10 @@ task-at_standard = { $sure } sure that at least { $needed } of laps are within l
 task-likely = Likely at standard, not yet sure: { $sure } sure that at least { $needed } of laps are within limits.
 task-not_yet = Not yet at standard: { $chance } of laps are within limits; { $needed } are asked for.
 task-not_judged = No limit of this standard is known for: { $names }.
+
+## Letters.
+
+letter-password_subject = A new password for { $school }
+letter-password_greeting = Hello { $name },
+letter-password_why = somebody asked for a new password for your login at { $school }. This link sets it, once, within { $hours } hours:
+letter-password_else = If it was not you, do nothing: your password stays as it is.
