@@ -53,7 +53,7 @@ def test_a_distance_in_paint_is_said_alike_on_the_device_and_by_the_server():
     # FAA AC 150/5340-1, value from memory: 120 ft of stripe and 80 ft of gap
     feet = [float(ft) for ft in range(0, 3_000, 7) if ft % 25]  # a tie may go either way
     for ft, shown in zip(feet, values('words', [['stripesWords', one] for one in feet]), strict=True):
-        said = in_stripes(ft)
+        said = str(in_stripes(ft))
         amount = 0.0 if said.startswith('less') else amount_of(re.sub(r'^1 ', 'one ', said).replace(' and gap', ''))
         assert amount_of(shown) == amount
         assert abs(amount_of(shown) * 200 - ft) <= 25

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The wind as it meets the runway, drawn the way the strip lies: landing from left to right. */
-import { say } from '@/said'
+import { labels, say } from '@/said'
 import { computed } from 'vue'
 import type { Brief } from '@/api/types'
 import { round } from '@/words'
@@ -42,6 +42,12 @@ const upTo = computed(() => {
     worst: round(Math.abs(worst)),
     worst_2: worst > 0 ? say('common.right') : say('common.left'),
   })
+})
+/** Whose limit it is. */
+const OWNER: Readonly<Record<string, string>> = labels<string>({
+  aircraft: 'parts.limit-of-aircraft',
+  school: 'parts.limit-of-school',
+  student: 'parts.limit-of-student',
 })
 </script>
 
@@ -86,7 +92,8 @@ const upTo = computed(() => {
         class="whitespace-nowrap font-bold"
         :class="limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : 'text-soft'"
       >
-        {{ limit.within === null ? '? ' : limit.within ? '✓ ' : '✕ ' }}{{ limit.name }} {{ round(limit.limit_kt) }} kt
+        {{ limit.within === null ? '? ' : limit.within ? '✓ ' : '✕ ' }}{{ OWNER[limit.name] ?? limit.name }}
+        {{ round(limit.limit_kt) }} kt
       </span>
       <span class="text-soft">{{ limit.source }}</span>
     </li>

@@ -18,6 +18,7 @@ from bullseye.core.brief.windlimits import WindLimit, exceeded, wind_limits, win
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
 _BOOK = Phrasebook('wind')
+_SOURCE = Phrasebook('limit_source')
 
 
 _SWINGS_SAID_KT = 1.0  # [own] from both sides
@@ -70,8 +71,8 @@ def _crosswind_limits(request: BriefRequest) -> list[tuple[str, float, str]]:
     aircraft_kt, source = request.aircraft.crosswind_limit
     given = [
         ('aircraft', aircraft_kt, source),
-        ('school', request.school_crosswind_limit_kt, 'school rule'),
-        ('student', request.student_crosswind_limit_kt, "student's own limit"),
+        ('school', request.school_crosswind_limit_kt, str(_SOURCE.say('school'))),
+        ('student', request.student_crosswind_limit_kt, str(_SOURCE.say('student'))),
     ]
     return [(name, limit_kt, source) for name, limit_kt, source in given if limit_kt is not None]
 

@@ -7,7 +7,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Literal
 
 from bullseye.core.air.wind import Components, Wind
@@ -21,6 +20,7 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.sentence import Caution, Phrasebook, Quantity, Severity, knots, told_apart
 from bullseye.core.basis.unknown import known_or
 from bullseye.words import catalogue
+from bullseye.words.language import remembered
 
 WindQuantity = Literal['crosswind', 'tailwind', 'gust_spread', 'wind', 'headwind']
 _BOOK = Phrasebook('windlimit')
@@ -58,7 +58,7 @@ class WindLimit:
         return Caution(self.severity, _BOOK.say(self.template, **said), alone_only=self.alone_only)
 
 
-@lru_cache(200)  # every request has the same limits, but for whose they are
+@remembered(200)  # every request has the same limits, but for whose they are
 def _words(template: str, name: str, source: str) -> str:
     """Of a limit, with {value} and {limit} left to be filled in."""
     texts = {'value': '{value}', 'limit': '{limit}', 'name': name, 'source': source}

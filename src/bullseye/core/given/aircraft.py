@@ -24,9 +24,13 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import TAILWHEEL_ONLY, LandingKind, Propeller, Undercarriage, Wing
 from bullseye.core.basis.quantity import Checked, Deceleration, Name, Real
+from bullseye.core.basis.sentence import Phrasebook
 from bullseye.core.basis.tables import read_table, require_rising
 
 Knots = Annotated[Real, Gt(0), Le(250)]
+
+
+_SOURCE = Phrasebook('limit_source')
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -406,8 +410,8 @@ class Aircraft(Checked):
     def crosswind_limit(self) -> tuple[float, str]:
         """Crosswind the aircraft is known to take [kt], and where that figure comes from."""
         if self.demonstrated_crosswind_kt is not None:
-            return self.demonstrated_crosswind_kt, 'demonstrated, from the handbook'
-        return CROSSWIND_OVER_STALL * self.flaps[-1].stall_kcas, '0.2 of the stalling speed; the handbook is silent'
+            return self.demonstrated_crosswind_kt, str(_SOURCE.say('demonstrated'))
+        return CROSSWIND_OVER_STALL * self.flaps[-1].stall_kcas, str(_SOURCE.say('rule'))
 
 
 def _up(speed_kias: float) -> str:

@@ -13,6 +13,7 @@ from bullseye.core.basis.constants import FT_PER_M, STRIPE_FT, STRIPE_GAP_FT
 from bullseye.core.basis.errors import InvalidInput
 from bullseye.core.basis.kinds import PatternSide, Surface, Surroundings
 from bullseye.core.basis.quantity import STORABLE, Checked, Degrees, Name, Real
+from bullseye.core.basis.sentence import Phrasebook, Sentence
 
 # Davenport's classes [pub: WMO-No. 8, part I chapter 5]: sea, open, roughly open, very rough, closed
 ROUGHNESS_FT: dict[Surroundings, float] = {
@@ -144,31 +145,35 @@ class Airfield(Checked):
         raise InvalidInput('runway', ident, ', '.join(end.ident for end in self.ends))
 
 
-def stripe_before_aim(distance_ft: float) -> str:
+_PAINT = Phrasebook('paint')
+
+
+def stripe_before_aim(distance_ft: float) -> Sentence:
     """Name the piece of centreline that lies this far before the aim point, counted back from it.
 
     A stripe is 120 ft and a gap 80 ft [pub: FAA AC 150/5340-1]; the last stripe is taken to end at the aim point.
     """
     if distance_ft <= 0:
-        return 'the aim point'
+        return _PAINT.say('aim')
     cycles, into_ft = divmod(distance_ft, STRIPE_FT + STRIPE_GAP_FT)
-    count = int(cycles) + 1
-    words = {1: 'one', 2: 'two', 3: 'three', 4: 'four', 5: 'five', 6: 'six'}
-    number = words.get(count, str(count))
-    if into_ft <= STRIPE_FT:
-        return 'the last stripe before the aim' if count == 1 else f'the first of {number} stripes before the aim'
-    return f'the gap before the last {"stripe" if count == 1 else number + " stripes"} before the aim'
+    number, is_stripe = int(cycles) + 1, into_ft <= STRIPE_FT
+    if number == 1:
+        return _PAINT.say('last_stripe' if is_stripe else 'last_gap')
+    spoken = _PAINT.say(f'count_{number}') if number <= _SPOKEN else str(number)
+    return _PAINT.say('stripe' if is_stripe else 'gap', number=spoken)
 
 
-def in_stripes(distance_ft: float) -> str:
+_SPOKEN = 6  # [own] a larger number is written in figures
+
+
+def in_stripes(distance_ft: float) -> Sentence:
     """Say a distance in runway paint: one stripe with its gap is 200 ft."""
     quarters = round(abs(distance_ft) / (STRIPE_FT + STRIPE_GAP_FT) * 4)
     if quarters == 0:
-        return 'less than a quarter of a stripe and gap'
+        return _PAINT.say('less')
     whole, part = divmod(quarters, 4)
-    fraction = {0: '', 1: '¼', 2: '½', 3: '¾'}[part]
-    amount = f'{whole or ""}{fraction}'
-    return f'{amount} {"stripe and gap" if quarters <= 4 else "stripes and gaps"}'
+    amount = f'{whole or ""}{("", "¼", "½", "¾")[part]}'
+    return _PAINT.say('one' if quarters <= 4 else 'more', amount=amount)
 
 
 def usual_spot_ft(runway: RunwayEnd) -> float:

@@ -264,7 +264,11 @@ wind-air_thin = Die Luft ist die von { $height } in der Normalatmosphäre. Bei d
 
 windlimit-tailwind = Rückenwind { $value }, mit Böen: längeres Ausschweben und längere Rollstrecke. Denken Sie an die andere Richtung.
 windlimit-tailwind_over = Rückenwind { $value }, mit Böen, liegt über der Grenze von { $limit }: wählen Sie eine andere Pistenrichtung.
-windlimit-crosswind = Seitenwind { $value } liegt über der Grenze { $name } von { $limit } ({ $source }).
+windlimit-crosswind = Seitenwind { $value } liegt über der Grenze { $name ->
+    [aircraft] des Flugzeugs
+    [school] der Flugschule
+   *[student] des Flugschülers
+ } von { $limit } ({ $source }).
 windlimit-gusts = Böen { $value } über dem stetigen Wind; unsere Grenze ist { $limit }: lieber warten.
 windlimit-strong = Wind mit { $value }: zu viel für einen Flugschüler allein, dessen Grenze { $limit } ist.
 windlimit-too_strong = Bei { $value } Gegenwind kommt das Flugzeug über Grund kaum voran: jenseits von { $limit } kennt unser Modell keine solche Landung. Fliegen Sie nicht nach diesen Zahlen.

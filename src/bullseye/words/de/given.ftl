@@ -232,3 +232,26 @@ number-downwind_kias = Geschwindigkeit im Gegenanflug
 number-base_kias = Geschwindigkeit im Queranflug
 number-best_glide_kias = Gleitgeschwindigkeit
 number-glide_turn_ft = Beginn der Kurve ohne Motorhilfe nach querab
+
+## Woher eine Seitenwindgrenze kommt.
+
+limit_source-demonstrated = nachgewiesen, aus dem Flughandbuch
+limit_source-rule = das 0,2-Fache der Überziehgeschwindigkeit; das Flughandbuch schweigt
+limit_source-school = Regel der Flugschule
+limit_source-student = eigene Grenze des Flugschülers
+
+## Strecken und Stellen in Pistenmarkierung.
+
+paint-less = weniger als eine Viertelmarkierung mit Lücke
+paint-one = { $amount } Strich mit Lücke
+paint-more = { $amount } Striche mit Lücken
+paint-aim = dem Zielpunkt
+paint-last_stripe = dem letzten Strich vor dem Zielpunkt
+paint-stripe = dem ersten von { $number } Strichen vor dem Zielpunkt
+paint-last_gap = der Lücke vor dem letzten Strich vor dem Zielpunkt
+paint-gap = der Lücke vor den letzten { $number } Strichen vor dem Zielpunkt
+paint-count_2 = zwei
+paint-count_3 = drei
+paint-count_4 = vier
+paint-count_5 = fünf
+paint-count_6 = sechs

@@ -232,3 +232,26 @@ number-downwind_kias = Speed on downwind
 number-base_kias = Speed on base
 number-best_glide_kias = Glide speed
 number-glide_turn_ft = Start of the power-off turn after abeam
+
+## Where a limit of crosswind comes from.
+
+limit_source-demonstrated = demonstrated, from the handbook
+limit_source-rule = 0.2 of the stalling speed; the handbook is silent
+limit_source-school = school rule
+limit_source-student = student's own limit
+
+## Distances and places in runway paint.
+
+paint-less = less than a quarter of a stripe and gap
+paint-one = { $amount } stripe and gap
+paint-more = { $amount } stripes and gaps
+paint-aim = the aim point
+paint-last_stripe = the last stripe before the aim
+paint-stripe = the first of { $number } stripes before the aim
+paint-last_gap = the gap before the last stripe before the aim
+paint-gap = the gap before the last { $number } stripes before the aim
+paint-count_2 = two
+paint-count_3 = three
+paint-count_4 = four
+paint-count_5 = five
+paint-count_6 = six

@@ -295,3 +295,6 @@ parts-removed-lap = entfernte Runde
 parts-it-could-not-be-calculated = Es konnte nicht berechnet werden.
 parts-it-could-not-be-undone = Es konnte nicht rückgängig gemacht werden.
 parts-enter-your-login-first = Geben Sie zuerst Ihren Anmeldenamen ein: der Link geht an die E-Mail-Adresse, die er ist.
+parts-limit-of-aircraft = Flugzeug
+parts-limit-of-school = Flugschule
+parts-limit-of-student = Flugschüler

@@ -295,3 +295,6 @@ parts-removed-lap = removed lap
 parts-it-could-not-be-calculated = It could not be calculated.
 parts-it-could-not-be-undone = It could not be undone.
 parts-enter-your-login-first = Enter your login first: the link goes to the mail address that it is.
+parts-limit-of-aircraft = aircraft
+parts-limit-of-school = school
+parts-limit-of-student = student
