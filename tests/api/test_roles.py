@@ -246,6 +246,7 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('get', '/api/sign-ins', '/api/sign-ins', EVERYBODY, is_list=True),
         Ask('delete', '/api/sign-ins', '/api/sign-ins', EVERYBODY, is_list=True),
         Ask('delete', '/api/sign-ins/{sign_in_id}', f'/api/sign-ins/{own}', CHIEF),
+        Ask('put', '/api/language', '/api/language', EVERYBODY, {'language': None}, is_list=True),
         Ask('put', '/api/password', '/api/password', EVERYBODY, renewed, is_list=True),
         Ask('get', '/api/invitations', '/api/invitations', COACHES, is_list=True),
         Ask('get', '/api/people/left', '/api/people/left', CHIEF, is_list=True),

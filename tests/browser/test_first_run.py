@@ -26,7 +26,7 @@ def test_a_real_school_is_made_once_and_people_join_by_link(page: Page, serve, e
     page.get_by_role('button', name='Make the school').click()
     expect(page.get_by_text('Sandling Aero')).to_be_visible()
 
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='People').click()
     page.get_by_label('Name', exact=True).fill('Noor Haddad')
     page.get_by_role('button', name='Make the link').click()

@@ -79,7 +79,7 @@ def test_the_fleet_shows_how_far_each_aircraft_floats_with_its_interval(looking:
 
 def test_a_student_sees_neither_people_nor_fleet(page: Page, server: Server):
     signed_in(page, server, name='Ines Carvalho')
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     names = page.get_by_role('menuitem').all_inner_texts()
     assert not {'People', 'Fleet'} & set(names)
     reply = page.request.get(f'{server.url}/api/fleet')

@@ -142,7 +142,7 @@ def test_the_mock_test_the_week_and_every_standard_side_by_side(marta: Page, ser
     page.get_by_role('button', name='Save and brief the landing').click()
     page.get_by_role('link', name='Lap plan').click()
     expect(page.get_by_text('4 laps as ordered by the instructor')).to_be_visible()
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='The week').click()
     page.get_by_role('heading', name='Week of').wait_for()
     expect(page.get_by_role('listitem').filter(has_text='mock test')).to_contain_text('Priya Raman')

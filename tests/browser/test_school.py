@@ -11,7 +11,7 @@ from tests.browser.conftest import Server, open_today, signed_in
 
 
 def to(page: Page, place: str) -> None:
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name=place).click()
     expect(page.get_by_role('menu')).to_have_count(0)
     page.get_by_role('heading', name=place).wait_for()

@@ -66,7 +66,7 @@ def test_from_a_dropped_file_to_an_overruled_and_scored_landing(marta: Page, ser
     token = page.evaluate("fetch('/api/session').then((reply) => reply.json())")['csrf_token']
     assert page.request.post(server.url + path, data={'changes': [change]}, headers={'X-CSRFToken': token}).ok
 
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='Tracks').click()
     drop(page, 'today.gpx', raw)
     drop(page, 'notes.txt', b'nothing that flies')
@@ -130,7 +130,7 @@ def _laps_go_and_come_back(page: Page) -> None:
 
 def test_one_cursor_runs_through_all_drawings_of_a_replay(looking: Page):
     page = looking
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='Tracks').click()
     page.get_by_role('list', name='Flights').get_by_role('link').first.click()
     out = page.get_by_label('Seconds from the end of the lap')
@@ -170,7 +170,7 @@ def test_several_files_at_once_and_one_without_headings(marta: Page, worker, qui
     rows = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=1), 'csv').splitlines()
     names = rows[0].split(',')
     bare = '\n'.join([','.join(f'c{k}' for k in range(len(names))), *rows[1:]]).encode()
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='Tracks').click()
     files = [
         {'name': 'one.gpx', 'mimeType': 'text/xml', 'buffer': gpx('full-stop', rate_hz=1)[1]},
@@ -246,7 +246,7 @@ def test_a_file_whose_analysis_failed_is_tried_again_with_one_button(marta: Page
     page = marta
     flight = flown('full-stop', 3, 'lant', '05')
     raw = write(recorded(flight, gnss=False, start=BEGUN, rate_hz=1), 'csv').encode()
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='Tracks').click()
     page.get_by_label('Choose files').set_input_files([{'name': 'odd.csv', 'mimeType': 'text/csv', 'buffer': raw}])
     line = page.get_by_role('list', name='Flights').get_by_role('listitem').filter(has_text='odd.csv')
@@ -270,7 +270,7 @@ def test_a_file_whose_analysis_failed_is_tried_again_with_one_button(marta: Page
 
 def test_what_was_found_can_be_taken_out_in_open_formats(looking: Page):
     page = looking
-    page.get_by_role('button', name='School').click()
+    page.get_by_role('button', name='School', exact=True).click()
     page.get_by_role('menuitem', name='Tracks').click()
     page.get_by_role('list', name='Flights').get_by_role('link').first.click()
     expect(page.get_by_label('Replay')).to_be_visible()

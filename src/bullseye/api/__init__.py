@@ -135,7 +135,7 @@ def _refusal(why: str) -> dict[str, Any]:
 
 def _speak_as_asked() -> None:
     """Speak the language that the device asks for, until it is known who is there and which one they chose."""
-    language.speak(request.accept_languages.best_match(language.LOCALES) or language.ENGLISH)
+    language.speak(language.best_of(request.accept_languages.values()))
 
 
 def _sign_in_by_cookie(app: APIFlask) -> None:

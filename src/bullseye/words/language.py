@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Iterable, Iterator, Mapping
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from functools import cache, lru_cache, wraps
 from typing import Literal, ParamSpec, TypeVar
 
-from babel import Locale
+from babel import Locale, negotiate_locale
 from babel.numbers import get_decimal_symbol, get_group_symbol
 
 ENGLISH = 'en'
@@ -34,6 +34,11 @@ def speak(language: str) -> None:
     if language not in LOCALES:
         raise ValueError(f'{language} is none of {", ".join(LOCALES)}')
     _spoken.set(language)
+
+
+def best_of(wanted: Iterable[str]) -> str:
+    """The first language of those wanted (``de-AT``, ``fr``) that there are texts of; English where there is none."""
+    return negotiate_locale(list(wanted), list(LOCALES), sep='-') or ENGLISH
 
 
 @contextmanager

@@ -38,8 +38,8 @@ const props = withDefaults(
     exits: () => [],
     brief: null,
     touches: () => [],
-    spotLabel: say('common.spot'),
-    tapLabel: say('strip.where-the-wheels-touched'),
+    spotLabel: '',
+    tapLabel: '',
   },
 )
 const emit = defineEmits<{
@@ -80,7 +80,7 @@ const words = computed(() => {
   const gate = brief.go_around_point_ft
   const [nearest, farthest] = brief.box_ft
   // a box that nobody has worked out here has no length
-  const spot = `${props.spotLabel} ${round(brief.spot_ft)}${farthest > nearest ? say('strip.box-to', { farthest: round(farthest) }) : ''}`
+  const spot = `${props.spotLabel || say('common.spot')} ${round(brief.spot_ft)}${farthest > nearest ? say('strip.box-to', { farthest: round(farthest) }) : ''}`
   const aim =
     brief.aim_is_good === false
       ? say('strip.no-good-aim')
@@ -161,7 +161,11 @@ function fineTune(event: KeyboardEvent) {
     class="block select-none"
     :class="{ 'cursor-crosshair touch-pan-y': canTap }"
     :role="canTap ? 'application' : canDragSpot ? 'group' : 'img'"
-    :aria-label="canTap ? tapLabel : say('strip.runway-from-the-landing-threshold', { ident: runway.ident })"
+    :aria-label="
+      canTap
+        ? tapLabel || say('strip.where-the-wheels-touched')
+        : say('strip.runway-from-the-landing-threshold', { ident: runway.ident })
+    "
     :tabindex="canTap ? 0 : undefined"
     @pointerup="tap"
     @keydown="fineTune"

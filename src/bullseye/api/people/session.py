@@ -317,8 +317,7 @@ class LanguageIn(In):
 def choose_language(json_data: LanguageIn) -> SessionOut:
     """Choose one's own language, on every device that one signs in on."""
     accounts.choose_language(database(), person(), json_data.language)
-    asked = request.accept_languages.best_match(language.LOCALES)
-    language.speak(json_data.language or asked or language.ENGLISH)
+    language.speak(json_data.language or language.best_of(request.accept_languages.values()))
     return _session()
 
 
