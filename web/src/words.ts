@@ -34,7 +34,7 @@ export const TAKEOFF_LABEL = labels<Takeoff['kind']>({
 })
 export const LEG_LABEL = labels({
   upwind: 'words.upwind',
-  crosswind: 'common.crosswind',
+  crosswind: 'words.crosswind-leg',
   downwind: 'words.downwind',
   base: 'common.base',
   final: 'common.final',

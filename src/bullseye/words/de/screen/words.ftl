@@ -67,3 +67,4 @@ words-where-the-ground-mark-is = wo die Bodenmarke {$number}, {$name}, liegt: ih
 words-language = Sprache
 words-language-en = English
 words-language-de = Deutsch
+words-crosswind-leg = Querabflug

@@ -67,3 +67,4 @@ words-where-the-ground-mark-is = where ground mark {$number}, {$name}, is: its l
 words-language = Language
 words-language-en = English
 words-language-de = Deutsch
+words-crosswind-leg = Crosswind
