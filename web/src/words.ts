@@ -187,5 +187,6 @@ export const GO_AROUND_BY = labels<Brief['ground']['go_around_by']>({
   climb: 'words.behind-it-a-climb-does',
   half: 'words.half-of-the-runway',
   third: 'words.a-third-of-the-runway',
+  box: 'words.the-end-of-the-box',
   instructor: 'words.set-by-the-instructor',
 })

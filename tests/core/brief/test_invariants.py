@@ -201,6 +201,10 @@ def _request(chance):
         'technique': _technique(chance),
         'surface_state': chance.choice(['dry', 'dry', 'dry', *get_args(SurfaceState)]),
         'school_crosswind_limit_kt': chance.choice([None, 8.0, 15.0]),
+        'alone': chance.random() < 0.3,
+        'signed_wind_kt': chance.choice([None, 12.0]),
+        'signed_crosswind_kt': chance.choice([None, 5.0]),
+        'signed_state': chance.choice([None, 'holds', 'none', 'expired', 'elsewhere']),
         'overruled': _overrules(chance),
     }
     if chance.random() < 0.3:

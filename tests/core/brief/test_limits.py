@@ -62,13 +62,52 @@ def test_tailwind(tail_kt, expected, in_gusts):
 
 @pytest.mark.parametrize('side', [90.0, -90.0])
 @pytest.mark.parametrize(('cross_kt', 'is_over'), [(8.9, False), (9.0, False), (9.1, True)])
+@pytest.mark.parametrize('alone', [False, True])
 @pytest.mark.parametrize('whose', ['school', 'student'])
-def test_crosswind_of_school_and_student(side, cross_kt, is_over, whose):
-    request = asked(weather=blowing(side, cross_kt), **{f'{whose}_crosswind_limit_kt': 9.0})
-    assert told(request, f'{whose} limit of 9') == ({'stop'} if is_over else set())
+def test_crosswind_of_school_and_student(side, cross_kt, is_over, whose, alone):
+    request = asked(weather=blowing(side, cross_kt), alone=alone, **{f'{whose}_crosswind_limit_kt': 9.0})
+    assert told(request, f'{whose} limit of 9') == ({'stop' if alone else 'know'} if is_over else set())
     (limit,) = [one for one in make_brief(request).wind.crosswind_limits if one.name == whose]
     assert limit.within is not is_over
-    assert make_brief(request).aim.aim_is_good  # with an instructor aboard it is told, and still flown by
+    assert limit.binds is alone
+    # with an instructor aboard it is told, and still flown by
+    assert make_brief(request).aim.aim_is_good is not (alone and is_over)
+
+
+@pytest.mark.parametrize(('cross_kt', 'is_over'), [(5.0, False), (5.1, True)])
+def test_crosswind_and_wind_of_a_solo_sign_off(cross_kt, is_over):
+    signed = {'signed_crosswind_kt': 5.0, 'signed_wind_kt': 12.0, 'signed_state': 'holds'}
+    request = asked(weather=blowing(-90.0, cross_kt), alone=True, **signed)
+    assert told(request, 'signed limit of 5') == ({'stop'} if is_over else set())
+    for gust_kt, over in ((12.0, False), (12.1, True)):
+        gusty = asked(weather=blowing(5.0, 9.0, gust_kt=gust_kt), alone=True, **signed)
+        assert told(gusty, 'that the solo sign-off allows') == ({'stop'} if over else set())
+        assert make_brief(gusty).aim.aim_is_good is not over
+    assert told(asked(weather=blowing(5.0, 9.0, gust_kt=20.0), **signed), 'sign-off') == set()
+
+
+@pytest.mark.parametrize(
+    ('state', 'own_kt', 'school_kt', 'stops'),
+    [
+        ('holds', 6.0, None, False),
+        ('none', 6.0, 8.0, False),
+        ('expired', 6.0, 8.0, True),
+        ('elsewhere', 6.0, 8.0, True),
+        ('holds', None, 8.0, False),
+        ('holds', None, None, True),
+    ],
+)
+def test_what_a_student_alone_has_no_leave_for(state, own_kt, school_kt, stops):
+    request = asked(
+        weather=blowing(10.0, 6.0),
+        alone=True,
+        signed_state=state,
+        student_crosswind_limit_kt=own_kt,
+        school_crosswind_limit_kt=school_kt,
+    )
+    assert any(one.severity == 'stop' for one in make_brief(request).cautions) is stops
+    assert make_brief(request).aim.aim_is_good is not stops
+    assert make_brief(replace(request, alone=False)).aim.aim_is_good
 
 
 @pytest.mark.parametrize(('cross_kt', 'is_over'), [(14.9, False), (15.0, False), (15.1, True)])
@@ -87,7 +126,9 @@ def test_gust_spread(spread_kt, is_over):
 @pytest.mark.parametrize(('gust_kt', 'is_over'), [(24.9, False), (25.0, False), (25.1, True)])
 def test_total_wind_of_students_alone(gust_kt, is_over):
     request = asked(weather=blowing(10.0, 17.0, gust_kt=gust_kt))  # 25 kt [own]
-    assert told(request, 'too much for a student alone') == ({'mind'} if is_over else set())
+    assert told(request, 'too much for a student alone') == ({'know'} if is_over else set())
+    alone = replace(request, alone=True, student_crosswind_limit_kt=20.0)
+    assert told(alone, 'too much for a student alone') == ({'stop'} if is_over else set())
 
 
 @pytest.mark.parametrize(('spread_kt', 'added_kt'), [(13.0, 6.5), (19.9, 9.95), (20.0, 10.0), (26.0, 10.0)])

@@ -33,7 +33,7 @@ def over(parts, spread=0.0, limits=()):
     """What of the limits that forbid a landing a wind is over."""
     steady = Wind(direction_deg_true=50.0, speed_kt=2.0, gust_kt=2.0 + spread)
     values_kt = wind_values_kt(parts, steady)
-    rows = wind_limits(crosswind=[(*one, 'school rule') for one in limits], approach_ktas=66.0)
+    rows = wind_limits(crosswind=[(*one, 'school rule') for one in limits], approach_ktas=66.0, alone=True)
     met = exceeded(rows, values_kt, has_direction=parts.head_kt is not None)
     return [(one, values_kt[one.quantity]) for one in met if one.severity == 'stop']
 

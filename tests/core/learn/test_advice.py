@@ -104,7 +104,7 @@ def test_landings_that_were_dropped_in_ask_for_another_roundout_and_move_no_aim(
     marked = advice(*[one | {'marks': ['dropped_in']} for one in laps], spot_ft=1_000)
     assert abs(plain.next_aim_ft - first) > 50
     assert marked.next_aim_ft == pytest.approx(first)
-    assert 'Dropped in on 4 of 4 landings' in str(marked.sentence)
+    assert 'Rounded out too high or dropped in on 4 of 4 landings' in str(marked.sentence)
     # what is forecast of the pilot has learned from them all the same
     assert marked.calibration == plain.calibration
 

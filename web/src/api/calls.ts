@@ -286,7 +286,7 @@ export const api = {
   plan: (sortie_id: number, changes: PlanChanges = {}) =>
     answered(
       http.POST('/api/sorties/{sortie_id}/plan', { params: { path: { sortie_id } }, body: changes }),
-    ) as Promise<unknown> as Promise<{ plan: Plan }>,
+    ) as Promise<unknown> as Promise<{ plan: Plan; usual_marks?: string[] }>,
   readMetar: (airfield_id: number, text: string) =>
     answered(http.POST('/api/airfields/{airfield_id}/metar', { params: { path: { airfield_id } }, body: { text } })),
   rankRunways: (airfield_id: number, body: RankingIn) =>

@@ -31,7 +31,7 @@ export type SentResults = Schemas['SentResults']
 export type Aboard = Omit<Schemas['AboardOut'], 'laps' | 'brief' | 'plan'> & {
   laps: Laps
   brief: BriefOut
-  plan: { plan: Plan }
+  plan: { plan: Plan; usual_marks?: string[] }
 }
 export type SortieLine = Schemas['SortiesOut']['sorties'][number]
 export type SortieSearch = NonNullable<paths['/api/sorties']['get']['parameters']['query']>

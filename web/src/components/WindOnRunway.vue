@@ -48,6 +48,7 @@ const OWNER: Readonly<Record<string, string>> = labels<string>({
   aircraft: 'parts.limit-of-aircraft',
   school: 'parts.limit-of-school',
   student: 'parts.limit-of-student',
+  signed: 'parts.limit-of-the-sign-off',
 })
 </script>
 
@@ -90,12 +91,16 @@ const OWNER: Readonly<Record<string, string>> = labels<string>({
     <li v-for="limit in brief.wind.crosswind_limits" :key="limit.name" class="flex items-baseline gap-2">
       <span
         class="whitespace-nowrap font-bold"
-        :class="limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : 'text-soft'"
+        :class="
+          !limit.binds ? 'text-soft' : limit.within === false ? 'text-fail-ink' : limit.within ? 'text-pass-ink' : ''
+        "
       >
-        {{ limit.within === null ? '? ' : limit.within ? '✓ ' : '✕ ' }}{{ OWNER[limit.name] ?? limit.name }}
-        {{ round(limit.limit_kt) }} kt
+        {{ limit.within === null ? '? ' : limit.within ? '✓ ' : limit.binds ? '✕ ' : '– '
+        }}{{ OWNER[limit.name] ?? limit.name }} {{ round(limit.limit_kt) }} kt
       </span>
-      <span class="text-soft">{{ limit.source }}</span>
+      <span class="text-soft"
+        >{{ limit.source }}{{ !limit.binds && limit.within === false ? say('parts.not-alone-in-this-wind') : '' }}</span
+      >
     </li>
   </ul>
 </template>

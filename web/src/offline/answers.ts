@@ -3,6 +3,7 @@
  * stays on the server; its own result takes the place of these as soon as it is reached.
  */
 import { say } from '@/said'
+import type { Brief } from '@/api/types'
 import { round } from '@/words'
 import type { WindOn } from './wind'
 
@@ -47,6 +48,7 @@ export interface InWind {
   stop_roll_ft: (number | null)[][]
   over_50_ft: (number | null)[][]
   part_point_ft: number
+  part_point_by: Brief['ground']['go_around_by']
   set_point_ft: number | null
   available_ft: number
   is_good_in_a_breeze: boolean

@@ -134,7 +134,7 @@ export function briefNow(
   const isGood = base && !problems.length && !stops.length
 
   const points: [number | null, Brief['ground']['go_around_by']][] = [
-    [table.in_wind.part_point_ft, ground.go_around_by === 'third' ? 'third' : 'half'],
+    [table.in_wind.part_point_ft, table.in_wind.part_point_by],
     [places.roll, 'roll'],
     [places.climb, 'climb'],
   ]

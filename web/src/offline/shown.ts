@@ -35,9 +35,11 @@ export function asWritten(lap: Lap): LapIn {
     liftoff_ft: lap.liftoff_ft,
     spot_ft: lap.spot_ft,
     marks: lap.marks,
+    noted: lap.noted,
     note: lap.note,
     excluded: lap.excluded,
     flown_by: lap.flown_by,
+    alone: lap.alone,
     known_by: lap.known_by as LapIn['known_by'],
   }
 }

@@ -8,10 +8,10 @@ import { LIMITS } from '@/api/limits'
 import { api } from '@/api/calls'
 import { forgetSortie, lapsQuery, planQuery, sessionQuery, sortieQuery, windAsked } from '@/api/queries'
 import type { Brief, LandingKind, LapIn, Outcome, Sortie } from '@/api/types'
-import Chip from '@/components/Chip.vue'
 import Choice from '@/components/Choice.vue'
+import GoAroundCalls from '@/components/GoAroundCalls.vue'
 import LapMarks from '@/components/LapMarks.vue'
-import LazyField from '@/components/LazyField.vue'
+import LapMore from '@/components/LapMore.vue'
 import LapResult from '@/components/LapResult.vue'
 import Loading from '@/components/Loading.vue'
 import NextFigures from '@/components/NextFigures.vue'
@@ -26,7 +26,7 @@ import { useNextLap } from '@/composables/useNextLap'
 import { useWakeLock } from '@/composables/useWakeLock'
 import { useWidth } from '@/composables/useWidth'
 import { usePhrases } from '@/composables/usePhrases'
-import { EXCLUDED_LABEL, type LapState } from '@/marks'
+import type { LapState, Mark } from '@/marks'
 import { isOutOfReach } from '@/offline/aboard'
 import { link } from '@/offline/link'
 import { useSync } from '@/offline/sync'
@@ -221,14 +221,20 @@ const more = ref(false)
 const unfolded = ref(false)
 const fieldErrors = computed(() => current.value?.fields ?? {})
 
-const EXCLUSIONS = (Object.keys(EXCLUDED_LABEL) as (keyof typeof EXCLUDED_LABEL)[]).map((value) => ({
-  value,
-  label: EXCLUDED_LABEL[value],
-}))
-const PILOTS = [
-  { value: 'student' as const, label: say('common.student') },
-  { value: 'instructor' as const, label: say('laps.instructor') },
-]
+/** What this student was marked with lately, and on the laps of today. */
+const usualMarks = computed(() => [
+  ...(planState.data.value?.usual_marks ?? []),
+  ...shown.value.flatMap((one) => one.values.marks ?? []),
+])
+/** Calls that make no sense of this aircraft or landing. */
+const impossible = computed<Mark[]>(() => [
+  ...(sortie.value?.is_retractable ? [] : (['gear_late'] as const)),
+  ...(sortie.value?.has_tailwheel
+    ? (['nosewheel_held_down', 'nosewheel_not_held'] as const)
+    : (['tail_first'] as const)),
+  ...(kindShown.value === 'three_point' ? [] : (['mains_first'] as const)),
+])
+
 /** The wind of now, from which all that comes is briefed: asked for by one tap. */
 const asksWind = ref<'now' | 'lap' | null>(null)
 /** The wind as it was read on the lap in hand; null: as briefed. */
@@ -298,9 +304,6 @@ async function useWind(wind: WindRead, endId: number) {
     else if (was) await tellSortie(windOfSortie(was))
   })
   await tellSortie({ ...windAsked(wind), wind_source: 'sock' })
-}
-function toggleExcluded(value: keyof typeof EXCLUDED_LABEL) {
-  set(say('laps.left-out-of-learning'), { excluded: recorder.latest().excluded === value ? null : value })
 }
 const KINDS = computed<LandingKind[]>(() => {
   const planned = (plan.value?.lap_plan.laps ?? [])
@@ -471,7 +474,22 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
 
     <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]">
       <section v-if="mayRecord" class="panel space-y-3" :aria-label="say('laps.what-was-seen-of-this')">
-        <LapMarks v-model:state="state" :values="values ?? {}" :latest="recorder.latest" @set="set" />
+        <LapMarks
+          v-model:state="state"
+          :values="values ?? {}"
+          :latest="recorder.latest"
+          :usual="usualMarks"
+          :without="impossible"
+          @set="set"
+        />
+        <GoAroundCalls
+          v-if="current?.values.outcome === 'go_around' && runway"
+          :values="values ?? {}"
+          :latest="recorder.latest"
+          :landing-ft="landingLength(runway)"
+          :errors="fieldErrors"
+          @set="set"
+        />
         <div v-if="landed" class="grid grid-cols-2 gap-3">
           <Stepper
             :model-value="values?.threshold_speed_kias ?? null"
@@ -514,103 +532,27 @@ const kindChoices = computed(() => KINDS.value.map((value) => ({ value, label: L
         <button type="button" class="button w-full !min-h-14" :aria-expanded="more" @click="more = !more">
           {{ more ? say('common.less') : say('laps.more-who-flew-leave-out') }}
         </button>
-        <div v-if="more" class="space-y-3">
-          <div class="grid gap-3 sm:grid-cols-2">
-            <Choice
-              :model-value="values?.flown_by ?? null"
-              :label="say('laps.flown-by')"
-              tall
-              :options="PILOTS"
-              @update:model-value="set(say('laps.who-flew'), { flown_by: $event })"
-            />
-            <Stepper
-              :model-value="values?.liftoff_ft ?? null"
-              :latest="() => recorder.latest().liftoff_ft"
-              :label="say('laps.lift-off-from-the-start')"
-              unit="ft"
-              tall
-              :min="LIMITS.rollFt.min"
-              :max="LIMITS.rollFt.max"
-              :step="50"
-              :start="Math.round((plan?.takeoff.ground_roll_ft ?? 800) / 50) * 50"
-              empty-word="–"
-              :error="fieldErrors.liftoff_ft"
-              @update:model-value="set('lift-off', { liftoff_ft: $event })"
-            />
-          </div>
-          <div>
-            <p class="heading">{{ say('laps.leave-this-lap-out-of') }}</p>
-            <div class="grid grid-cols-2 gap-1.5 sm:grid-cols-4">
-              <Chip
-                v-for="one in EXCLUSIONS"
-                :key="one.value"
-                :on="values?.excluded === one.value"
-                @click="toggleExcluded(one.value)"
-              >
-                {{ one.label }}
-              </Chip>
-            </div>
-          </div>
-          <div>
-            <label class="heading block" for="note">{{ say('laps.note') }}</label>
-            <LazyField
-              id="note"
-              :model-value="values?.note ?? ''"
-              class="field !min-h-14"
-              list="phrases"
-              maxlength="200"
-              @update:model-value="setNote($event.trim())"
-            />
-            <datalist id="phrases"><option v-for="one in phrases" :key="one" :value="one" /></datalist>
-            <div class="mt-1.5 grid grid-cols-2 gap-1.5 sm:grid-cols-3">
-              <button v-for="one in phrases" :key="one" type="button" class="chip" @click="setNote(one)">
-                {{ one }}
-              </button>
-            </div>
-          </div>
-          <div class="grid gap-3 sm:grid-cols-2">
-            <Stepper
-              :model-value="values?.aim_point_ft ?? null"
-              :latest="() => recorder.latest().aim_point_ft"
-              :label="say('laps.aimed-at')"
-              unit="ft"
-              :min="-500"
-              :max="landingLength(runway!)"
-              :step="10"
-              :start="Math.round((brief?.aim.aim_point_ft ?? spot) / 10) * 10"
-              :empty-word="say('laps.as-briefed')"
-              :error="fieldErrors.aim_point_ft"
-              @update:model-value="set(say('laps.aim-flown'), { aim_point_ft: $event })"
-            />
-            <Stepper
-              :model-value="values?.float_s ?? null"
-              :latest="() => recorder.latest().float_s"
-              :label="say('common.float')"
-              unit="s"
-              :min="LIMITS.floatS.min"
-              :max="LIMITS.floatS.max"
-              :step="0.5"
-              :digits="1"
-              empty-word="–"
-              :error="fieldErrors.float_s"
-              @update:model-value="set(say('laps.float-time'), { float_s: $event, known_by: { float_s: 'timed' } })"
-            />
-          </div>
-          <div v-if="ended" class="flex flex-wrap items-center gap-2">
-            <button type="button" class="button !min-h-14" @click="asksWind = 'lap'">
-              {{ say('laps.wind-of-this-lap', { wind_of_lap: saidOf(windOfLap, say('laps.as-briefed')) }) }}
-            </button>
-            <button v-if="windOfLap" type="button" class="button !min-h-14" @click="setWindOfLap(null)">
-              {{ say('laps.back-to-the-brief') }}
-            </button>
-            <span v-if="fieldErrors.wind_kt || fieldErrors.gust_kt" role="alert" class="font-bold text-fail-ink">
-              {{ fieldErrors.wind_kt ?? fieldErrors.gust_kt }}
-            </span>
-          </div>
-          <button v-if="ended" type="button" class="button !min-h-14" @click="recorder.remove()">
-            {{ say('laps.remove-this-lap') }}
-          </button>
-        </div>
+        <LapMore
+          v-if="more && runway"
+          :values="values ?? {}"
+          :latest="recorder.latest"
+          :is-alone="sortie.alone"
+          :ended="ended"
+          :runway="runway"
+          :spot-ft="spot"
+          :aim-ft="brief?.aim.aim_point_ft ?? null"
+          :approach-kias="figures?.speed.approach_speed_kias ?? null"
+          :roll-ft="plan?.takeoff.ground_roll_ft ?? null"
+          :phrases="phrases"
+          :wind-words="saidOf(windOfLap, say('laps.as-briefed'))"
+          :has-wind="windOfLap !== null"
+          :errors="fieldErrors"
+          @set="set"
+          @note="setNote"
+          @ask-wind="asksWind = 'lap'"
+          @forget-wind="setWindOfLap(null)"
+          @remove="recorder.remove()"
+        />
       </section>
 
       <LapResult

@@ -56,6 +56,7 @@ const form = reactive<Form>({
   runway_end_id: 0,
   standard_id: 0,
   landing: 'normal',
+  alone: false,
   wind_kt: null, // nobody has said yet
   // one of the two: a direction is kept by the north it was given by
   wind_dir_deg_mag: null,
@@ -77,6 +78,10 @@ const SURFACE_STATES = (Object.keys(SURFACE_STATE) as (keyof typeof SURFACE_STAT
   value,
   label: SURFACE_STATE[value],
 }))
+const CREWS = [
+  { value: 'dual' as const, label: say('prepare.with-instructor') },
+  { value: 'alone' as const, label: say('prepare.student-alone') },
+]
 const ready = ref(false)
 const asFound = ref('')
 const weatherNow = () => JSON.stringify(WEATHER.map((name) => form[name]))
@@ -108,6 +113,7 @@ watch(
       runway_end_id: end,
       standard_id: own?.standard.id ?? last?.standard_id ?? all.standards[0]?.id ?? 0,
       landing: (own ?? last)?.landing ?? 'normal',
+      alone: own?.alone ?? false,
       technique_id: own?.technique.id ?? null,
       ...(own?.wind_reference === 'magnetic'
         ? { wind_dir_deg_mag: own.wind_dir_deg_mag, wind_dir_deg_true: null }
@@ -320,6 +326,7 @@ const asked = computed(() => ({
   qnh_hpa: form.qnh_hpa,
   weight_lb: form.weight_lb,
   landing: form.landing,
+  alone: form.alone,
   standard_id: form.standard_id || null,
   technique_id: form.technique_id ?? null,
   spot_ft: kept.data.value?.spot_ft ?? null,
@@ -379,6 +386,7 @@ function asItIs(one: Sortie) {
     standard_id: one.standard.id,
     technique_id: one.technique.id,
     landing: one.landing,
+    alone: one.alone,
     flap: one.flap,
     ...(!weather
       ? {}
@@ -470,6 +478,13 @@ const otherProblem = computed(() =>
           <p class="text-sm text-soft">{{ standard?.spec.source }}</p>
           <p v-if="fields.standard_id" role="alert" class="font-bold text-fail-ink">{{ fields.standard_id }}</p>
         </div>
+        <Choice
+          :model-value="form.alone ? 'alone' : 'dual'"
+          :label="say('prepare.who-is-aboard')"
+          :options="CREWS"
+          @update:model-value="form.alone = $event === 'alone'"
+        />
+        <p v-if="form.alone" class="text-sm text-soft">{{ say('prepare.alone-means') }}</p>
         <Choice
           :model-value="form.landing"
           :label="say('common.landing')"

@@ -68,6 +68,7 @@ class PlanOut(Out):
     """The brief's other parts: runway, takeoff, pattern and power-off reach."""
 
     plan: Parts
+    usual_marks: list[str]  # that the student's latest laps were given, most often first
 
 
 class BriefOut(Out):
@@ -110,7 +111,8 @@ def plan_sortie(sortie_id: int, json_data: PlanChanges) -> PlanOut:
     """Work out runway, takeoff, pattern and power-off reach, as kept or with changes; nothing is written."""
     db = database()
     sortie = sorties.find(db, sortie_id, person=person())
-    return PlanOut(plan=planned(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern).parts)
+    known = planned(db, sortie, takeoff=json_data.takeoff, pattern=json_data.pattern)
+    return PlanOut(plan=known.parts, usual_marks=list(known.usual_marks))
 
 
 class KneeboardOut(Out):

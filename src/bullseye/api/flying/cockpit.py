@@ -122,7 +122,7 @@ def take_along(sortie_id: int) -> AboardOut:
             'made_at': fleet.now(),
             'sortie': SortieOut.of(sortie),
             'brief': BriefOut(brief=brief, change=None),
-            'plan': PlanOut(plan=plan),
+            'plan': PlanOut(plan=plan, usual_marks=list(known.usual_marks)),
             'briefs': {kind: brief_of(request) for kind, request in requests.items()},
             'laps': LapsOut(
                 laps=[LapOut.of(one, others.get(one.lap.id, ())) for one in found],

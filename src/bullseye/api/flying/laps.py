@@ -22,9 +22,11 @@ from bullseye.core.explain.around import AroundJudged
 from bullseye.core.explain.diagnosis import Diagnosis
 from bullseye.core.explain.scoring import Score
 from bullseye.core.explain.summary import Summary
+from bullseye.core.measure.noted import Noted
 from bullseye.core.measure.readings import Measure, Reading
 from bullseye.store.errors import Conflict
 from bullseye.store.flying import correcting, laps, sorties
+from bullseye.store.flying.around import noted_of
 from bullseye.store.flying.judging import MEASURED, LapResult, summary_of
 from bullseye.store.rows.flying import LapRevision, Sortie
 
@@ -52,10 +54,12 @@ class LapIn(In):
     wind_kt: WindKt | None = None
     gust_kt: GustKt | None = None
     aim_point_ft: AimFt | None = None
-    marks: Annotated[list[LapMark], Field(max_length=20)] = Field(default_factory=list)
+    marks: Annotated[list[LapMark], Field(max_length=30)] = Field(default_factory=list)
+    noted: Noted | None = None  # how grave they were, the go-around, gate speed, where it stopped
     note: Note | None = None
     excluded: Excluded | None = None
     flown_by: FlownBy | None = None
+    alone: bool | None = None  # null: as the sortie is flown
     landing: LandingKind | None = None
     runway_end_id: Id | None = None
     spot_ft: SpotFt | None = None
@@ -148,6 +152,7 @@ class LapRead(Out):
     bounced: bool | None
     ballooned: bool | None
     marks: list[LapMark]
+    noted: Noted | None
     note: str | None
     known_by: dict[str, KnownBy]
     readings: dict[str, dict[KnownBy, Reading]]
@@ -165,6 +170,7 @@ class LapCircumstances(Out):
     runway_end_id: int
     runway_ident: str
     flown_by: FlownBy | None
+    alone: bool
     wind_dir_deg_true: float | None
     wind_dir_deg_mag: float | None  # by the compass at its runway
     wind_kt: float | None
@@ -205,6 +211,8 @@ class LapOut(LapRead, LapCircumstances):
                 **{name: getattr(brief.aim, name) for name in of_aim},
                 'approach_speed_kias': brief.speed.approach_speed_kias,
                 'number': result.number,
+                'alone': result.request.alone,
+                'noted': noted_of(lap),
                 'runway_ident': runway.ident,
                 'wind_dir_deg_mag': shown_magnetic_deg(
                     lap.wind_dir_deg_true, variation_deg=runway.magnetic_variation_deg

@@ -74,6 +74,7 @@ class SortieIn(In):
     metar: ReportText | None = None
     wind_source: WindSource = 'hand'
     surface_state: SurfaceState = 'dry'
+    alone: bool = False  # a student without an instructor
     planned_time: ClockTime | None = None
     booked_min: BookedMin = 60.0
     fuel_gal: FuelGal | None = None
@@ -119,6 +120,7 @@ class FlyingChange(In):
 
     runway_end_id: Id | MISSING = MISSING
     landing: LandingKind | MISSING = MISSING
+    alone: bool | MISSING = MISSING
     flap: Text | MISSING = MISSING
     weight_lb: WeightLb | MISSING = MISSING
     fuel_gal: FuelGal | MISSING | None = MISSING
@@ -205,7 +207,10 @@ class SortieFlying(Out):
     """What is flown, and how."""
 
     flaps: list[str]
+    has_tailwheel: bool
+    is_retractable: bool
     landing: LandingKind
+    alone: bool  # a student without an instructor
     flap: str
     weight_lb: float
     lightest_lb: float
@@ -242,6 +247,7 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'booked_min',
                 'cancelled_for',
                 'is_mock_test',
+                'alone',
                 'weather_at',
                 'revision',
                 'fuel_gal',
@@ -265,6 +271,8 @@ class SortieOut(SortieFlying, SortieWeather, SortiePlace, SortiePeople):
                 'pattern_altitude_ft': sortie.runway_end.airfield.pattern_altitude_ft,
                 'course_deg_mag': runway.course_deg_mag,
                 'ends': [FieldEnd(id=row.id, course_deg_mag=end.course_deg_mag, runway=end) for row, end in ends],
+                'has_tailwheel': aircraft.particulars.has_tailwheel,
+                'is_retractable': aircraft.is_retractable,
                 'flaps': [flap.name for flap in aircraft.flaps],
                 'lightest_lb': aircraft.empty_weight_lb,
                 'heaviest_lb': aircraft.max_weight_lb,

@@ -50,6 +50,7 @@ class RankingIn(In):
     temperature_c: TemperatureC = 15.0
     qnh_hpa: QnhHpa = 1_013.25
     surface_state: SurfaceState = 'dry'
+    alone: bool = False
     metar: ReportText | None = None
     wind_source: Literal['hand', 'report', 'sock'] = 'hand'
     weight_lb: WeightLb | None = None

@@ -64,31 +64,79 @@ WeatherHazard = Literal[
 ]
 Outcome = Literal['full_stop', 'touch_and_go', 'stop_and_go', 'go_around', 'low_approach', 'drill']
 LapMark = Literal[
-    'dropped_in',
-    'nose_first',
-    'crab_left_in',
-    'off_centreline',
-    'flat',
-    'steep',
-    'overshot_final',
-    'prompted',
     'rotated_early',
     'rotated_late',
     'takeoff_off_centreline',
+    'nosewheel_held_down',
+    'settled_back',
     'tpa_not_held',
     'wide',
     'tight',
     'over_banked',
+    'fast_downwind',
+    'slow_downwind',
+    'fast_base',
+    'slow_base',
+    'descent_late',
+    'corner_cut',
+    'not_trimmed',
+    'over_controlled',
+    'check_missed',
+    'gear_late',
+    'call_missed',
+    'lookout_missed',
+    'overshot_final',
+    'flat',
+    'steep',
+    'fast_final',
+    'slow_final',
+    'chased_with_power',
+    'gate_not_met',
     'going_long',
     'going_short',
-    'gate_not_met',
+    'power_left_on',
+    'rounded_out_high',
+    'rounded_out_low',
+    'rounded_out_late',
+    'eyes_too_near',
+    'stirred',
+    'stall_warning_high',
+    'dropped_in',
+    'let_go',
+    'pushed',
+    'porpoised',
+    'nose_first',
+    'nosewheel_not_held',
+    'mains_first',
+    'tail_first',
+    'crab_left_in',
+    'kicked_too_hard',
+    'off_centreline',
+    'swung',
+    'stick_not_back',
+    'flap_on_roll',
+    'brake_on_roll',
+    'around_power',
+    'around_pitch',
+    'around_flap',
+    'around_not_aside',
+    'around_call_missed',
     'sank_through',
     'touched_runway',
     'height_not_kept',
+    'prompted',
 ]
+# what a wrong roundout did: it asks for another roundout, not for another aim
+ROUNDOUT_MARKS: frozenset[LapMark] = frozenset(
+    {'dropped_in', 'rounded_out_high', 'stall_warning_high', 'power_left_on', 'let_go', 'porpoised'}
+)
+GoAroundCaller = Literal['student', 'instructor', 'tower']
+GoAroundWhy = Literal['not_stable', 'window_gone', 'occupied', 'traffic', 'gust', 'bounce', 'other']
+GoAroundWhen = Literal['early', 'in_time', 'late']
 Going = Literal['long', 'short']
 Excluded = Literal['gust', 'traffic', 'instructor_flew', 'other']
 FlownBy = Literal['student', 'instructor']
+SignedState = Literal['holds', 'none', 'expired', 'elsewhere']  # of a solo sign-off
 DriftSide = Literal['left', 'none', 'right']
 GustAllowance = Literal['half', 'none']
 RoundoutOrder = Literal['halve_shift_idle_flare', 'idle_shift_flare', 'gradual_from_threshold']
@@ -107,7 +155,7 @@ PitchPower = Literal['pitch_for_speed', 'pitch_for_aim', 'fixed_power']
 SpeedReference = Literal['airspeed', 'angle_of_attack']
 StabilisedBy = Literal['500', '300', '200']
 AimTarget = Literal['middle_of_box', 'on_the_line']
-LatestTouchdown = Literal['half', 'third']
+LatestTouchdown = Literal['half', 'third', 'box']
 AimSpeed = Literal['briefed', 'habit']
 AimDistance = Literal['calibrated', 'fixed', 'before_300_500']
 

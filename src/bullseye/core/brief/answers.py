@@ -17,7 +17,13 @@ from bullseye.core.air.wind import Components
 from bullseye.core.basis.constants import AIM_STEP_FT, BIAS_SD_FT, LEAST_STALL_MARGIN
 from bullseye.core.basis.sentence import Caution
 from bullseye.core.brief.aiming import pilot_forecast, winds_met_ft
-from bullseye.core.brief.ground import go_around_climb_fpm, ground_roll, last_climb_point_ft
+from bullseye.core.brief.ground import (
+    GoAroundBy,
+    go_around_climb_fpm,
+    ground_roll,
+    last_climb_point_ft,
+    part_point,
+)
 from bullseye.core.brief.landing import BriefAnswer, make_brief
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup, is_glide, landing_setup, path_angle_deg
@@ -56,6 +62,7 @@ class InWind:
     stop_roll_ft: Cells  # of the margin, by the technique's set of corrections
     over_50_ft: Cells  # likewise, from 50 ft over the threshold
     part_point_ft: float
+    part_point_by: GoAroundBy
     set_point_ft: float | None  # where the instructor says to go around by
     available_ft: float
     is_good_in_a_breeze: (
@@ -158,11 +165,15 @@ def make_answers(
         forecast_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=False, width_ft=width_ft),
         forecast_if_briefed_sd_ft=_sd_ft(setup, pilot, flies_briefed_speed=True, width_ft=width_ft),
         aim_step_ft=aim_step_ft,
-        in_wind=_in_wind(request, setup, winds_ft=gusts_ft, winds_sd_ft=float(winds_ft.std())),
+        in_wind=_in_wind(
+            request, setup, winds_ft=gusts_ft, winds_sd_ft=float(winds_ft.std()), box_to_ft=brief.aim.box_ft[1]
+        ),
     )
 
 
-def _in_wind(request: BriefRequest, setup: LandingSetup, *, winds_ft: float, winds_sd_ft: float) -> InWind:
+def _in_wind(
+    request: BriefRequest, setup: LandingSetup, *, winds_ft: float, winds_sd_ft: float, box_to_ft: float
+) -> InWind:
     """What follows another wind: speed, the places that roll and climb leave, and the limits."""
     setups = [landing_setup(_along(request, 0.0, spread_kt)) for spread_kt in _GUST_SPREADS_KT]
     climb_fpm, technique = go_around_climb_fpm(request, setup), request.technique
@@ -186,6 +197,7 @@ def _in_wind(request: BriefRequest, setup: LandingSetup, *, winds_ft: float, win
     def needed_ft(roll_ft: float) -> float:
         return roll_ft if set_roll_ft is None else set_roll_ft
 
+    part_ft, part_by = part_point(request, box_to_ft)
     thumbs = [technique.aim_before_spot_ft(headwind_kt=kt) for kt in _HEADWINDS_KT]
     thumbs_ft = tuple(one for one in thumbs if one is not None)
     breeze = make_brief(_along(request, _BREEZE_KT, 0.0), is_tried=True)
@@ -199,7 +211,8 @@ def _in_wind(request: BriefRequest, setup: LandingSetup, *, winds_ft: float, win
         climb_point_ft=tuple(tuple(row) for row in climbs),
         stop_roll_ft=by_gust(lambda roll: needed_ft(roll.by(technique.correction_set).ground_roll_ft)),
         over_50_ft=by_gust(lambda roll: roll.by(technique.correction_set).over_50_ft_ft),
-        part_point_ft=available_ft / (2 if technique.latest_touchdown == 'half' else 3),
+        part_point_ft=part_ft,
+        part_point_by=part_by,
         set_point_ft=request.overrule('go_around_point_ft'),
         available_ft=available_ft,
         is_good_in_a_breeze=breeze.aim.aim_is_good,

@@ -13,7 +13,7 @@ from bullseye.core.basis.sentence import (
     knots,
 )
 from bullseye.core.basis.unknown import known_or
-from bullseye.core.brief.conditions import air_cautions, wind_cautions, wind_part
+from bullseye.core.brief.conditions import air_cautions, alone_cautions, wind_cautions, wind_part
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.overruled import PATTERN_NUMBERS, TAKEOFF_NUMBERS, overrule_cautions
 from bullseye.core.brief.plan import Plan, pattern_altitude_ft
@@ -39,7 +39,12 @@ _BOOK = Phrasebook('whole')
 def today_cautions(request: BriefRequest, setup: LandingSetup) -> list[Caution]:
     """What wind, weather and air of the day warn of, on every screen alike."""
     wind = wind_part(request, setup)
-    return [*wind_cautions(request, setup), *weather_cautions(request), *air_cautions(request, wind)]
+    return [
+        *alone_cautions(request),
+        *wind_cautions(request, setup),
+        *weather_cautions(request),
+        *air_cautions(request, wind),
+    ]
 
 
 def stops_today(request: BriefRequest, setup: LandingSetup) -> list[Caution]:

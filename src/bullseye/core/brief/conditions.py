@@ -14,10 +14,11 @@ from bullseye.core.basis.constants import (
 from bullseye.core.basis.sentence import Caution, Phrasebook, Sentence, feet, knots, per_cent
 from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
-from bullseye.core.brief.windlimits import WindLimit, exceeded, wind_limits, wind_values_kt
+from bullseye.core.brief.windlimits import OF_STUDENTS, WindLimit, exceeded, wind_limits, wind_values_kt
 from bullseye.core.model.crosswind import CrosswindHands, crosswind_hands
 
 _BOOK = Phrasebook('wind')
+_ALONE = Phrasebook('alone')
 _SOURCE = Phrasebook('limit_source')
 
 
@@ -32,6 +33,7 @@ class CrosswindLimit:
     limit_kt: float
     source: str
     within: bool | None  # None: nobody has given the wind
+    binds: bool  # not of students alone with an instructor aboard
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -73,13 +75,19 @@ def _crosswind_limits(request: BriefRequest) -> list[tuple[str, float, str]]:
         ('aircraft', aircraft_kt, source),
         ('school', request.school_crosswind_limit_kt, str(_SOURCE.say('school'))),
         ('student', request.student_crosswind_limit_kt, str(_SOURCE.say('student'))),
+        ('signed', request.signed_crosswind_kt if request.alone else None, str(_SOURCE.say('signed'))),
     ]
     return [(name, limit_kt, source) for name, limit_kt, source in given if limit_kt is not None]
 
 
 def limits_of_wind(request: BriefRequest, setup: LandingSetup) -> tuple[WindLimit, ...]:
     """All limits of wind that hold for a landing, as rows."""
-    return wind_limits(crosswind=_crosswind_limits(request), approach_ktas=setup.approach.speed_ktas)
+    return wind_limits(
+        crosswind=_crosswind_limits(request),
+        approach_ktas=setup.approach.speed_ktas,
+        alone=request.alone,
+        signed_wind_kt=request.signed_wind_kt,
+    )
 
 
 def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[CrosswindLimit, ...]:
@@ -90,9 +98,26 @@ def crosswind_limits(request: BriefRequest, parts: Components | None) -> tuple[C
             limit_kt=limit_kt,
             source=source,
             within=None if parts is None else parts.worst_crosswind_kt <= limit_kt,
+            binds=request.alone or name not in OF_STUDENTS,
         )
         for name, limit_kt, source in _crosswind_limits(request)
     )
+
+
+def alone_cautions(request: BriefRequest) -> list[Caution]:
+    """What a student who flies alone has no leave for, or nobody has said."""
+    if not request.alone:
+        return []
+    said = []
+    if request.signed_state in ('expired', 'elsewhere'):
+        said.append(Caution('stop', _ALONE.say(request.signed_state)))
+    elif request.signed_state == 'none':
+        said.append(Caution('mind', _ALONE.say('none')))
+    own = (request.student_crosswind_limit_kt, request.signed_crosswind_kt)
+    if all(one is None for one in own):
+        forbids = request.school_crosswind_limit_kt is None
+        said.append(Caution('stop' if forbids else 'mind', _ALONE.say('no_limit' if forbids else 'no_own_limit')))
+    return said
 
 
 def wind_part(request: BriefRequest, setup: LandingSetup) -> WindPart:

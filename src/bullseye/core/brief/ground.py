@@ -22,7 +22,7 @@ from bullseye.core.brief.request import BriefRequest
 from bullseye.core.brief.setup import LandingSetup
 from bullseye.core.model.distances import GroundRoll, ground_roll_by, landing_distances
 
-GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'instructor']
+GoAroundBy = Literal['roll', 'climb', 'half', 'third', 'box', 'instructor']
 _BOOK = Phrasebook('ground')
 _SAID_OFF_BOX_FT = 5.0  # [own] by which an expected touchdown lies outside of the box
 
@@ -92,6 +92,29 @@ def last_climb_point_ft(request: BriefRequest, setup: LandingSetup, climb_fpm: f
     return request.runway.landing_distance_available_ft + obstacle.beyond_end_ft - away_ft
 
 
+def part_point(request: BriefRequest, box_to_ft: float) -> tuple[float, GoAroundBy]:
+    """The place by which the technique wants the wheels down, and whose it is; a student alone has a third."""
+    available_ft, part = request.runway.landing_distance_available_ft, request.technique.latest_touchdown
+    if request.alone or part == 'third':
+        third_ft = available_ft / 3
+        return (box_to_ft, 'box') if part == 'box' and box_to_ft < third_ft else (third_ft, 'third')
+    return (box_to_ft, 'box') if part == 'box' and box_to_ft < available_ft / 2 else (available_ft / 2, 'half')
+
+
+def go_around_point_ft(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float) -> float:
+    """Where to go around by [ft from the threshold]: as the instructor set it, else the nearest of the places."""
+    set_ft = request.overrule('go_around_point_ft')
+    if set_ft is not None:
+        return set_ft
+    roll, _ = ground_roll(request, setup)
+    set_roll_ft = request.overrule('landing_roll_ft')
+    needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
+    climb_ft = last_climb_point_ft(request, setup, go_around_climb_fpm(request, setup))
+    places = [part_point(request, box_to_ft)[0]]
+    places += [] if needed_ft is None else [request.runway.landing_distance_available_ft - needed_ft]
+    return min((*places, *([] if climb_ft is None else [climb_ft])))
+
+
 def ground_part(
     request: BriefRequest, setup: LandingSetup, touchdown: TouchdownPart | Reached, *, box_to_ft: float
 ) -> tuple[GroundPart, list[Caution]]:
@@ -111,8 +134,7 @@ def ground_part(
         )
     elif 0 < climb_fpm < LEAST_CLIMB_FPM:
         said.append(Caution('mind', _BOOK.say('weak_climb', climb=Quantity(climb_fpm, 'fpm', 10.0))))
-    part = request.technique.latest_touchdown
-    part_point_ft = available_ft / (2 if part == 'half' else 3)
+    part_point_ft, part = part_point(request, box_to_ft)
     places: list[tuple[float, GoAroundBy]] = [(part_point_ft, part)]
     places += [(roll_point_ft, 'roll')] if roll_point_ft is not None else []
     places += [(climb_point_ft, 'climb')] if climb_point_ft is not None else []
@@ -170,7 +192,7 @@ def box_problems(request: BriefRequest, ground: GroundPart, box_to_ft: float) ->
         problems.append(_BOOK.say('beyond_climb', beyond=_tens(box_to_ft - ground.climb_point_ft)))
     if problems or box_to_ft <= ground.part_point_ft:
         return problems, []
-    part = request.technique.latest_touchdown
+    part = 'third' if request.alone or request.technique.latest_touchdown == 'third' else 'half'
     beyond = _BOOK.say('beyond_part', beyond=_tens(box_to_ft - ground.part_point_ft), part=part)
     return problems, [Caution('mind', beyond)]
 

@@ -30,6 +30,7 @@ from bullseye.core.brief.basis import Basis, basis_of
 from bullseye.core.brief.conditions import (
     WindPart,
     air_cautions,
+    alone_cautions,
     rudder_cautions,
     variable_cautions,
     wind_cautions,
@@ -189,7 +190,7 @@ def _judged(
 ) -> _Judged:
     """Judge an aim point by all that must hold of it. No aim is good in a wind, weather or speed not to be flown."""
     beyond, mind = box_problems(request, ground, aim.box_ft[1])
-    stops = [one.words for one in today if one.severity == 'stop' and not one.alone_only]
+    stops = [one.words for one in today if one.severity == 'stop']
     mind = [*aim_cautions(aim), *mind, *margin_cautions(ground.landing_margin)]
     return _Judged(
         of_place=(
@@ -259,6 +260,7 @@ def make_brief(request: BriefRequest, *, is_tried: bool = False) -> BriefAnswer:
     speed = _speed_part(setup)
     ground, unknown = ground_part(request, setup, touchdown, box_to_ft=aim.box_ft[1])
     today = [
+        *alone_cautions(request),
         *variable_cautions(setup, wind),
         *wind_cautions(request, setup),
         *weather_cautions(request),

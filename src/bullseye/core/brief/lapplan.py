@@ -49,6 +49,7 @@ class KindRecord(Checked):
     mean_error_ft: Annotated[Real, Ge(-5_000), Le(5_000)] | None = None
     spread_ft: Annotated[Real, Ge(0), Le(5_000)] | None = None
     days_since: Annotated[Real, Ge(0), Le(36_500)] | None = None
+    marks: Annotated[tuple[Name, ...], Field(max_length=2_000)] = ()  # what its laps were marked with
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

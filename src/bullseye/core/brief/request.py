@@ -15,6 +15,7 @@ from bullseye.core.basis.errors import BullseyeError, InvalidInput
 from bullseye.core.basis.kinds import (
     TAILWHEEL_ONLY,
     LandingKind,
+    SignedState,
     StandardCode,
     SurfaceState,
     WeatherGiven,
@@ -125,6 +126,10 @@ class BriefRequest(Checked):
     least_ceiling_ft: CeilingFt = LEAST_CEILING_FT  # the school's minima
     least_visibility_m: VisibilityM = LEAST_VISIBILITY_M
     overruled: Annotated[tuple[Overrule, ...], Field(max_length=20)] = ()
+    alone: bool = False  # a student without an instructor: limits of students alone bind
+    signed_wind_kt: WindKt | None = None  # of their solo sign-off
+    signed_crosswind_kt: CrosswindLimitKt | None = None
+    signed_state: SignedState | None = None  # of that sign-off on this day and at this field; None: nobody asked
 
     def check_together(self) -> None:
         self.aircraft.weight_ratio(self.weight_lb)

@@ -75,6 +75,7 @@ def _row(
     name: str = 'ours',
     source: str = '',
     needs_direction: bool = False,
+    alone_only: bool = False,
 ) -> WindLimit:
     return WindLimit(
         quantity=quantity,
@@ -83,7 +84,7 @@ def _row(
         limit_kt=limit_kt,
         compared=compared,
         severity=severity,
-        alone_only=name in ('school', 'student'),
+        alone_only=alone_only,
         landing_only=quantity == 'headwind',
         needs_direction=needs_direction,
         template=template,
@@ -91,20 +92,49 @@ def _row(
     )
 
 
-def wind_limits(*, crosswind: Iterable[tuple[str, float, str]], approach_ktas: float) -> tuple[WindLimit, ...]:
+OF_STUDENTS = ('school', 'student', 'signed')  # whose limits bind a student who flies alone
+
+
+def _crosswind(name: str, limit_kt: float, source: str, *, alone: bool) -> WindLimit:
+    """A limit of crosswind; one of students alone forbids nothing with an instructor aboard, and is told."""
+    told = name in OF_STUDENTS and not alone
+    return _row(
+        'crosswind_alone' if told else 'crosswind',
+        'crosswind',
+        limit_kt,
+        'know' if told else 'stop',
+        name=name,
+        source=source,
+        alone_only=told,
+    )
+
+
+def wind_limits(
+    *,
+    crosswind: Iterable[tuple[str, float, str]],
+    approach_ktas: float,
+    alone: bool = False,
+    signed_wind_kt: float | None = None,
+) -> tuple[WindLimit, ...]:
     """All limits of wind of a landing, as rows.
 
+    :param alone: a student without an instructor, whom the limits of students bind
+    :param signed_wind_kt: the most wind that their solo sign-off allows; None where it names none
     :param crosswind: whose limit, how much [kt], and its source
     :param approach_ktas: true airspeed of the approach
     """
+    signed: tuple[WindLimit, ...] = ()
+    if alone and signed_wind_kt is not None:
+        signed = (_row('signed', 'wind', signed_wind_kt, 'stop', name='signed'),)
     slowest_kt = max(0.0, approach_ktas - LEAST_APPROACH_GROUND_KT)
     return (
         _row('tailwind_over', 'tailwind', TAILWIND_LIMIT_KT, 'stop'),
         _row('tailwind', 'tailwind', TAILWIND_CAUTION_KT, 'mind', compared='from', needs_direction=True),
         _row('tailwind', 'tailwind', _TAILWIND_SAID_KT, 'know', needs_direction=True),
-        *(_row('crosswind', 'crosswind', kt, 'stop', name=name, source=source) for name, kt, source in crosswind),
+        *(_crosswind(name, kt, source, alone=alone) for name, kt, source in crosswind),
         _row('gusts', 'gust_spread', GUST_SPREAD_LIMIT_KT, 'stop'),
-        _row('strong', 'wind', SOLO_WIND_LIMIT_KT, 'mind'),
+        *signed,
+        _row('strong', 'wind', SOLO_WIND_LIMIT_KT, 'stop' if alone else 'know', alone_only=not alone),
         _row('too_strong', 'headwind', slowest_kt, 'stop'),
     )
 

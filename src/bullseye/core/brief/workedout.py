@@ -65,6 +65,7 @@ def work_out(request: BriefRequest, plan: Plan, wind: LapWind | None) -> WorkedO
         bank_deg=plan.pattern.bank_deg,
         final_groundspeed_kt=final_kt - wind.headwind_kt if wind else None,
         rollout_ft=None if roll is None or wind is None else roll.expected_ft,
+        approach_kias=setup.speed_kias,
         density_root=math.sqrt(setup.density_ratio),
         gate_ft=float(request.technique.stabilised_by_ft),
         wind_by='briefed' if wind is None else wind.by,

@@ -10,12 +10,13 @@ from collections.abc import Collection
 from dataclasses import dataclass
 
 from bullseye.core.basis.kinds import NOT_LANDED, LandingKind, Outcome
-from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, Unit, as_given
+from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, Unit, as_given, feet
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.explain.aroundmeasures import FREE, MEASURES, NO_STEADY_FINAL, TASKS, Measure, Task
 from bullseye.core.explain.scoring import Verdict
 from bullseye.core.given.standards import Standard
-from bullseye.core.measure.around import Around, WorkedOut
+from bullseye.core.measure.around import Around, Beyond, WorkedOut
+from bullseye.core.measure.noted import WentAround
 
 _CREDIT: dict[Verdict, float] = {'pass': 1.0, 'near': 0.5, 'fail': 0.0}
 _BOOK = Phrasebook('around')
@@ -88,11 +89,17 @@ def judge_around(
     landing: LandingKind,
     outcome: Outcome,
     marks: Collection[str] = (),
+    slight: Collection[str] = (),
+    went_around: WentAround | None = None,
+    beyond: Beyond | None = None,
 ) -> AroundJudged:
     """Judge the rest of a lap.
 
     :param around: as a recorded flight measured it; None where there is none
     :param marks: what the person in the right seat marked
+    :param slight: those of the marks that were slight: near, and no fault
+    :param went_around: a go-around as it was seen
+    :param beyond: how far behind the go-around point it touched; None where either is not known
     """
     measured = around or Around()
     number = {task: sum(one.task == task for one in MEASURES) for task in TASKS}
@@ -105,8 +112,8 @@ def judge_around(
         if one.name in ('takeoff_centreline', 'liftoff', 'climb_speed', 'first_turn') and outcome == 'drill':
             continue
         weight = _weight(standard, one.task) / number[one.task]
-        points.append(_point(one, measured, plan, standard, landing, marks, weight))
-    decision, words = _decision(points, outcome=outcome, marks=marks)
+        points.append(_point(one, measured, plan, standard, landing, (marks, slight), weight))
+    decision, words = _decision(points, outcome=outcome, marks=marks, went_around=went_around, beyond=beyond)
     if decision != 'unknown':
         weight = standard.weights.decision
         points.append(
@@ -134,7 +141,7 @@ def judge_around(
         out_of=sum(one.weight for one in judged),
         decision=decision,
         decision_words=words,
-        faults=_faults(points, decision, words, plan),
+        faults=(*_faults(points, decision, words, plan), *_late_fault(went_around)),
         not_measured=_not_measured(points),
     )
 
@@ -151,7 +158,7 @@ def _point(
     plan: WorkedOut,
     standard: Standard,
     landing: LandingKind,
-    marks: Collection[str],
+    seen: tuple[Collection[str], Collection[str]],
     weight: float,
 ) -> Point:
     off = one.off(around, plan)
@@ -160,8 +167,12 @@ def _point(
         limits = standard.tolerance(landing)
         low = None if limits.speed_below_kt is None else -limits.speed_below_kt
         high = limits.speed_above_kt
-    is_marked = any(mark in marks for mark in one.marks)
-    verdict: Verdict = 'fail' if is_marked else _verdict(off, low, high)
+    marks, slight = seen
+    of_this = [mark for mark in one.marks if mark in marks]
+    is_marked = bool(of_this)
+    verdict: Verdict = _verdict(off, low, high)
+    if is_marked:
+        verdict = 'near' if all(mark in slight for mark in of_this) else 'fail'
     if one.task == 'rollout' and verdict == 'fail':
         verdict = 'near'  # how hard to brake is the pilot's to choose
     return Point(
@@ -207,16 +218,28 @@ def _limit_words(low: float | None, high: float | None, unit: str) -> Sentence |
     return _BOOK.say('about', below=as_given(-low, 'count'), above=above)
 
 
-def _decision(points: list[Point], *, outcome: Outcome, marks: Collection[str]) -> tuple[Verdict, Sentence | None]:
-    """Landing from a broken gate is the one fault; a go-around never is."""
+def _decision(
+    points: list[Point],
+    *,
+    outcome: Outcome,
+    marks: Collection[str],
+    went_around: WentAround | None,
+    beyond: Beyond | None,
+) -> tuple[Verdict, Sentence | None]:
+    """Landing from a broken gate, or behind the go-around point, is a fault; a go-around never is."""
     if outcome in ('low_approach', 'drill'):
         return 'unknown', None
     gate = {one.verdict for one in points if one.name in _GATE and not one.is_marked}
     is_broken = 'gate_not_met' in marks or 'fail' in gate
     if outcome in NOT_LANDED:
+        why = None if went_around is None else went_around.why
+        if why is not None and why != 'other':
+            return 'pass', _BOOK.say(f'why_{why}')
         return 'pass', _BOOK.say('around_broken' if is_broken else 'around_free')
     if is_broken:
         return 'fail', _BOOK.say('landed_broken')
+    if beyond is not None and beyond.feet > beyond.half_ft:
+        return 'fail', _BOOK.say('landed_late', beyond=feet(beyond.feet, step=10.0))
     if gate - {'unknown'}:
         return 'pass', _BOOK.say('landed_stable')
     return 'unknown', _BOOK.say('stable_unknown')
@@ -239,6 +262,13 @@ _WITHOUT_LIMIT = (
     *('liftoff_early', 'first_turn', 'downwind_track_out', 'downwind_track_in', 'spacing_wide', 'spacing_tight'),
     'overshoot',
 )
+
+
+def _late_fault(went_around: WentAround | None) -> tuple[Fault, ...]:
+    """A go-around that came late was right all the same, and is told."""
+    if went_around is None or went_around.when != 'late':
+        return ()
+    return (Fault(name='came_late', size=0.0, words=_BOOK.say('came_late')),)
 
 
 def _faults(points: list[Point], decision: Verdict, words: Sentence | None, plan: WorkedOut) -> tuple[Fault, ...]:

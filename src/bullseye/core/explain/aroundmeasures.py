@@ -27,6 +27,7 @@ _ROLLOUT_PCT = 30.0
 # How well a track tells them, 95 % half-widths on simulated flights [own]; speeds by the wind of the lap
 _SPEED_HALF_KT, _HEIGHT_HALF_FT, _BANK_HALF_DEG, _TRACK_HALF_DEG = 5.0, 30.0, 4.0, 4.0
 _LATERAL_HALF_FT, _PATH_HALF_FT, _STEADY_HALF_KT, _SPACING_HALF_FT = 10.0, 20.0, 3.0, 100.0
+_READ_HALF_KT = 2.0  # [own] of a speed that was read from the dial
 _LIFTOFF_HALF_FT = 60.0  # [own] where nothing better is told
 # A power-off or slipped final is flown by another rule, and changes on purpose [com]
 NO_STEADY_FINAL: tuple[LandingKind, ...] = ('power_off', 'forward_slip')
@@ -73,7 +74,11 @@ def _furthest(values: list[float], half: float) -> tuple[float, float] | None:
 
 
 def _path(around: Around, plan: WorkedOut) -> tuple[float, float] | None:
-    return _furthest([one.above_path_ft for one in _low_gates(around, plan)], _PATH_HALF_FT)
+    """As a track measured it below the gate; else as it was called at the gate."""
+    measured = _furthest([one.above_path_ft for one in _low_gates(around, plan)], _PATH_HALF_FT)
+    if measured is None and around.gate_height_off_ft is not None:
+        return around.gate_height_off_ft, _HEIGHT_HALF_FT
+    return measured
 
 
 def _final_centreline(around: Around, plan: WorkedOut) -> tuple[float, float] | None:
@@ -86,6 +91,9 @@ def _steady(around: Around, plan: WorkedOut) -> tuple[float, float] | None:
 
 
 def _final_speed(around: Around, plan: WorkedOut) -> tuple[float, float] | None:
+    """As it was read at the gate; else over the ground, by the wind."""
+    if around.gate_speed_kias is not None and plan.approach_kias is not None:
+        return around.gate_speed_kias - plan.approach_kias, _READ_HALF_KT
     speeds = [one.groundspeed_kt for one in _low_gates(around, plan)]
     mean = sum(speeds) / len(speeds) if speeds else None
     return _difference(mean, plan.final_groundspeed_kt, _SPEED_HALF_KT, by=plan.density_root)
@@ -179,7 +187,7 @@ MEASURES: tuple[Measure, ...] = (
         task='pattern',
         name='downwind_speed',
         unit='kt',
-        marks=(),
+        marks=('fast_downwind', 'slow_downwind'),
         off=lambda a, p: _difference(
             a.downwind_groundspeed_kt, p.downwind_groundspeed_kt, _SPEED_HALF_KT, by=p.density_root
         ),
@@ -254,7 +262,7 @@ MEASURES: tuple[Measure, ...] = (
         task='final',
         name='final_speed',
         unit='kt',
-        marks=(),
+        marks=('fast_final', 'slow_final'),
         off=_final_speed,
         low=_NO,  # the approach speed of the landing's own kind, put in below
         high=_NO,

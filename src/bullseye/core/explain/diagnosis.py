@@ -7,7 +7,7 @@ from typing import Literal
 
 from bullseye.core.air.atmosphere import true_airspeed_kt
 from bullseye.core.basis.constants import FPS_PER_KT
-from bullseye.core.basis.kinds import NOT_LANDED
+from bullseye.core.basis.kinds import NOT_LANDED, ROUNDOUT_MARKS, LapMark
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, count, feet, joined, knots, seconds
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.landing import BriefAnswer, make_brief
@@ -137,7 +137,7 @@ def diagnose(lap: MeasuredLap, *, request: BriefRequest, brief: BriefAnswer) -> 
         parts=parts,
         one_change=_one_change(lead, error_ft, lap, brief, has_wind=_has_wind(lap, request)),
         largest=lead.part.cause if lead.part is not None and lead.is_known else None,
-        is_dropped='dropped_in' in lap.marks,
+        is_dropped=bool({'dropped_in', 'rounded_out_high'} & set(lap.marks)),
     )
 
 
@@ -301,14 +301,34 @@ def _one_change(lead: _Lead, error_ft: float, lap: MeasuredLap, brief: BriefAnsw
 
 def _marked_change(lap: MeasuredLap, error_ft: float, lead: _Lead) -> Sentence | None:
     """What a person saw of the landing, where it tells why: a mark comes before any feet that are only left over."""
-    is_rest = lead.part is None or lead.part.cause in ('roundout', 'hold_off')
-    if 'dropped_in' in lap.marks and error_ft < 0 and is_rest:
-        return _BOOK.say('dropped_in')
-    if lap.ballooned and error_ft > 0 and is_rest:
-        return _BOOK.say('ballooned')
-    if 'flat' in lap.marks and error_ft < 0 and is_rest:
-        return _BOOK.say('flat')
-    return None
+    cause = None if lead.part is None else lead.part.cause
+    is_rest = cause in (None, 'roundout', 'hold_off')
+    for mark, sides in _TELLS_WHY:
+        # what a wrong roundout did is no lesson about the aim, though the aim was held back for its sake
+        leads = is_rest or (cause == 'aim' and mark in ROUNDOUT_MARKS)
+        if (
+            mark in lap.marks
+            and leads
+            and (error_ft > 0 if sides == 'long' else error_ft < 0 if sides == 'short' else True)
+        ):
+            return _BOOK.say(mark)
+    return _BOOK.say('ballooned') if lap.ballooned and error_ft > 0 and is_rest else None
+
+
+# Marks that tell why it landed there, gravest first, and on which side of the middle each does
+_TELLS_WHY: tuple[tuple[LapMark, Literal['long', 'short', 'either']], ...] = (
+    ('pushed', 'either'),
+    ('stall_warning_high', 'either'),
+    ('dropped_in', 'short'),
+    ('rounded_out_high', 'either'),
+    ('power_left_on', 'long'),
+    ('rounded_out_low', 'short'),
+    ('rounded_out_late', 'short'),
+    ('let_go', 'short'),
+    ('eyes_too_near', 'either'),
+    ('stirred', 'either'),
+    ('flat', 'short'),
+)
 
 
 def _known_change(part: Part, lap: MeasuredLap, brief: BriefAnswer) -> Sentence | None:

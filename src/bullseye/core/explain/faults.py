@@ -13,13 +13,18 @@ from typing import Literal
 from bullseye.core.basis.sentence import Phrasebook, Quantity, Sentence, degrees, feet, joined
 
 _FAULT = Phrasebook('fault')
+Where = Literal['takeoff', 'pattern', 'final', 'touched', 'roll', 'around']
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Fault:
-    """One fault. ``marks`` are what a recorder notes of it; ``practise`` names exercises of the syllabus."""
+    """One fault. ``where`` in the lap it is seen; ``marks`` are what a recorder notes of it.
+
+    ``practise`` names exercises of the syllabus.
+    """
 
     code: str
+    where: Where
     name: Sentence
     marks: tuple[str, ...]
     looks: Sentence
@@ -29,9 +34,10 @@ class Fault:
     practise_words: Sentence
 
 
-def _fault(code: str, *, marks: tuple[str, ...], practise: tuple[str, ...]) -> Fault:
+def _fault(code: str, where: Where, *, marks: tuple[str, ...], practise: tuple[str, ...]) -> Fault:
     return Fault(
         code=code,
+        where=where,
         name=_FAULT.say(f'{code}_name'),
         marks=marks,
         looks=_FAULT.say(f'{code}_looks'),
@@ -43,29 +49,96 @@ def _fault(code: str, *, marks: tuple[str, ...], practise: tuple[str, ...]) -> F
 
 
 FAULTS: tuple[Fault, ...] = (
-    _fault('bounce', marks=('bounced',), practise=('bounce', 'landing_normal', 'deck_drill')),
-    _fault('balloon', marks=('ballooned',), practise=('deck_drill', 'landing_normal')),
-    _fault('porpoise', marks=(), practise=('bounce', 'go_around')),
-    _fault('wheelbarrow', marks=('nose_first',), practise=('landing_normal', 'deck_drill')),
-    _fault('dropped_in', marks=('dropped_in',), practise=('deck_drill', 'low_approach')),
-    _fault('drift', marks=('drifted',), practise=('landing_crosswind', 'low_approach')),
-    _fault('crab_left_in', marks=('crab_left_in',), practise=('landing_crosswind',)),
-    _fault('long', marks=('going_long',), practise=('landing_normal',)),
-    _fault('short', marks=('going_short',), practise=('landing_short', 'pattern')),
-    _fault('flat', marks=('flat',), practise=('pattern', 'sloping_field')),
-    _fault('steep', marks=('steep',), practise=('forward_slip', 'pattern')),
-    _fault('overshot', marks=('overshot_final',), practise=('pattern', 'stalls')),
-    _fault('over_banked', marks=('over_banked',), practise=('stalls', 'pattern')),
+    _fault('rotation', 'takeoff', marks=('rotated_early', 'rotated_late'), practise=('takeoff_normal',)),
     _fault(
-        'swing', marks=('takeoff_off_centreline',), practise=('takeoff_normal', 'takeoff_crosswind', 'rejected_takeoff')
+        'swing',
+        'takeoff',
+        marks=('takeoff_off_centreline',),
+        practise=('takeoff_normal', 'takeoff_crosswind', 'rejected_takeoff'),
     ),
-    _fault('stall_high', marks=(), practise=('deck_drill', 'slow_flight')),
-    _fault('off_centreline', marks=('off_centreline',), practise=('low_approach', 'landing_normal')),
+    _fault(
+        'nosewheel_held_down',
+        'takeoff',
+        marks=('nosewheel_held_down',),
+        practise=('takeoff_normal', 'takeoff_crosswind'),
+    ),
+    _fault('settled_back', 'takeoff', marks=('settled_back',), practise=('takeoff_soft', 'takeoff_normal')),
+    _fault('altitude', 'pattern', marks=('tpa_not_held',), practise=('pattern', 'slow_flight')),
+    _fault('spacing', 'pattern', marks=('wide', 'tight'), practise=('pattern',)),
+    _fault(
+        'too_fast',
+        'pattern',
+        marks=('fast_downwind', 'fast_base', 'fast_final'),
+        practise=('pattern', 'slow_flight'),
+    ),
+    _fault(
+        'too_slow',
+        'pattern',
+        marks=('slow_downwind', 'slow_base', 'slow_final'),
+        practise=('slow_flight', 'stalls', 'pattern'),
+    ),
+    _fault('descent_late', 'pattern', marks=('descent_late',), practise=('pattern', 'forward_slip')),
+    _fault('corner_cut', 'pattern', marks=('corner_cut',), practise=('pattern',)),
+    _fault('not_trimmed', 'pattern', marks=('not_trimmed',), practise=('slow_flight', 'pattern')),
+    _fault('over_controlled', 'pattern', marks=('over_controlled',), practise=('slow_flight', 'pattern')),
+    _fault('over_banked', 'pattern', marks=('over_banked',), practise=('stalls', 'pattern')),
+    _fault('check_missed', 'pattern', marks=('check_missed',), practise=('pattern',)),
+    _fault('gear_late', 'pattern', marks=('gear_late',), practise=('retractable', 'pattern')),
+    _fault('call_missed', 'pattern', marks=('call_missed',), practise=('radio',)),
+    _fault('lookout_missed', 'pattern', marks=('lookout_missed',), practise=('traffic', 'pattern')),
+    _fault('overshot', 'final', marks=('overshot_final',), practise=('pattern', 'stalls')),
+    _fault('flat', 'final', marks=('flat',), practise=('pattern', 'sloping_field')),
+    _fault('steep', 'final', marks=('steep',), practise=('forward_slip', 'pattern')),
+    _fault('chased', 'final', marks=('chased_with_power',), practise=('landing_normal', 'pattern')),
+    _fault('gate', 'final', marks=('gate_not_met',), practise=('go_around', 'pattern')),
+    _fault('long', 'final', marks=('going_long',), practise=('landing_normal',)),
+    _fault('short', 'final', marks=('going_short',), practise=('landing_short', 'pattern')),
+    _fault('power_left_on', 'touched', marks=('power_left_on',), practise=('landing_normal', 'low_approach')),
+    _fault('rounded_out_high', 'touched', marks=('rounded_out_high',), practise=('low_approach', 'deck_drill')),
+    _fault(
+        'rounded_out_low',
+        'touched',
+        marks=('rounded_out_low', 'rounded_out_late'),
+        practise=('low_approach', 'landing_normal'),
+    ),
+    _fault('eyes_too_near', 'touched', marks=('eyes_too_near',), practise=('low_approach', 'landing_normal')),
+    _fault('stirred', 'touched', marks=('stirred',), practise=('deck_drill', 'low_approach')),
+    _fault('balloon', 'touched', marks=('ballooned',), practise=('deck_drill', 'landing_normal')),
+    _fault('stall_high', 'touched', marks=('stall_warning_high',), practise=('deck_drill', 'slow_flight')),
+    _fault('dropped_in', 'touched', marks=('dropped_in',), practise=('deck_drill', 'low_approach')),
+    _fault('let_go', 'touched', marks=('let_go',), practise=('deck_drill', 'landing_normal')),
+    _fault('pushed', 'touched', marks=('pushed',), practise=('bounce', 'go_around')),
+    _fault('bounce', 'touched', marks=('bounced',), practise=('bounce', 'landing_normal', 'deck_drill')),
+    _fault('porpoise', 'touched', marks=('porpoised',), practise=('bounce', 'go_around')),
+    _fault('wheelbarrow', 'touched', marks=('nose_first',), practise=('landing_normal', 'deck_drill')),
+    _fault('nosewheel_not_held', 'touched', marks=('nosewheel_not_held',), practise=('landing_soft', 'landing_normal')),
+    _fault('mains_first', 'touched', marks=('mains_first',), practise=('three_point', 'deck_drill')),
+    _fault('tail_first', 'touched', marks=('tail_first',), practise=('three_point', 'wheel_landing')),
+    _fault('drift', 'touched', marks=('drifted',), practise=('landing_crosswind', 'low_approach')),
+    _fault('crab_left_in', 'touched', marks=('crab_left_in',), practise=('landing_crosswind',)),
+    _fault('kicked', 'touched', marks=('kicked_too_hard',), practise=('landing_crosswind', 'low_approach')),
+    _fault('off_centreline', 'touched', marks=('off_centreline',), practise=('low_approach', 'landing_normal')),
+    _fault('swung', 'roll', marks=('swung',), practise=('landing_crosswind', 'landing_normal')),
+    _fault('stick_not_back', 'roll', marks=('stick_not_back',), practise=('landing_normal', 'landing_soft')),
+    _fault('levers', 'roll', marks=('flap_on_roll', 'brake_on_roll'), practise=('landing_short', 'landing_normal')),
+    _fault(
+        'around_flown',
+        'around',
+        marks=('around_power', 'around_pitch', 'around_flap', 'around_not_aside', 'around_call_missed'),
+        practise=('go_around',),
+    ),
+    _fault('sank_through', 'touched', marks=('sank_through',), practise=('deck_drill', 'slow_flight')),
+    _fault(
+        'low_flown', 'touched', marks=('touched_runway', 'height_not_kept'), practise=('low_approach', 'deck_drill')
+    ),
 )
 
 
 # [own] faults that come before anything harder, gravest first; of the latest landings at least two, and half
-_BASIC = ('dropped_in', 'bounce', 'balloon', 'wheelbarrow', 'drift', 'crab_left_in', 'off_centreline')
+_BASIC = (
+    *('pushed', 'porpoise', 'stall_high', 'dropped_in', 'rounded_out_high', 'rounded_out_low', 'bounce', 'balloon'),
+    *('wheelbarrow', 'eyes_too_near', 'let_go', 'drift', 'crab_left_in', 'kicked', 'swung', 'off_centreline'),
+)
 _LATEST, _LEAST, _SHARE = 6, 2, 0.5
 
 

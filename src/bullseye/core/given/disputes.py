@@ -60,7 +60,7 @@ DISPUTES: tuple[Dispute, ...] = (
     _dispute('aim_target', 'middle_of_box', 'on_the_line'),
     _dispute('aim_distance', 'calibrated', 'fixed', 'before_300_500'),
     _dispute('aim_speed', 'briefed', 'habit'),
-    _dispute('latest_touchdown', 'half', 'third'),
+    _dispute('latest_touchdown', 'half', 'third', 'box'),
     _dispute('base_cue', 'spot_45_behind', 'timed'),
     _dispute('first_turn', 'tpa_less_300', '500_agl'),
     _dispute('lift_off', 'fly_off', 'rotate'),

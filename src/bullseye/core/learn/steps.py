@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 
+from bullseye.core.basis.kinds import ROUNDOUT_MARKS
 from bullseye.core.brief.aiming import recommended_aim_ft
 from bullseye.core.brief.landing import BriefAnswer
 from bullseye.core.brief.request import BriefRequest
@@ -46,5 +47,5 @@ def is_held_good(held: BriefAnswer, free: BriefAnswer) -> bool:
 
 
 def moves_the_aim(marks: Sequence[str]) -> bool:
-    """Whether a lap with these marks may move the aim: one that was dropped in asks for another roundout first."""
-    return 'dropped_in' not in marks
+    """Whether a lap with these marks may move the aim: what a wrong roundout did asks for another roundout first."""
+    return not ROUNDOUT_MARKS & set(marks)

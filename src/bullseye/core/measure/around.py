@@ -62,6 +62,16 @@ class Around:
     threshold_height_ft: float | None = None
     wind: WindAloft | None = None
     low: LowFlight | None = None
+    gate_speed_kias: float | None = None  # as it was read at the gate
+    gate_height_off_ft: float | None = None  # above the path there, as it was called
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Beyond:
+    """How far behind the go-around point the wheels touched [ft], negative before it; ``half_ft`` holds 95 %."""
+
+    feet: float
+    half_ft: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -79,6 +89,7 @@ class WorkedOut:
     bank_deg: float | None = None
     final_groundspeed_kt: float | None = None
     rollout_ft: float | None = None
+    approach_kias: float | None = None
     density_root: float = 1.0  # √σ: a knot over the ground is so much indicated
     gate_ft: float = 300.0  # from where on it is to be stable
     wind_by: WindBy = 'briefed'

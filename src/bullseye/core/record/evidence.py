@@ -7,7 +7,8 @@ from datetime import datetime
 
 from bullseye.core.basis.kinds import DriftSide, LandingKind, Outcome, TakeoffKind
 from bullseye.core.given.standards import SpeedLimits, Tolerance
-from bullseye.core.measure.around import Around, WorkedOut
+from bullseye.core.measure.around import Around, Beyond, WorkedOut
+from bullseye.core.measure.noted import WentAround
 
 
 def within_limits(off_kt: float | None, limits: SpeedLimits) -> bool | None:
@@ -47,6 +48,9 @@ class Flown:
     marks: tuple[str, ...] = ()
     drill_met: bool | None = None  # of a drill without a landing: whether it was flown as it should be
     takeoff: TakeoffKind | None = None
+    slight: frozenset[str] = frozenset()  # those of its marks that were slight
+    went_around: WentAround | None = None
+    beyond: Beyond | None = None  # the go-around point
     around: Around | None = None  # the rest of the lap as measured, and as worked out
     worked_out: WorkedOut | None = None
 

@@ -82,6 +82,9 @@ def examine(laps: Sequence[NumberedLap], standard: Standard) -> Examined:
                 landing=one.flown.landing,
                 outcome=one.flown.outcome,
                 marks=one.flown.marks,
+                slight=one.flown.slight,
+                went_around=one.flown.went_around,
+                beyond=one.flown.beyond,
             ),
         )
         for one in laps

@@ -62,6 +62,9 @@ def task_progress(flown: Sequence[Flown], *, standard: Standard, needed: float) 
                 landing=one.landing,
                 outcome=one.outcome,
                 marks=one.marks,
+                slight=one.slight,
+                went_around=one.went_around,
+                beyond=one.beyond,
             ),
         )
         for one in flown

@@ -6,19 +6,23 @@ import uuid
 from collections.abc import Mapping, Sequence
 from contextlib import suppress
 from dataclasses import replace
-from typing import Any, cast
+from typing import Any, TypedDict, cast
 
 from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bullseye.core.basis.kinds import Outcome, TakeoffKind
+from bullseye.core.brief.ground import go_around_point_ft
 from bullseye.core.brief.plan import Plan
 from bullseye.core.brief.request import BriefRequest
+from bullseye.core.brief.setup import landing_setup
 from bullseye.core.brief.workedout import work_out
 from bullseye.core.explain.around import AroundJudged, judge_around
 from bullseye.core.fly.pattern import PatternChoice
-from bullseye.core.measure.around import Around, GateFlown, LowFlight, WindAloft, WorkedOut
+from bullseye.core.measure.around import Around, Beyond, GateFlown, LowFlight, WindAloft, WorkedOut
+from bullseye.core.measure.noted import Noted, WentAround
+from bullseye.core.measure.readings import BY_HAND
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.flying.lapwind import wind_of
 from bullseye.store.rows.equipment import Airfield, RunwayEnd
@@ -28,6 +32,7 @@ from bullseye.tracks.events import Lap as TrackLap
 from bullseye.words.language import remembered
 
 _AROUND = TypeAdapter(Around)
+_NOTED = TypeAdapter(Noted)
 _CHOICE = TypeAdapter(PatternChoice)
 _WIND_NEAR_S = 900.0  # [own] within which a wind is still that of a lap
 _TOUCH_AND_GO_S = 90.0  # from the touch to the lift-off at most [own]
@@ -112,9 +117,46 @@ def _rolled_on(report: FlightReport, takeoff: Event) -> bool:
 def measured_of(lap: Lap) -> Around | None:
     """What was measured of the rest of a lap, with the lift-off that was noted; None of nothing."""
     around = None if lap.around is None else _AROUND.validate_python(lap.around)
+    called = noted_of(lap)
+    if called is not None:
+        around = _as_called(around, called, lap)
     if lap.liftoff_ft is not None and (around is None or around.liftoff_ft is None):
         return replace(around or Around(), liftoff_ft=lap.liftoff_ft)
     return around
+
+
+def noted_of(lap: Lap) -> Noted | None:
+    """What was called of a lap beside its marks; None of nothing."""
+    return None if lap.noted is None else _NOTED.validate_python(lap.noted)
+
+
+def _as_called(around: Around | None, called: Noted, lap: Lap) -> Around | None:
+    """The rest of a lap with what was read at the gate and where it stopped, where no track has measured that."""
+    found: dict[str, float] = {}
+    if called.gate_speed_kias is not None:
+        found['gate_speed_kias'] = called.gate_speed_kias
+    if called.gate_height_off_ft is not None:
+        found['gate_height_off_ft'] = called.gate_height_off_ft
+    rolled_ft = None if called.stop_ft is None or lap.along_ft is None else called.stop_ft - lap.along_ft
+    if rolled_ft is not None and rolled_ft > 0 and (around is None or around.rollout_ft is None):
+        found['rollout_ft'] = rolled_ft
+    return replace(around or Around(), **found) if found else around  # type: ignore[arg-type]
+
+
+def beyond_of(lap: Lap, request: BriefRequest) -> Beyond | None:
+    """How far behind the go-around point of its brief a lap touched; None where that is not known."""
+    if lap.along_ft is None:
+        return None
+    box_to_ft = request.spot_ft + request.tolerance.window_ft[1]
+    point_ft = _point_ft(request, box_to_ft)
+    how = (lap.known_by or {}).get('along_ft', 'tapped')
+    half_ft = (lap.readings or {}).get('along_ft', {}).get(how, {}).get('half_width')
+    return Beyond(feet=lap.along_ft - point_ft, half_ft=BY_HAND['along_ft'] if half_ft is None else half_ft)
+
+
+@remembered(2_000)
+def _point_ft(request: BriefRequest, box_to_ft: float) -> float:
+    return go_around_point_ft(request, landing_setup(request), box_to_ft=box_to_ft)
 
 
 def plans_of(db: Session, laps: Sequence[Lap]) -> dict[uuid.UUID, Plan]:
@@ -154,6 +196,21 @@ def worked_out(lap: Lap, request: BriefRequest, plan: Plan) -> WorkedOut:
     return WorkedOut()
 
 
+class Called(TypedDict):
+    """What was called of a lap, as it is judged by."""
+
+    slight: frozenset[str]
+    went_around: WentAround | None
+
+
+def called_of(lap: Lap) -> Called:
+    """Which marks were slight, and how a go-around was seen."""
+    noted = noted_of(lap)
+    if noted is None:
+        return Called(slight=frozenset(), went_around=None)
+    return Called(slight=frozenset(noted.slight), went_around=noted.went_around)
+
+
 def judged_of(
     db: Session, laps: Sequence[Lap], requests: Mapping[uuid.UUID, BriefRequest]
 ) -> dict[uuid.UUID, AroundJudged]:
@@ -173,5 +230,7 @@ def judged_of(
             landing=request.landing,
             outcome=cast(Outcome, lap.outcome),
             marks=frozenset(lap.marks),
+            **called_of(lap),
+            beyond=beyond_of(lap, request),
         )
     return found

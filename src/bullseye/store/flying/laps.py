@@ -21,6 +21,7 @@ from bullseye.core.basis.quantity import CLOCK_IS_WRONG, is_in_range
 from bullseye.core.basis.unknown import known_or
 from bullseye.core.brief.request import BriefRequest, RefusedRequest, messages
 from bullseye.core.explain.diagnosis import flown_lap
+from bullseye.core.measure.noted import Noted
 from bullseye.core.measure.readings import MEASURES, Measure, Reading, best, by_hand
 from bullseye.store.errors import Conflict, NotFound, UnreadableRow
 from bullseye.store.flying.judging import MEASURED, LapResult, measured_of, results_of
@@ -32,11 +33,13 @@ from bullseye.store.rows.equipment import RunwayEnd
 from bullseye.store.rows.flying import Lap, LapRevision, Sortie
 from bullseye.store.rows.people import User
 
+_NOTED = TypeAdapter(Noted)
 READINGS = TypeAdapter(dict[str, dict[str, Reading]])
 _BY_TRACK: Measure = 'aim_flown_ft'  # only a track, or a correction by hand, tells it
 _EDITABLE = (
     *(name for name in MEASURED if name != _BY_TRACK),
-    *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'known_by', 'marks', 'note', 'excluded', 'flown_by', 'liftoff_ft'),
+    *('wind_dir_deg_true', 'wind_kt', 'gust_kt', 'known_by', 'marks', 'noted', 'note', 'excluded'),
+    *('flown_by', 'liftoff_ft'),
 )
 
 
@@ -198,7 +201,7 @@ def keep(
     flown_by = request or flown_request(db, lap)
     wind_deg_true = _wind_read(lap, values, flown_by)
     _check_gust(values)
-    values = {'marks': [], **values, 'wind_dir_deg_true': wind_deg_true}
+    values = {'marks': [], **values, 'wind_dir_deg_true': wind_deg_true, 'noted': plain_noted(values.get('noted'))}
     if not is_new:
         _keep_other_version(db, lap, values, writer)
     changed = another_way or lap.removed_at is not None
@@ -340,6 +343,7 @@ def _request_for(db: Session, sortie: Sortie, values: Mapping[str, Any], batch: 
         landing=values.get('landing'),
         spot_ft=values.get('spot_ft'),
         runway_end=runway_end(db, values.get('runway_end_id')),
+        alone=values.get('alone'),
         so_far=batch.so_far if batch else None,
     )
     if values.get('aim_point_ft') is not None:
@@ -361,6 +365,14 @@ def runway_end(db: Session, runway_end_id: int | None) -> RunwayEnd | None:
     if row is None or row.removed_at is not None:
         raise RefusedRequest({'runway_end_id': str(InvalidInput('runway_end_id', runway_end_id, 'one of the school'))})
     return row
+
+
+def plain_noted(noted: Mapping[str, Any] | None) -> dict[str, Any] | None:
+    """Calls of a lap as its row keeps them; None of none."""
+    if noted is None:
+        return None
+    found: dict[str, Any] = _NOTED.dump_python(_NOTED.validate_python(noted), mode='json', exclude_none=True)
+    return {name: one for name, one in found.items() if one not in ([], {})} or None
 
 
 def _wind_read(lap: Lap, values: Mapping[str, Any], request: BriefRequest) -> float | None:
@@ -385,6 +397,7 @@ def _fly_another_way(db: Session, sortie: Sortie, lap: Lap, values: Mapping[str,
     """Put right what a lap was flown by: its kind, its spot, the aim point; whether anything is different now."""
     landing, spot_ft, end_id = values.get('landing'), values.get('spot_ft'), values.get('runway_end_id')
     another = landing not in (None, lap.landing) or spot_ft not in (None, lap.spot_ft)
+    another |= values.get('alone') not in (None, (lap.conditions or {}).get('alone', False))
     if another or end_id not in (None, lap.runway_end_id):
         values = {
             **values,

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import statistics
+from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import cast, get_args
 
@@ -54,6 +56,7 @@ class Planned:
     live: BriefRequest
     parts: Parts
     requests: dict[LandingKind, BriefRequest]
+    usual_marks: tuple[str, ...]  # that the student's latest laps were given, most often first
 
 
 @remembered(300)
@@ -85,8 +88,17 @@ def planned(
         laps = {cast(LandingKind, lap.kind) for lap in parts.lap_plan.laps if lap.kind in _LANDINGS}
         if laps <= wanted:
             kept = {kind: one for kind, one in requests.items() if kind in laps | {live.landing}}
-            return Planned(live=live, parts=parts, requests=kept)
+            return Planned(live=live, parts=parts, requests=kept, usual_marks=_usual(plan.lesson.record))
         wanted |= laps  # where none of the likely kinds has room, the core looks for others
+
+
+_USUAL_MARKS, _MARKED_LEAST = 8, 2  # [own] how many are shown, of those that were given at least so often
+
+
+def _usual(records: Sequence[KindRecord]) -> tuple[str, ...]:
+    counts = Counter(mark for record in records for mark in record.marks)
+    often = sorted((-number, mark) for mark, number in counts.items() if number >= _MARKED_LEAST)
+    return tuple(mark for _, mark in often[:_USUAL_MARKS])
 
 
 def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:
@@ -114,6 +126,7 @@ def records_of(db: Session, sortie: Sortie) -> tuple[KindRecord, ...]:
                 mean_error_ft=statistics.fmean(errors) if errors else None,
                 spread_ft=statistics.stdev(errors) if len(errors) > 1 else None,
                 days_since=float(max(0, (sortie.planned_on - flown_on).days)),
+                marks=tuple(mark for lap in laps for mark in lap.marks or ()),
             )
         )
     return tuple(found)

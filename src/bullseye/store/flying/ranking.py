@@ -22,6 +22,7 @@ from bullseye.core.given.standards import BUILT_IN
 from bullseye.core.given.standards import Standard as CoreStandard
 from bullseye.core.given.technique import Technique as CoreTechnique
 from bullseye.store.equipment import catalogue
+from bullseye.store.flying.alone import signed_of
 from bullseye.store.flying.requests import limits_of, reported_weather
 from bullseye.store.learning.calibrations import teaching_laps
 from bullseye.store.rows.equipment import Aircraft, Standard, Technique
@@ -37,7 +38,8 @@ def rank(
     :raises InvalidInput: for an aircraft or student the school does not have
     :raises RefusedRequest: with a message for each wrong field
     """
-    airfield = catalogue.airfield_of(catalogue.airfield(db, airfield_id))
+    field = catalogue.airfield(db, airfield_id)
+    airfield = catalogue.airfield_of(field)
     row = db.get(Aircraft, choices['aircraft_id'])
     student = db.get(User, choices['student_id']) if choices['student_id'] else None
     if row is None:
@@ -63,7 +65,12 @@ def rank(
         **limits_of(db.get_one(School, by.school_id)),
         'surface_state': choices['surface_state'],
         'student_crosswind_limit_kt': student.crosswind_limit_kt if student else None,
+        'alone': choices['alone'],
     }
+    if choices['alone'] and student is not None:
+        data |= signed_of(
+            db, school_id=by.school_id, student_id=student.id, on=now.date(), field=field.name, ident=None
+        )
     request = parse_request(data, aircraft_by_name={})
     if student is not None:
         request = _as_known(db, request, _Pilot(by.school_id, row.id, student.id))

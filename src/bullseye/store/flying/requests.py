@@ -26,6 +26,8 @@ from bullseye.core.given.overrule import Overrule
 from bullseye.core.learn.steps import moves_the_aim, stepped_aim_ft
 from bullseye.store.equipment import catalogue, versions
 from bullseye.store.errors import UNREADABLE, UnreadableRow
+from bullseye.store.flying.alone import signed_for
+from bullseye.store.learning.beliefs import kept_belief, plain_belief
 from bullseye.store.learning.calibrations import TeachingLaps, teaching_laps
 from bullseye.store.rows.equipment import Aircraft, RunwayEnd, Standard, Technique
 from bullseye.store.rows.flying import Lap, Sortie
@@ -34,7 +36,6 @@ from bullseye.words.language import remembered
 
 brief_of = remembered(1_000)(make_brief)  # a request says all a brief depends on; the same is asked again and again
 aim_of_ft = remembered(1_000)(recommended_aim_ft)
-_BELIEF = TypeAdapter(Calibration)
 _OVERRULES = TypeAdapter(tuple[Overrule, ...])
 
 
@@ -152,6 +153,7 @@ def request_of(
             flap=sortie.flap,
             approach_speed_kias=sortie.approach_speed_kias,
             student_crosswind_limit_kt=rows.student.crosswind_limit_kt,
+            alone=sortie.alone,
             **({} if school is None else limits_of(school)),
         )
     except InvalidInput as error:
@@ -175,25 +177,9 @@ def changed_request(request: BriefRequest, changes: dict[str, Any]) -> BriefRequ
         raise RefusedRequest({path.removeprefix('weather.'): text for path, text in messages(error).items()}) from None
 
 
-_BELIEVED = tuple(one.name for one in dataclasses.fields(Calibration))
-
-
-def plain_belief(known: Calibration) -> list[Any]:
-    """A belief as a row keeps it: its figures in their order, without their names, of which there would be more."""
-    found = [getattr(known, name) for name in _BELIEVED]
-    while found and found[-1] is None:
-        found.pop()
-    return found
-
-
-def kept_belief(kept: list[Any] | dict[str, Any]) -> Calibration:
-    """A belief that a row keeps; those of earlier days have names."""
-    named = kept if isinstance(kept, dict) else dict(zip(_BELIEVED, kept, strict=False))
-    return _BELIEF.validate_python(named)
-
-
 _REPORTED = ('visibility_m', 'ceiling_ft', 'hazards', 'later', 'wind_range_from_deg_true', 'wind_range_to_deg_true')
-_OF_THE_DAY = ('surface_state', 'least_ceiling_ft', 'least_visibility_m')
+_OF_ALONE = ('alone', 'signed_wind_kt', 'signed_crosswind_kt', 'signed_state')
+_OF_THE_DAY = ('surface_state', 'least_ceiling_ft', 'least_visibility_m', *_OF_ALONE)
 
 
 def _unusual(request: BriefRequest) -> dict[str, Any]:
@@ -374,13 +360,20 @@ def live_request(
     landing: LandingKind | None = None,
     spot_ft: float | None = None,
     runway_end: RunwayEnd | None = None,
+    alone: bool | None = None,
     so_far: SortieSoFar | None = None,
 ) -> BriefRequest:
     """The request of a sortie with all that its school, student and laps so far add; or of another kind, spot, runway.
 
+    :param alone: whether a student flies it alone; None: as the sortie is flown
     :param so_far: what the sortie has taught so far, for a caller who writes many laps
     """
     request = _asked(sortie, landing=landing, spot_ft=spot_ft, runway_end=runway_end, so_far=so_far)
+    if alone is not None and alone != request.alone:
+        request = dataclasses.replace(request, alone=alone)
+    if request.alone:
+        end = runway_end or sortie.runway_end
+        request = dataclasses.replace(request, **signed_for(db, sortie, end))
     kind, flap = request.landing, request.flap_setting.name
     prior = prior_deceleration_fps2(request)
     so_far = so_far or SortieSoFar()

@@ -31,11 +31,11 @@ _WEATHER = ('wind_kt', 'wind_dir_deg_true', 'gust_kt', 'temperature_c', 'qnh_hpa
 # what a copy takes from the sortie it is of: neither its weather nor its flight
 _COPIED = (
     *('student_id', 'instructor_id', 'aircraft_id', 'runway_end_id', 'standard_id', 'technique_id', 'landing', 'flap'),
-    *('weight_lb', 'spot_ft', 'takeoff', 'pattern', 'booked_min', 'fuel_gal', 'planned_time'),
+    *('weight_lb', 'spot_ft', 'takeoff', 'pattern', 'booked_min', 'fuel_gal', 'planned_time', 'alone'),
 )
 _STANDARD_AIR = {'temperature_c': 15.0, 'qnh_hpa': 1_013.25}
 _USUAL = {
-    **{'takeoff': 'normal', 'surface_state': 'dry', 'wind_source': 'hand', 'booked_min': 60.0},
+    **{'takeoff': 'normal', 'surface_state': 'dry', 'wind_source': 'hand', 'booked_min': 60.0, 'alone': False},
     **_STANDARD_AIR,
 }
 _NO_WIND = {'wind_kt': None, 'wind_dir_deg_true': None, 'gust_kt': None}

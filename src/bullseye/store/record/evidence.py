@@ -24,7 +24,7 @@ from bullseye.core.model.touchdown import predict
 from bullseye.core.record.evidence import Flown
 from bullseye.store.errors import UNREADABLE
 from bullseye.store.flying import judging
-from bullseye.store.flying.around import measured_of, plans_of, worked_out
+from bullseye.store.flying.around import beyond_of, called_of, measured_of, plans_of, worked_out
 from bullseye.store.flying.lapwind import wind_of, wind_said
 from bullseye.store.flying.requests import brief_of, flown_requests
 from bullseye.store.rows.equipment import Airfield, RunwayEnd
@@ -162,6 +162,8 @@ def _flown(lap: Lap, request: BriefRequest, field: str, plan: Plan) -> Flown:
         marks=tuple(marks),
         drill_met=_drill_met(lap, request),
         takeoff=plan.takeoff,
+        **called_of(lap),
+        beyond=beyond_of(lap, request),
         around=around,
         worked_out=None if around is None else worked_out(lap, request, plan),
     )

@@ -88,6 +88,7 @@ class Sortie(SchoolOwned, Base):
     booked_min: Mapped[float] = mapped_column(default=60.0)
     fuel_gal: Mapped[float | None]
     lap_plan: Mapped[list[Json] | None] = mapped_column(JSONB(none_as_null=True))  # as ordered; null: as worked out
+    alone: Mapped[bool] = mapped_column(default=False, server_default=false())  # a student without an instructor
     is_mock_test: Mapped[bool] = mapped_column(default=False, server_default=false())
     from_demo: Mapped[bool] = mapped_column(default=False)
     revision: Mapped[int] = mapped_column(server_default='1')  # goes up with every change
@@ -187,6 +188,7 @@ class Lap(SchoolOwned, Base):
     wind_kt: Mapped[float | None]
     gust_kt: Mapped[float | None]
     marks: Mapped[list[str]] = mapped_column(JSONB, default=list)  # what else was seen
+    noted: Mapped[Json | None] = mapped_column(JSONB(none_as_null=True))  # the core's Noted
     note: Mapped[str | None] = mapped_column(String(200))
     excluded: Mapped[str | None] = mapped_column(String(16))  # why it teaches nothing; null: it does
     flown_by: Mapped[str | None] = mapped_column(String(12))

@@ -267,11 +267,26 @@ windlimit-tailwind_over = Rückenwind { $value }, mit Böen, liegt über der Gre
 windlimit-crosswind = Seitenwind { $value } liegt über der Grenze { $name ->
     [aircraft] des Flugzeugs
     [school] der Flugschule
+    [signed] der Freigabe
    *[student] des Flugschülers
  } von { $limit } ({ $source }).
 windlimit-gusts = Böen { $value } über dem stetigen Wind; unsere Grenze ist { $limit }: lieber warten.
+windlimit-crosswind_alone = Mit Fluglehrer an Bord wird das geflogen; allein verbietet es die Grenze { $name ->
+    [school] der Flugschule
+    [signed] der Freigabe
+   *[student] des Flugschülers
+ } von { $limit } ({ $source }). Seitenwind { $value }.
+windlimit-signed = Wind mit { $value } liegt über den { $limit }, die die Freigabe zum Alleinflug erlaubt.
 windlimit-strong = Wind mit { $value }: zu viel für einen Flugschüler allein, dessen Grenze { $limit } ist.
 windlimit-too_strong = Bei { $value } Gegenwind kommt das Flugzeug über Grund kaum voran: jenseits von { $limit } kennt unser Modell keine solche Landung. Fliegen Sie nicht nach diesen Zahlen.
+
+## What a student alone has no leave for.
+
+alone-expired = Die Freigabe zum Alleinflug ist abgelaufen: der Fluglehrer unterschreibt neu, bevor dieser Flugschüler allein fliegt.
+alone-elsewhere = Die Freigabe zum Alleinflug nennt diesen Platz oder diese Piste nicht: hier nicht allein.
+alone-none = Für diesen Flugschüler liegt keine Freigabe zum Alleinflug vor: nur der Fluglehrer oder eine Lizenz erlaubt den Flug allein.
+alone-no_limit = Weder Schule noch Fluglehrer haben gesagt, wie viel Seitenwind dieser Flugschüler allein haben darf: unbekannt, also nicht allein.
+alone-no_own_limit = Die eigene Seitenwindgrenze dieses Flugschülers ist nicht gesetzt; nur die der Schule gilt. Fragen Sie den Fluglehrer.
 
 ## Die Kniebrettkarte, Zeile für Zeile.
 

@@ -6,6 +6,14 @@ around-landed_broken = Im Endanflug war es nicht stabil und wurde trotzdem gelan
 around-around_broken = Durchstarten war richtig: im Endanflug war es nicht stabil.
 around-landed_stable = Im Endanflug stabil: die Landung war richtig.
 around-around_free = Durchstarten kostet nichts, nötig oder nicht.
+around-landed_late = Es setzte { $beyond } hinter dem Durchstartpunkt auf. Dort nicht unten heißt durchstarten, jedes Mal.
+around-why_not_stable = Durchstarten war richtig: es war nicht stabil.
+around-why_window_gone = Durchstarten war richtig: die Aufsetzzone war vorbei. Es kostet nichts; fliegen Sie es noch einmal.
+around-why_occupied = Durchstarten war richtig: die Piste war nicht frei.
+around-why_traffic = Durchstarten war richtig: jemand anders war im Weg.
+around-why_gust = Durchstarten war richtig: eine Bö hatte es versetzt.
+around-why_bounce = Durchstarten war richtig: es war gehüpft.
+around-came_late = Das Durchstarten kam spät: entscheiden Sie am Tor oder am Durchstartpunkt, und nicht dahinter.
 around-stable_unknown = Ob es im Endanflug stabil war, wurde nicht gemessen: Landen oder Durchstarten wird nicht bewertet.
 around-liftoff_late = { $value } hinter der berechneten Strecke abgehoben: bis { $limit } ist die übliche Streuung.
 around-liftoff_early = { $value } vor der berechneten Strecke abgehoben: wurde gezogen?
@@ -87,6 +95,15 @@ explain-untimed_short = Der Grund ist noch nicht bekannt. Stoppen Sie in der nä
 explain-dropped_in = Es ist durchgesackt: zu hoch abgefangen. Beginnen Sie das Abfangen am Zeichen und nicht darüber. Blick ans ferne Ende, und dicht über der Piste ausschweben. Wenn es wegsinkt: Gas geben oder durchstarten.
 explain-ballooned = Es ist weggestiegen: beim Abfangen zu schnell gezogen. Fangen Sie weich ab, halten Sie die Fluglage, wenn es steigt, und starten Sie bei starkem Wegsteigen durch.
 explain-flat = Es kam flach auf: angeflogen, bevor das Ausschweben zu Ende war. Nehmen Sie das Höhenruder weiter zurück, bis es nicht mehr fliegen will.
+explain-pushed = Es wurde zur Piste hin gedrückt. Retten Sie nie eine Landung durch Nachdrücken: Lage, Gas, und durchstarten.
+explain-stall_warning_high = Die Überziehwarnung kam mit Luft unter den Rädern. Fangen Sie tiefer ab, und geben Sie Gas, wenn es sinkt, oder starten Sie durch.
+explain-rounded_out_high = Es wurde zu hoch abgefangen. Beginnen Sie an der Marke der Bemalung und nicht darüber, und schauen Sie ans ferne Ende. Hoch und langsam: durchstarten.
+explain-power_left_on = Das Gas blieb stehen, und es flog weiter. Schließen Sie es beim Abfangen sanft bis Leerlauf, und halten Sie die Lage.
+explain-rounded_out_low = Es wurde zu tief abgefangen und traf noch fliegend auf die Piste. Beginnen Sie an der Marke, wenn nötig einen Strich früher, und ziehen Sie weich.
+explain-rounded_out_late = Es wurde spät abgefangen und traf noch fliegend auf die Piste. Beginnen Sie an der Marke, wenn nötig einen Strich früher, und ziehen Sie weich.
+explain-let_go = Das Ausschweben wurde mit Fahrt aufgegeben. Ziehen Sie weiter, bis es nicht mehr fliegen will.
+explain-eyes_too_near = Der Blick blieb zu nah, und die Höhe wurde geraten. Schauen Sie ans ferne Ende, wenn die Piste breit wird.
+explain-stirred = Im Ausschweben wurde gerührt. Nur eine Richtung: halten, oder etwas weiter zurück.
 explain-roundout_long = Das Ausschweben begann { $amount } zu weit hinten: früher auf den Gleitweg, und am Zeichen abfangen, nicht darüber.
 explain-roundout_short = Das Ausschweben begann { $amount } zu früh: halten Sie den Zielpunkt bis zum Zeichen still, dann fangen Sie ab.
 explain-hold_off_long = { $amount } zu lang ausgeschwebt: prüfen Sie, ob das Gas beim Abfangen geschlossen ist und nichts zu früh gezogen wird.
@@ -149,7 +166,7 @@ summary-scattered = Streuung { $spread }: in jeder Runde dieselbe Geschwindigkei
 summary-no_error = Keine stetige Ablage: im Mittel auf dem Ziel, Streuung { $spread }. Lassen Sie den Zielpunkt, wo er ist.
 summary-no_error_long = Keine stetige Ablage: im Mittel { $mean } zu lang, Streuung { $spread }. Lassen Sie den Zielpunkt, wo er ist.
 summary-no_error_short = Keine stetige Ablage: im Mittel { $mean } zu kurz, Streuung { $spread }. Lassen Sie den Zielpunkt, wo er ist.
-summary-dropped_in = Bei { $dropped } von { $landings } Landungen durchgesackt: das Abfangen beginnt zu hoch. Bringen Sie das in Ordnung, bevor der Zielpunkt verschoben wird: Tiefanflüge über der Piste, dann aus demselben Bild landen.
+summary-dropped_in = Bei { $dropped } von { $landings } Landungen zu hoch abgefangen oder durchgesackt: das Abfangen beginnt zu hoch. Bringen Sie das in Ordnung, bevor sich der Zielpunkt verschiebt: Tiefanflüge über der Piste, dann aus demselben Bild landen.
 summary-steady = { $steadily }.
 
 ## Fehler und Abhilfe.
@@ -280,6 +297,239 @@ fault-off_centreline_cause_1 = Blick an der Nase vorbei, auf der Seite, auf der 
 fault-off_centreline_cause_2 = Vor dem Tor nicht ausgerichtet.
 fault-off_centreline_now_1 = Zur Linie korrigieren, solange Luft darunter ist; rollend mit wenig Seitenruder.
 fault-off_centreline_how = Tiefanflüge mit der Linie zwischen den Füßen, von Ende zu Ende.
+
+fault-rotation_name = Zu früh oder zu spät abgehoben
+fault-rotation_looks = Es wird vom Boden gezogen, bevor es fliegen will, oder lange festgehalten, wenn es längst flöge.
+fault-rotation_cause_1 = Ab der Hälfte des Anrollens wurde nicht auf die Geschwindigkeit geachtet.
+fault-rotation_cause_2 = Die gedruckte Geschwindigkeit gilt nur für eine Masse.
+fault-rotation_now_1 = Zu früh: Nase etwas tiefer, dicht über der Piste bleiben, Fahrt kommen lassen.
+fault-rotation_now_2 = Zu spät: das Bugrad entlasten und es fliegen lassen.
+fault-rotation_how = Am Rollhalt die Abhebegeschwindigkeit für die heutige Masse sagen, und beim Rollen ausrufen.
+
+fault-nosewheel_held_down_name = Bugrad beim Anrollen niedergedrückt
+fault-nosewheel_held_down_looks = Das Höhenruder ist gedrückt, das Bugrad flattert, das Flugzeug hüpft zur Seite.
+fault-nosewheel_held_down_cause_1 = Gedrückt, um es im Seitenwind gerade zu halten.
+fault-nosewheel_held_down_now_1 = Das Bugrad früh entlasten; gerade mit dem Seitenruder, Fläche in den Wind.
+fault-nosewheel_held_down_now_2 = Nicht gerade, und es ist noch Piste da: Gas weg und anhalten.
+fault-nosewheel_held_down_how = Anrollen mit eben leichtem Bugrad, Querruder voll in den Wind und weniger, wenn es wirkt.
+
+fault-settled_back_name = Nach dem Abheben zurückgesunken
+fault-settled_back_looks = Es verlässt den Boden, die Nase ist hoch, und die Räder kommen noch einmal auf.
+fault-settled_back_cause_1 = Vom Boden gezogen, bevor es außerhalb des Bodeneffekts fliegen konnte.
+fault-settled_back_cause_2 = Sofort gestiegen, statt bis zur Steiggeschwindigkeit tief zu bleiben.
+fault-settled_back_now_1 = Volle Leistung, Nase waagerecht, dicht über der Piste bleiben, bis die Steiggeschwindigkeit da ist.
+fault-settled_back_how = Starts auf weichem Boden: früh abheben, dicht über dem Boden bleiben, steigen, wenn die Fahrt da ist.
+
+fault-altitude_name = Platzrundenhöhe nicht gehalten
+fault-altitude_looks = Der Gegenanflug ist zu hoch, zu tief oder wandert.
+fault-altitude_cause_1 = Nicht getrimmt, und der Blick ist drinnen.
+fault-altitude_cause_2 = Die Leistung für den Horizontalflug ist nicht auswendig bekannt.
+fault-altitude_now_1 = Lage und Leistung für den Horizontalflug setzen, trimmen, dann wieder hinausschauen.
+fault-altitude_how = Ein ganzer Gegenanflug nach Lage und Klang, den Höhenmesser nur querab laut ablesen.
+
+fault-spacing_name = Gegenanflug zu weit oder zu eng
+fault-spacing_looks = Die Piste liegt an der Fläche höher oder tiefer als an der gewünschten Marke.
+fault-spacing_cause_1 = Der Wind im Gegenanflug wurde nicht ausgeglichen.
+fault-spacing_cause_2 = Die erste Kurve war zu früh oder zu spät.
+fault-spacing_now_1 = Jetzt ein wenig hin- oder wegdrehen; nicht erst im Queranflug retten.
+fault-spacing_how = Die Marke an der Fläche für diese Piste nennen, und in jedem Gegenanflug zweimal prüfen.
+
+fault-too_fast_name = Zu schnell in der Platzrunde
+fault-too_fast_looks = Im Gegenanflug, Queranflug oder Endanflug bleibt die Fahrt über der besprochenen.
+fault-too_fast_cause_1 = Leistung spät oder zu wenig zurückgenommen.
+fault-too_fast_cause_2 = Nase im Queranflug und Endanflug zu tief.
+fault-too_fast_cause_3 = Nicht auf die Geschwindigkeit getrimmt.
+fault-too_fast_now_1 = Nase in die Lage der Geschwindigkeit heben, Gas herausnehmen, dann trimmen.
+fault-too_fast_now_2 = Am Tor noch zu schnell: volle Leistung und durchstarten.
+fault-too_fast_how = Jeder Teil hat eine Geschwindigkeit: zu Beginn sagen, und binnen zehn Sekunden haben.
+
+fault-too_slow_name = Zu langsam in der Platzrunde
+fault-too_slow_looks = Die Fahrt fällt unter die besprochene; die Nase ist hoch, die Ruder sind weich.
+fault-too_slow_cause_1 = Mit der Nase gehalten, wo Leistung fehlte.
+fault-too_slow_cause_2 = Klappen gesetzt, ohne die Nase zu senken.
+fault-too_slow_now_1 = Nase tiefer und Gas, beides zugleich; keine Kurve, bevor die Fahrt zurück ist.
+fault-too_slow_now_2 = Nahe am Boden: volle Leistung und durchstarten.
+fault-too_slow_how = Langsamflug in der Höhe mit jeder Klappenstellung, dann Platzrunden mit laut genannter Fahrt.
+
+fault-descent_late_name = Sinkflug spät begonnen
+fault-descent_late_looks = Querab geht vorbei, und der Queranflug hat noch viel Höhe.
+fault-descent_late_cause_1 = Checks oder Gespräch in dem Augenblick, in dem das Gas zurückgehört.
+fault-descent_late_cause_2 = Ein Wind zum Platz hin, der den Queranflug kurz macht.
+fault-descent_late_now_1 = Gas weg und so viel Klappe wie erlaubt; den Queranflug etwas verlängern.
+fault-descent_late_now_2 = Am Tor nicht stabil: durchstarten.
+fault-descent_late_how = Checks vor querab erledigen, sodass dort nur Gas und Klappen bleiben.
+
+fault-corner_cut_name = Ecke zum Endanflug abgekürzt
+fault-corner_cut_looks = Der Queranflug verschwindet, eine lange Kurve endet in einem kurzen Endanflug.
+fault-corner_cut_cause_1 = Der Blick an der Piste statt an einem Queranflug.
+fault-corner_cut_cause_2 = Eile wegen eines anderen dahinter.
+fault-corner_cut_now_1 = Im Queranflug einige Sekunden gerade fliegen, zum Endanflug schauen, dann drehen.
+fault-corner_cut_how = Für jede Ecke eine Marke am Boden wählen, und von Marke zu Marke fliegen.
+
+fault-not_trimmed_name = Nicht getrimmt
+fault-not_trimmed_looks = Die Hand hält, was die Trimmung halten sollte, und die Fahrt wandert mit jedem Blick zur Seite.
+fault-not_trimmed_cause_1 = Trimmung nach jeder Änderung von Leistung, Klappe oder Fahrt vergessen.
+fault-not_trimmed_now_1 = Lage, Leistung, Trimmung, in dieser Folge; dann eine Sekunde loslassen und schauen.
+fault-not_trimmed_how = Einen Gegenanflug mit zwei Fingern fliegen, und trimmen, bis sie nicht gebraucht werden.
+
+fault-over_controlled_name = Übersteuert
+fault-over_controlled_looks = Der Steuerknüppel ist nie ruhig, und das Flugzeug kommt nie zur Ruhe.
+fault-over_controlled_cause_1 = Ein fester Griff.
+fault-over_controlled_cause_2 = Korrigiert, bevor die letzte Korrektur gewirkt hat.
+fault-over_controlled_now_1 = Eine Sekunde die Hand weg, dann zwei Finger: ein Druck, warten, schauen.
+fault-over_controlled_how = Endanflüge mit zwei Fingern; jedes Rühren ist Widerstand.
+
+fault-check_missed_name = Check vergessen
+fault-check_missed_looks = Ein Teil der Platzrunde endet, und sein Check war nicht zu hören.
+fault-check_missed_cause_1 = Er hat keinen festen Ort in der Platzrunde.
+fault-check_missed_now_1 = Jetzt nachholen, wenn Höhe und Zeit da sind, laut; sonst durchstarten.
+fault-check_missed_how = Jeder Check an seinem Ort, in jeder Runde laut gesagt, auch wenn es albern scheint.
+
+fault-gear_late_name = Fahrwerk spät ausgefahren
+fault-gear_late_looks = Querab ist vorbei, und die Räder sind nicht ausgefahren und geprüft.
+fault-gear_late_cause_1 = Zu schnell für das Fahrwerk, als sein Ort kam.
+fault-gear_late_cause_2 = Gespräch oder Verkehr genau in diesem Augenblick.
+fault-gear_late_now_1 = Unter der Grenze: Fahrwerk aus, drei Grüne, laut. Im kurzen Endanflug im Zweifel: durchstarten.
+fault-gear_late_how = Fahrwerk vor querab unter seiner Grenze, dann drei Grüne im Gegenanflug, Queranflug und Endanflug.
+
+fault-call_missed_name = Funkspruch vergessen
+fault-call_missed_looks = Andere hören nicht, wo dieses Flugzeug ist.
+fault-call_missed_cause_1 = Der Kopf ist voll vom Fliegen: erst fliegen, aber dann der Spruch.
+fault-call_missed_now_1 = Den Spruch für den jetzigen Ort machen, kurz.
+fault-call_missed_how = Die Sprüche einer Runde zu Hause laut sagen, bis sie von selbst kommen.
+
+fault-lookout_missed_name = Luftraum nicht beobachtet
+fault-lookout_missed_looks = Eine Kurve beginnt, ohne dass vorher der Kopf dreht.
+fault-lookout_missed_cause_1 = Der Blick klebt an den Instrumenten.
+fault-lookout_missed_now_1 = Kurve beenden, Fläche heben, schauen, dann drehen.
+fault-lookout_missed_how = Vor jeder Kurve „links frei“ oder „rechts frei“ sagen, und es auch meinen.
+
+fault-chased_name = Mit dem Gas gejagt
+fault-chased_looks = Im Endanflug geht das Gas hin und her, und weder Gleitweg noch Fahrt bleiben.
+fault-chased_cause_1 = Jedes Wackeln wird sofort beantwortet.
+fault-chased_cause_2 = Die Lage ändert sich mit dem Gas zusammen.
+fault-chased_now_1 = Lage halten, Gas einmal setzen, drei Sekunden warten und auf den Zielpunkt schauen.
+fault-chased_how = Endanflüge, in denen das Gas nur dreimal bewegt werden darf.
+
+fault-gate_name = Am Tor nicht stabil
+fault-gate_looks = Neben Gleitweg, Fahrt oder Linie am Tor, und der Anflug geht weiter.
+fault-gate_cause_1 = Die Platzrunde war gehetzt, oder das Tor sitzt nicht.
+fault-gate_cause_2 = Niemand hat vorher entschieden, was nicht stabil heißt.
+fault-gate_now_1 = Am Tor durchstarten, jedes Mal. Nicht warten, bis es besser wird.
+fault-gate_how = In jeder Runde am Tor laut „stabil“ oder „durchstarten“ sagen.
+
+fault-power_left_on_name = Gas stehen gelassen
+fault-power_left_on_looks = Es schwebt dicht über der Piste und hört nicht auf zu fliegen.
+fault-power_left_on_cause_1 = Die Hand blieb vor dem Leerlauf stehen.
+fault-power_left_on_cause_2 = Angst, es durchsacken zu lassen.
+fault-power_left_on_now_1 = Sanft schließen und die Lage halten. Hinter dem Durchstartpunkt: volle Leistung, durchstarten.
+fault-power_left_on_how = „Leerlauf“ sagen, wenn der Hebel am Anschlag ist, bevor das Abfangen fertig ist.
+
+fault-rounded_out_high_name = Zu hoch abgefangen
+fault-rounded_out_high_looks = Es fliegt waagerecht mit viel Luft unter den Rädern, und dort oben geht die Fahrt aus.
+fault-rounded_out_high_cause_1 = Der Blick ist zu nah, sodass der Boden heranzurasen scheint.
+fault-rounded_out_high_cause_2 = Eine breite Piste, die tief aussieht.
+fault-rounded_out_high_now_1 = Nicht weiter ziehen, Lage halten; ein wenig Gas, wenn es sinkt. Hoch und langsam: durchstarten.
+fault-rounded_out_high_how = Das Abfangen an einer Marke der Bemalung beginnen, Blick ans ferne Ende, und die Marke Runde für Runde näher legen.
+
+fault-rounded_out_low_name = Tief oder spät abgefangen
+fault-rounded_out_low_looks = Die Piste kommt schnell, und erst kurz vor dem Aufschlag wird waagerecht gezogen.
+fault-rounded_out_low_cause_1 = Zu lange auf den Zielpunkt geschaut.
+fault-rounded_out_low_cause_2 = Eine schmale Piste, die hoch aussieht.
+fault-rounded_out_low_now_1 = Nicht reißen: weich ziehen, und Gas, wenn der Boden vor der Waagerechten kommt.
+fault-rounded_out_low_how = An einer Marke einen Strich früher beginnen; Tiefanflüge zeigen die Höhe des Ausschwebens.
+
+fault-eyes_too_near_name = Blick zu nah
+fault-eyes_too_near_looks = Der Kopf bleibt unten auf der Piste dicht voraus, und die Höhe wird geraten.
+fault-eyes_too_near_cause_1 = Der Zielpunkt wird bis unter die Nase verfolgt.
+fault-eyes_too_near_now_1 = Wenn die Piste breit wird, ans ferne Ende schauen.
+fault-eyes_too_near_how = Tiefanflüge über der Piste, den Blick die ganze Zeit am fernen Ende.
+
+fault-stirred_name = Im Ausschweben gerührt
+fault-stirred_looks = Der Steuerknüppel wird nahe am Boden vor und zurück gepumpt.
+fault-stirred_cause_1 = Mit dem Knüppel nach dem Boden gesucht.
+fault-stirred_now_1 = Nur eine Richtung: halten, oder etwas weiter zurück. Nie nach vorn.
+fault-stirred_how = Ausschweben in der Höhe mit langsamem, stetigem Zug üben.
+
+fault-let_go_name = Ausschweben aufgegeben
+fault-let_go_looks = Der Zug lässt nach, und es fliegt mit Fahrt auf die Piste.
+fault-let_go_cause_1 = Auf das Aufsetzen gewartet, statt es hinauszuzögern.
+fault-let_go_cause_2 = Dem Arm ging die Kraft aus: nicht getrimmt.
+fault-let_go_now_1 = Weiter ziehen, bis es nicht mehr fliegen will, und auch nach dem Aufsetzen.
+fault-let_go_how = „Halten, halten“ sagen, bis die Räder unten sind.
+
+fault-pushed_name = Nahe am Boden nachgedrückt
+fault-pushed_looks = Nach einem Wegsteigen oder Hüpfer geht die Nase zur Piste hinunter.
+fault-pushed_cause_1 = Der Wunsch, es unten zu haben.
+fault-pushed_now_1 = Lage, Gas, durchstarten. Nie eine Landung durch Nachdrücken retten.
+fault-pushed_how = Durchstarten aus dem Wegsteigen und aus dem Hüpfer, bis es von selbst kommt.
+
+fault-nosewheel_not_held_name = Bugrad nicht hochgehalten
+fault-nosewheel_not_held_looks = Das Bugrad kommt mit den Haupträdern herunter, oder fällt gleich danach.
+fault-nosewheel_not_held_cause_1 = Der Zug ließ beim Aufsetzen nach.
+fault-nosewheel_not_held_now_1 = Nach dem Aufsetzen Höhenruder gezogen halten; die Nase spät von selbst kommen lassen.
+fault-nosewheel_not_held_how = Landen, und weiter ziehen, bis das Bugrad fällt.
+
+fault-mains_first_name = Haupträder zuerst bei der Dreipunktlandung
+fault-mains_first_looks = Die Haupträder kommen auf, während das Heck noch fliegt, und es hüpft.
+fault-mains_first_cause_1 = Nicht bis zu der Lage ausgeschwebt, die es am Boden hat.
+fault-mains_first_now_1 = Lage halten und setzen lassen, oder durchstarten. Nicht nachdrücken.
+fault-mains_first_how = Die Lage am Boden auswendig lernen, und genau bis zu diesem Bild ausschweben.
+
+fault-tail_first_name = Spornrad zuerst
+fault-tail_first_looks = Das Spornrad kommt auf, und die Haupträder fallen hinterher.
+fault-tail_first_cause_1 = Zu hoch ausgeschwebt, oder über die Bodenlage hinaus gezogen.
+fault-tail_first_now_1 = Den Steuerknüppel lassen, wo er ist, ein wenig Gas, wenn es fällt.
+fault-tail_first_how = Das Bild vom Stehen am Boden ist das Ende des Ziehens.
+
+fault-kicked_name = Zu hart geradegetreten
+fault-kicked_looks = Die Nase schwingt über die Pistenrichtung hinaus, und eine Fläche kommt hoch.
+fault-kicked_cause_1 = Das ganze Seitenruder auf einmal, im letzten Augenblick.
+fault-kicked_cause_2 = Kein Querruder dagegen.
+fault-kicked_now_1 = Wenig Seitenruder, die Fläche in den Wind; wenn es abdriftet: durchstarten.
+fault-kicked_how = Tiefanflüge, in denen die Nase gerade gestellt und die ganze Piste lang gerade gehalten wird.
+
+fault-swung_name = Ausbrechen nach dem Aufsetzen
+fault-swung_looks = Beim Ausrollen geht die Nase zur Seite, und jede Sekunde mehr.
+fault-swung_cause_1 = Mit Drift oder schräg aufgesetzt.
+fault-swung_cause_2 = Füße, die mit dem Aufsetzen aufhörten zu arbeiten.
+fault-swung_cause_3 = Querruder im Seitenwind herausgenommen.
+fault-swung_now_1 = Sofort und wenig Seitenruder, Querruder in den Wind, keine Bremse, solange es schwingt.
+fault-swung_now_2 = Es läuft trotzdem weg, und Fahrt und Piste sind da: volle Leistung, durchstarten.
+fault-swung_how = Die Füße arbeiten, bis es steht: bei jedem Ausrollen sagen.
+
+fault-stick_not_back_name = Höhenruder beim Rollen nicht gezogen
+fault-stick_not_back_looks = Das Höhenruder wird losgelassen, sobald die Räder unten sind.
+fault-stick_not_back_cause_1 = Die Landung gilt als beendet.
+fault-stick_not_back_now_1 = Ziehen und halten, bis es steht; nach einer Radlandung erst drücken, dann ziehen, wenn das Heck kommt.
+fault-stick_not_back_how = Jedes Mal mit noch gezogenem Höhenruder von der Piste rollen.
+
+fault-levers_name = Klappe oder Bremse beim Rollen, spät oder ungefragt
+fault-levers_looks = Eine Hand geht an einen Hebel, während das Flugzeug noch schnell rollt.
+fault-levers_cause_1 = Die Gewohnheit der Kurzlandung, wo niemand sie verlangt hat.
+fault-levers_cause_2 = Gebremst, solange die Flächen noch tragen.
+fault-levers_now_1 = Hände weg von den Hebeln, bis die Piste frei ist, wenn es nicht anders besprochen war.
+fault-levers_how = Vor jeder Landung sagen, was die Hände beim Rollen tun.
+
+fault-around_flown_name = Durchstarten nicht in der Reihenfolge geflogen
+fault-around_flown_looks = Gas spät, Nase zu hoch, Klappen auf einmal, noch über der Piste, oder kein Funkspruch.
+fault-around_flown_cause_1 = Es wird selten gemacht, und dann überrascht.
+fault-around_flown_now_1 = Gas und Vorwärmung, waagerecht, erste Klappenstufe, Fahrt, steigen, restliche Klappen, dann der Spruch.
+fault-around_flown_now_2 = Jemand auf der Piste: zu der Seite gehen, von der man ihn sieht.
+fault-around_flown_how = In jeder Stunde einmal durchstarten, aus einer Höhe, die vorher niemand genannt hat.
+
+fault-sank_through_name = Durch die Höhe gesunken, die für die Piste steht
+fault-sank_through_looks = In der Höhe geht es unter die gedachte Piste, bevor das Ausschweben vorbei ist.
+fault-sank_through_cause_1 = Zu spät oder zu wenig gezogen, als die Fahrt ging.
+fault-sank_through_now_1 = Fangen: Nase tiefer, Gas, und höher neu beginnen.
+fault-sank_through_how = Fünfzig Fuß darüber Leerlauf, dann stetiger Zug, die Sekunden laut gezählt.
+
+fault-low_flown_name = Tiefanflug nicht gehalten
+fault-low_flown_looks = Es setzt auf, oder steigt und sinkt über der Piste.
+fault-low_flown_cause_1 = Blick zu nah.
+fault-low_flown_cause_2 = Zu wenig Gas für diese Fahrt.
+fault-low_flown_now_1 = Ein wenig Gas, Blick ans ferne Ende, eine Höhe; aus Versehen aufgesetzt: weg.
+fault-low_flown_how = Mit zehn Fuß beginnen, und erst tiefer gehen, wenn zehn Fuß zehn Fuß bleiben.
 
 ## Wonach eine Landung bewertet wird, und mit welcher Toleranz.
 

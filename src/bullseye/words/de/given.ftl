@@ -123,6 +123,9 @@ dispute-latest_touchdown_half_costs = Auf kurzer Piste entscheidet die Rollstrec
 dispute-latest_touchdown_third_label = Das erste Drittel
 dispute-latest_touchdown_third_suits = Flugschüler allein, lange Pisten.
 dispute-latest_touchdown_third_costs = Mehr Durchstarten als nötig.
+dispute-latest_touchdown_box_label = Das Ende der Aufsetzzone
+dispute-latest_touchdown_box_suits = Ziellandungen: was die Aufsetzzone verpasst hat, wird noch einmal geflogen.
+dispute-latest_touchdown_box_costs = Ein Durchstarten für jede Landung, die wenige Fuß zu lang wird.
 
 dispute-base_cue_title = Wann in den Queranflug gedreht wird
 dispute-base_cue_about = Nach der Lage des Aufsetzpunkts hinter dem Flügel, oder nach der Zeit.
@@ -239,6 +242,7 @@ limit_source-demonstrated = nachgewiesen, aus dem Flughandbuch
 limit_source-rule = das 0,2-Fache der Überziehgeschwindigkeit; das Flughandbuch schweigt
 limit_source-school = Regel der Flugschule
 limit_source-student = eigene Grenze des Flugschülers
+limit_source-signed = Freigabe zum Alleinflug
 
 ## Strecken und Stellen in Pistenmarkierung.
 

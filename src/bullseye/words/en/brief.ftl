@@ -244,8 +244,18 @@ windlimit-tailwind = Tailwind { $value }, gusts included: longer float and roll.
 windlimit-tailwind_over = Tailwind { $value }, gusts included, is over the limit of { $limit }: choose another runway end.
 windlimit-crosswind = Crosswind { $value } is over the { $name } limit of { $limit } ({ $source }).
 windlimit-gusts = Gusts { $value } above the steady wind; { $limit } is our limit: rather wait.
+windlimit-crosswind_alone = With an instructor aboard this is flown; alone the { $name } limit of { $limit } ({ $source }) forbids it. Crosswind { $value }.
+windlimit-signed = Wind of { $value } is over the { $limit } that the solo sign-off allows.
 windlimit-strong = Wind of { $value }: too much for a student alone, whose limit is { $limit }.
 windlimit-too_strong = In { $value } of headwind the aircraft hardly gets ahead over the ground: our model knows no such landing beyond { $limit }. Do not fly by these figures.
+
+## What a student alone has no leave for.
+
+alone-expired = The solo sign-off has run out: the instructor signs again before this student flies alone.
+alone-elsewhere = The solo sign-off does not name this field or runway: not alone here.
+alone-none = No solo sign-off of this student is on record: only the instructor, or a licence, allows flying alone.
+alone-no_limit = Neither the school nor the instructor has set how much crosswind this student may have alone: it is unknown, so not alone.
+alone-no_own_limit = This student’s own crosswind limit is not set; the school’s alone holds. Ask the instructor.
 
 ## The kneeboard card, line by line.
 

@@ -115,7 +115,7 @@ dispute-aim_speed_habit_suits = Visitors and checks on the day.
 dispute-aim_speed_habit_costs = Short on the day it is flown right.
 
 dispute-latest_touchdown_title = Down by which part of the runway
-dispute-latest_touchdown_about = The go-around point is no farther in than half of the runway, or a third.
+dispute-latest_touchdown_about = The go-around point is no farther in than half of the runway, a third, or the end of the box. A student alone always has a third.
 dispute-latest_touchdown_why = Half leaves room to stop for most; a third is what many schools ask of a student alone.
 dispute-latest_touchdown_half_label = The first half
 dispute-latest_touchdown_half_suits = With an instructor aboard.
@@ -123,6 +123,9 @@ dispute-latest_touchdown_half_costs = On a short runway the roll decides before 
 dispute-latest_touchdown_third_label = The first third
 dispute-latest_touchdown_third_suits = Students alone, long runways.
 dispute-latest_touchdown_third_costs = More go-arounds than are needed.
+dispute-latest_touchdown_box_label = The end of the box
+dispute-latest_touchdown_box_suits = Spot landings: what has gone by its box is flown again.
+dispute-latest_touchdown_box_costs = A go-around for each landing a few feet long.
 
 dispute-base_cue_title = When to turn base
 dispute-base_cue_about = By the place of the spot behind the wing, or by time.
@@ -239,6 +242,7 @@ limit_source-demonstrated = demonstrated, from the handbook
 limit_source-rule = 0.2 of the stalling speed; the handbook is silent
 limit_source-school = school rule
 limit_source-student = student's own limit
+limit_source-signed = solo sign-off
 
 ## Distances and places in runway paint.
 

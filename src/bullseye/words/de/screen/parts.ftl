@@ -298,3 +298,5 @@ parts-enter-your-login-first = Geben Sie zuerst Ihren Anmeldenamen ein: der Link
 parts-limit-of-aircraft = Flugzeug
 parts-limit-of-school = Flugschule
 parts-limit-of-student = Flugschüler
+parts-not-alone-in-this-wind = {"; "}nicht allein bei diesem Wind
+parts-limit-of-the-sign-off = Freigabe

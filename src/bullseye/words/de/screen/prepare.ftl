@@ -53,3 +53,7 @@ prepare-limits-and-local-rules-decide = Grenzen und örtliche Regeln entscheiden
 prepare-laps-already-flown-keep-the = Schon geflogene Runden behalten die Vorbesprechung, mit der sie geflogen wurden.
 prepare-make-the-sortie-and-brief = Flug anlegen und Landung besprechen
 prepare-save-and-brief-the-landing = Speichern und Landung besprechen
+prepare-who-is-aboard = Wer an Bord ist
+prepare-with-instructor = Fluglehrer
+prepare-student-alone = Flugschüler allein
+prepare-alone-means = Allein gelten die Grenzen der Flugschule, des Flugschülers und der Freigabe, und der Durchstartpunkt liegt im ersten Drittel.

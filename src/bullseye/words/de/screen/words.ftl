@@ -50,6 +50,7 @@ words-behind-it-the-factored-roll = dahinter reicht die Piste für die Rollstrec
 words-behind-it-a-climb-does = dahinter reicht das Steigen nicht über das, was dort steht
 words-half-of-the-runway = die halbe Piste
 words-a-third-of-the-runway = ein Drittel der Piste
+words-the-end-of-the-box = das Ende der Aufsetzzone
 words-set-by-the-instructor = vom Fluglehrer festgelegt
 words-minutes-ago = { $minutes ->
     [one] vor {$minutes} Minute

@@ -298,3 +298,5 @@ parts-enter-your-login-first = Enter your login first: the link goes to the mail
 parts-limit-of-aircraft = aircraft
 parts-limit-of-school = school
 parts-limit-of-student = student
+parts-not-alone-in-this-wind = {"; "}not alone in this wind
+parts-limit-of-the-sign-off = solo sign-off

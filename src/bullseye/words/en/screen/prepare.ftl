@@ -53,3 +53,7 @@ prepare-limits-and-local-rules-decide = Limits and local rules decide. An end ov
 prepare-laps-already-flown-keep-the = Laps already flown keep the brief they were flown by.
 prepare-make-the-sortie-and-brief = Make the sortie and brief the landing
 prepare-save-and-brief-the-landing = Save and brief the landing
+prepare-who-is-aboard = Who is aboard
+prepare-with-instructor = Instructor
+prepare-student-alone = Student alone
+prepare-alone-means = Alone, the limits of the school, the student and the solo sign-off bind, and the go-around point is in the first third.

@@ -50,6 +50,7 @@ words-behind-it-the-factored-roll = behind it the factored roll does not fit
 words-behind-it-a-climb-does = behind it a climb does not clear what stands beyond
 words-half-of-the-runway = half of the runway
 words-a-third-of-the-runway = a third of the runway
+words-the-end-of-the-box = the end of the box
 words-set-by-the-instructor = set by the instructor
 words-minutes-ago = { $minutes ->
     [one] {$minutes} minute ago
