@@ -11,11 +11,16 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import IO, Any
 
+from pydantic import TypeAdapter
+
 from bullseye.core.brief.flat import flat_whole_brief, flat_whole_schema
 from bullseye.core.brief.request import RefusedRequest, request_schema
 from bullseye.core.brief.whole import make_whole_brief
 from bullseye.core.brief.whole_request import parse_whole_request, whole_request_schema
 from bullseye.core.learn.advice import advice_adapter, advice_request_schema, advise, parse_advice_request
+from bullseye.core.practise.asked import film_of, film_schema, sight_of, sight_schema
+from bullseye.core.practise.film import Film
+from bullseye.core.practise.sight import Sight
 from bullseye.demo.fleet import AIRCRAFT, field_files
 from bullseye.sim import command as sim_command
 from bullseye.tracks import command as tracks_command
@@ -50,6 +55,28 @@ def advice_from_json(text: str) -> dict[str, Any]:
     answer = advise(parse_advice_request(_read(text), aircraft_by_name=AIRCRAFT))
     found: dict[str, Any] = advice_adapter().dump_python(answer, mode='json')
     return found
+
+
+def sight_from_json(text: str) -> dict[str, Any]:
+    """Answer one request for a picture given as JSON text.
+
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    found: dict[str, Any] = TypeAdapter(Sight).dump_python(sight_of(_read(text)), mode='json')
+    return found
+
+
+def film_from_json(text: str) -> dict[str, Any]:
+    """Answer one request for a film given as JSON text.
+
+    :raises RefusedRequest: with a message for each wrong field
+    """
+    found: dict[str, Any] = TypeAdapter(Film).dump_python(film_of(_read(text), aircraft_by_name=AIRCRAFT), mode='json')
+    return found
+
+
+def _film_schema() -> dict[str, Any]:
+    return film_schema(request_schema(list(AIRCRAFT)))
 
 
 def _answers(lines: IO[str], answer: Answer) -> Iterator[dict[str, Any]]:
@@ -148,6 +175,8 @@ def main(argv: list[str] | None = None) -> int:
     kinds: tuple[tuple[str, str, Answer, Callable[[], dict[str, Any]]], ...] = (
         ('brief', 'work out one lesson from a JSON request', brief_from_json, _brief_schema),
         ('advise', 'learn from laps and say what to fly next', advice_from_json, _advice_schema),
+        ('sight', 'what is seen from one place: directions and pixels', sight_from_json, sight_schema),
+        ('film', 'a whole approach as poses, with what happens in it', film_from_json, _film_schema),
     )
     for name, words, answer, describe in kinds:
         command = commands.add_parser(name, help=words)

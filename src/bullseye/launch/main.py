@@ -9,7 +9,7 @@ import sys
 from bullseye.launch import check, keeping, places, setup, up
 from bullseye.launch.say import GiveUp
 
-_INSIDE = ('brief', 'advise', 'analyse', 'sim')
+_INSIDE = ('brief', 'advise', 'sight', 'film', 'analyse', 'sim')
 
 
 def _inside(arguments: list[str]) -> int:
@@ -46,6 +46,8 @@ def main(argv: list[str]) -> int:
         keeping.add_restore_arguments(commands.add_parser('restore', help='bring a school back from a backup'))
         commands.add_parser('brief', help='work out one lesson from a JSON request')
         commands.add_parser('advise', help='learn from laps and say what to fly next')
+        commands.add_parser('sight', help='what is seen from one place: directions and pixels')
+        commands.add_parser('film', help='a whole approach as poses, with what happens in it')
         commands.add_parser('analyse', help='find laps, takeoffs and touchdowns in recorded tracks')
         commands.add_parser('sim', help='run a simulated stand-in: a weather station, a flight, a receiver')
         commands.add_parser('types', help='write the API description and the types the front end reads it by')

@@ -38,7 +38,10 @@ const measured = computed(() => {
     Partial<Record<'tapped' | 'tracked', { value: number; half_width: number | null }>> | undefined
   return of?.tracked && of.tapped ? of : null
 })
-const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
+const cue = computed(() => {
+  const why = props.lap?.outcome === 'go_around' ? props.lap.around.decision_words : null
+  return why ?? props.lap?.diagnosis.one_change ?? props.here?.cue ?? ''
+})
 const moved = computed(() => {
   if (props.aimFt === null || !props.next) return ''
   if (props.next.spot_ft !== props.spotFt)

@@ -306,11 +306,8 @@ def _marked_change(lap: MeasuredLap, error_ft: float, lead: _Lead) -> Sentence |
     for mark, sides in _TELLS_WHY:
         # what a wrong roundout did is no lesson about the aim, though the aim was held back for its sake
         leads = is_rest or (cause == 'aim' and mark in ROUNDOUT_MARKS)
-        if (
-            mark in lap.marks
-            and leads
-            and (error_ft > 0 if sides == 'long' else error_ft < 0 if sides == 'short' else True)
-        ):
+        is_side = {'long': error_ft > 0, 'short': error_ft < 0, 'either': True}[sides]
+        if mark in lap.marks and leads and is_side:
             return _BOOK.say(mark)
     return _BOOK.say('ballooned') if lap.ballooned and error_ft > 0 and is_rest else None
 

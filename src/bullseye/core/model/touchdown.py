@@ -76,6 +76,7 @@ class Touchdown:
 
 
 _FIELDS = tuple(one.name for one in fields(Approach))
+_OF_TOUCHDOWN = tuple(one.name for one in fields(Touchdown))
 
 
 def touchdown_from_aim_ft(
@@ -155,7 +156,7 @@ def reckon(
     hold_off_height_ft: Any,
     by: Any = np,
 ) -> dict[str, Any]:
-    """All of :class:`Touchdown` by its members' names, for arrays that broadcast against each other.
+    """All of :class:`Touchdown` and :class:`Arc` by their members' names, for arrays that broadcast against each other.
 
     :param by: NumPy, or :class:`OneNumber` where all of them are plain floats
     """
@@ -196,12 +197,40 @@ def reckon(
         'float_ft': float_ft,
         'float_s': float_s,
         'touchdown_ft': start_ft + roundout_ft + float_ft,
+        'air_angle_rad': x,
+        'surface_angle_rad': along,
+        'radius_ft': radius,
+        'wind_above_fps': high,
+        'wind_below_fps': low,
+        'level_fps2': level,
     }
 
 
 def predict(approach: Approach) -> Touchdown:
     """Follow one approach through roundout and hold-off to the touchdown."""
-    return Touchdown(**reckon(**{name: float(getattr(approach, name)) for name in _FIELDS}, by=OneNumber))
+    found = reckon(**{name: float(getattr(approach, name)) for name in _FIELDS}, by=OneNumber)
+    return Touchdown(**{name: found[name] for name in _OF_TOUCHDOWN})
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Arc:
+    """How the roundout is flown, for whoever draws it: a circle in the air from the angle of the path to the surface's.
+
+    The winds are along the runway, against the landing, where the roundout starts and where it is held off [ft/s].
+    """
+
+    air_angle_rad: float
+    surface_angle_rad: float
+    radius_ft: float
+    wind_above_fps: float
+    wind_below_fps: float
+    level_fps2: float  # by which the speed falls in the hold-off
+
+
+def arc_of(approach: Approach) -> Arc:
+    """The circle of one approach's roundout."""
+    found = reckon(**{name: float(getattr(approach, name)) for name in _FIELDS}, by=OneNumber)
+    return Arc(**{one.name: found[one.name] for one in fields(Arc)})
 
 
 def hold_off_groundspeed_kt(approach: Approach) -> float:

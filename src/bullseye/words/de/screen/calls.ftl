@@ -1,7 +1,7 @@
 ## Was ein Fluglehrer zu einer Runde ansagt, je ein Tippen.
 
 calls-roll = Rollen
-calls-around = Durchstarten
+calls-around = Beim Durchstarten
 calls-all = Alle Ansagen
 calls-fewer = Weniger Ansagen
 calls-slight = leicht

@@ -8,3 +8,5 @@ faults-dark-ground-haze-and-rain = Dunkler Boden, Dunst und Regen auf der Scheib
 faults-usually-because = Meist, weil
 faults-now-in-the-air = Jetzt, in der Luft
 faults-practise = Üben:
+faults-look-for = Einen Fehler suchen, nach irgendeinem Wort
+faults-nothing-found = Kein Fehler hat diese Wörter. Versuchen Sie ein kürzeres.

@@ -1,7 +1,7 @@
 ## What an instructor calls of a lap, one tap each.
 
 calls-roll = Roll
-calls-around = Go-around
+calls-around = Going around
 calls-all = All calls
 calls-fewer = Fewer calls
 calls-slight = slight

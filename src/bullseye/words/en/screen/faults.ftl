@@ -8,3 +8,5 @@ faults-dark-ground-haze-and-rain = Dark ground, haze and rain on the screen make
 faults-usually-because = Usually because
 faults-now-in-the-air = Now, in the air
 faults-practise = Practise:
+faults-look-for = Look for a fault, by any word of it
+faults-nothing-found = No fault has these words. Try a shorter one.
