@@ -89,6 +89,7 @@ const places = computed(() => [
         ...(person.value?.role === 'chief' ? ([['/deeds', say('common.who-did-what')]] as const) : []),
         ['/fleet', say('app.fleet')],
       ] as const)),
+  ['/practice', say('common.practice')] as const,
   ['/logbook', say('common.logbook')] as const,
   ['/account', say('common.your-account')] as const,
   ['/syllabus', say('common.syllabus')] as const,

@@ -24,7 +24,7 @@ from bullseye.api.equipment import catalogue, fields, hangar
 from bullseye.api.flying import briefs, cockpit, days, laps, sorties, weather
 from bullseye.api.people import school, secondfactor, session
 from bullseye.api.proxies import NamedProxies, named_networks
-from bullseye.api.record import examining, homework, logbook, signoffs, students, teaching, week
+from bullseye.api.record import examining, homework, logbook, practice, signoffs, students, teaching, week
 from bullseye.api.schema import PROBLEM
 from bullseye.api.tracks import tracks
 from bullseye.api.whole import archive
@@ -103,7 +103,7 @@ def create_app(*, database_url: str | None = None, secret_key: str | None = None
 def _register_resources(app: APIFlask) -> None:
     """All resources, in the order in which the description lists them."""
     lesson = (days, sorties, briefs, laps, weather)
-    record = (students, signoffs, homework, teaching, logbook)
+    record = (students, signoffs, homework, teaching, logbook, practice)
     for resource in (session, catalogue, hangar, fields, *lesson, *record):
         app.register_blueprint(resource.bp)
     app.before_request(secondfactor.require_when_asked)

@@ -22,6 +22,8 @@ import type {
   Aboard,
   Laps,
   Plan,
+  PracticeAnswers,
+  PracticeAsked,
   PlanChanges,
   RankingIn,
   SchoolChange,
@@ -213,6 +215,11 @@ export const api = {
     answered(http.POST('/api/students/{student_id}/signoffs/look', { params: { path: { student_id } }, body })),
   sign: (student_id: number, body: EntryIn & { password: string }) =>
     answered(http.POST('/api/students/{student_id}/signoffs', { params: { path: { student_id } }, body })),
+  practicePath: (query: PracticeAsked) => answered(http.GET('/api/practice/path', { params: { query } })),
+  practiceRoundout: (query: PracticeAsked) => answered(http.GET('/api/practice/roundout', { params: { query } })),
+  practised: (body: PracticeAnswers) => answered(http.POST('/api/practice', { body })),
+  practice: (student_id: number | null) =>
+    answered(http.GET('/api/practice', { params: { query: student_id === null ? {} : { student_id } } })),
   homework: (student_id: number) =>
     answered(http.GET('/api/students/{student_id}/homework', { params: { path: { student_id } } })),
   giveHomework: (student_id: number, body: HomeworkIn) =>

@@ -10,6 +10,10 @@ defineProps<{ on: boolean; slight?: string }>()
     :class="on ? (slight ? '!border-2 !border-ink' : 'button-main') : ''"
     :aria-pressed="on"
   >
-    <span v-if="on" aria-hidden="true">{{ slight ? '◔ ' : '✓ ' }}</span><slot /><span v-if="on && slight" class="font-normal">{{ ` ${slight}` }}</span>
+    <span v-if="on" aria-hidden="true">{{ slight ? '◔ ' : '✓ ' }}</span><slot /><span
+      v-if="on && slight"
+      class="font-normal"
+      >{{ ` ${slight}` }}</span
+    >
   </button>
 </template>

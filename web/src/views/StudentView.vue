@@ -13,6 +13,7 @@ import { device, type Proposal } from '@/offline/device'
 import HomeworkPanel from '@/record/HomeworkPanel.vue'
 import KindCard from '@/record/KindCard.vue'
 import MarksPanel from '@/record/MarksPanel.vue'
+import PracticePanel from '@/record/PracticePanel.vue'
 import Proposals from '@/record/Proposals.vue'
 import SignDialog from '@/record/SignDialog.vue'
 import SignedPanel from '@/record/SignedPanel.vue'
@@ -230,6 +231,7 @@ watch(one, (now) => {
         <HomeworkPanel :student-id="id" :may-coach="mayCoach" />
         <SignedPanel :student-id="id" :may-coach="mayCoach" @correct="beginSigning(null, $event)" />
         <MarksPanel :marks="one.marks" />
+        <PracticePanel :student-id="id" />
       </div>
     </div>
 

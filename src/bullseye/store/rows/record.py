@@ -119,6 +119,33 @@ class Homework(SchoolOwned, Base):
     removed_at: Mapped[datetime | None]
 
 
+class Practice(SchoolOwned, Base):
+    """One drill on the ground: what it measured, as the server judged it from the answers; never changed.
+
+    ``low`` and ``high`` hold 95 % of the figure; ``conditions`` name runway and aircraft.
+    """
+
+    __tablename__ = 'practice'
+    __table_args__ = (
+        points_at('user_account', 'person_id'),
+        Index(None, 'school_id', 'person_id', 'practised_at'),
+        CheckConstraint("drill in ('path', 'roundout')", name='drill_known'),
+        in_range('practised_at'),
+    )
+
+    school_id: Mapped[int] = mapped_column(ForeignKey('school.id', ondelete='CASCADE'), primary_key=True)
+    id: Mapped[uuid.UUID] = mapped_column(primary_key=True)  # of the pictures or films that were handed out
+    person_id: Mapped[int]
+    drill: Mapped[str] = mapped_column(String(16))
+    practised_at: Mapped[datetime]
+    figure: Mapped[float]
+    low: Mapped[float]
+    high: Mapped[float]
+    items: Mapped[int]
+    conditions: Mapped[Json]
+    answers: Mapped[list[Json]] = mapped_column(JSONB)
+
+
 class LogEntry(SchoolOwned, Base):
     """One line of a person's logbook; ``spec`` is what the core's line is built from."""
 

@@ -29,7 +29,7 @@ from bullseye.store.errors import Conflict, NotAllowed, NotFound
 from bullseye.store.people import deeds, joining, signins
 from bullseye.store.rows.flying import Lap, LapRevision, Sortie
 from bullseye.store.rows.people import Invitation, SignIn, User
-from bullseye.store.rows.record import ExerciseNote, Homework, LogEntry, SignOff, Standing
+from bullseye.store.rows.record import ExerciseNote, Homework, LogEntry, Practice, SignOff, Standing
 from bullseye.store.rows.tracks import Track, TrackFile
 from bullseye.store.whole import traces
 
@@ -221,6 +221,7 @@ def _forget(db: Session, person: User) -> None:
     school = person.school_id
     db.execute(delete(Homework).where(Homework.school_id == school, Homework.student_id == person.id))
     db.execute(delete(ExerciseNote).where(ExerciseNote.school_id == school, ExerciseNote.student_id == person.id))
+    db.execute(delete(Practice).where(Practice.school_id == school, Practice.person_id == person.id))
     db.execute(delete(LogEntry).where(LogEntry.school_id == school, LogEntry.person_id == person.id))
     is_theirs = (Invitation.person_id == person.id) | (Invitation.issued_by == person.id)
     called = [func.lower(Invitation.name) == name.lower() for name in (person.name, *person.former_names)]
@@ -244,7 +245,7 @@ def _told(flights: int, until: date | None, named: list[str], *, is_listed: bool
     gone = [
         'The name and the number in who did what, but for the signing of what is kept.',
         'Login, password, sign-ins and the devices they were on, links, invitations, and letters in the queue.',
-        'Notes, homework and the logbook.',
+        'Notes, homework, what was practised on the ground, and the logbook.',
         'Recorded flights and positions, also those that belong to no sortie, and what was written of laps in words.',
         f'The name on {flights} sorties and their laps, whose figures stay as those of nobody.',
     ]

@@ -137,3 +137,4 @@ common-has-not-flown-yet = ist noch nicht geflogen
 common-nothing-planned = Nichts geplant.
 common-to = {$begun_at}, {$begun_at_2} bis {$ended_at}
 common-not-taken = Nicht übernommen: {$problem}
+common-practice = Üben

@@ -138,3 +138,4 @@ common-has-not-flown-yet = has not flown yet
 common-nothing-planned = Nothing planned.
 common-to = {$begun_at}, {$begun_at_2} to {$ended_at}
 common-not-taken = Not taken: {$problem}
+common-practice = Practice
