@@ -60,7 +60,11 @@ def test_a_report_is_read_for_its_field(marta):
 def test_runways_are_ranked_against_the_students_own_limit(marta, ines):
     asked = choices(marta)
     field = marta.get('/api/catalogue')['airfields'][0]['id']
-    body = {name: asked[name] for name in ('aircraft_id', 'student_id')} | {'wind_kt': 12, 'wind_dir_deg_mag': 130}
+    body = {name: asked[name] for name in ('aircraft_id', 'student_id')} | {
+        'wind_kt': 12,
+        'wind_dir_deg_mag': 130,
+        'alone': True,
+    }
     students = marta.get('/api/catalogue')['people']
     body['student_id'] = next(one['id'] for one in students if one['name'] == 'Ines Carvalho')
     ends = marta.call('POST', f'/api/airfields/{field}/ranking', body)['ends']

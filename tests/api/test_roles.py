@@ -95,6 +95,13 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
     def track_ask(method: str, tail: str, roles: tuple[str, ...], body: Any = None, asked: str | None = None) -> Ask:
         return Ask(method, described_track + tail, of_track + (asked or tail), roles, body)
 
+    practised_on = f'runway_end_id={sortie["runway_end_id"]}&aircraft_id={aircraft["id"]}'
+
+    def practised(person: Browser) -> dict[str, Any]:
+        handed = person.client.get(f'/api/practice/path?{practised_on}').get_json()
+        answers = [{'off_deg': 0.3, 'out_ft': 1_200.0, 'said': 'high'}] * 12
+        return {'token': handed.get('token', 'of nobody'), 'answers': answers}
+
     owen = sortie['student']['id']
     erased = next(one['id'] for one in ours['people'] if one['name'] == 'Ines Carvalho')
     chief.call('POST', '/api/invitations', {'name': 'Ada', 'role': 'student'}, status=201)
@@ -135,6 +142,10 @@ def asks(chief: Browser, track_id: str) -> list[Ask]:
         Ask('put', '/api/syllabus', '/api/syllabus', CHIEF, {'exercises': exercises}, is_list=True),
         Ask('post', '/api/syllabus/file', '/api/syllabus/file', CHIEF, {'text': SYLLABUS}, is_list=True),
         Ask('get', '/api/faults', '/api/faults', EVERYBODY, is_list=True),
+        Ask('get', '/api/practice', '/api/practice', EVERYBODY, is_list=True),
+        Ask('get', '/api/practice/path', f'/api/practice/path?{practised_on}', EVERYBODY),
+        Ask('get', '/api/practice/roundout', f'/api/practice/roundout?{practised_on}', EVERYBODY),
+        Ask('post', '/api/practice', '/api/practice', EVERYBODY, practised),
         Ask('get', '/api/logbook', '/api/logbook', EVERYBODY, is_list=True),
         Ask('get', '/api/logbook/logbook.csv', '/api/logbook/logbook.csv', EVERYBODY, is_list=True),
         Ask('get', '/api/logbook/logbook.pdf', '/api/logbook/logbook.pdf', EVERYBODY, is_list=True),
@@ -296,7 +307,8 @@ def ask(person: Browser, one: Ask) -> Any:
     if one.raw is not None:
         headers |= {'Content-Type': 'application/octet-stream'}
         return person.client.open(one.path, method=one.method.upper(), data=one.raw, headers=headers)
-    body = {} if one.method == 'get' else {'json': one.body if one.body is not None else {}}
+    given = one.body(person) if callable(one.body) else one.body
+    body = {} if one.method == 'get' else {'json': given if given is not None else {}}
     return person.client.open(one.path, method=one.method.upper(), headers=headers, **body)
 
 

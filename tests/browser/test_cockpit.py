@@ -257,7 +257,7 @@ def test_taps_that_come_faster_than_the_device_stores_are_all_kept(marta: Page):
     eventually(page, sortie, threshold_speed_kias=60)
     page.evaluate(
         """() => { for (const name of ['Dropped in', 'Bounced', 'Nose first', 'Speed over threshold: more',
-            'Speed over threshold: more', 'Prompted by instructor', 'Nose first'])
+            'Speed over threshold: more', 'Prompted by instructor', 'Nose first', 'Nose first'])
             [...document.querySelectorAll('button')].find((one) => (one.ariaLabel ?? one.innerText) === name).click() }"""
     )
     for name in ('Dropped in', 'Prompted by instructor', 'Bounced'):
@@ -471,17 +471,17 @@ def test_a_wind_set_by_thumb_moves_brief_limits_and_ranking_from_now_on(
             break
         page.wait_for_timeout(100)
     assert before_spot(page) <= calm_aim - 40
-    # from the side: over the limits of student and school, and the grass runway is better
+    # from the side: over the limit of the aircraft, and the grass runway is better
     dialog = dial(page, right=0.45, up=0.0)
-    expect(dialog).to_contain_text('is over the school limit of 8 kt')
+    expect(dialog).to_contain_text('is over the aircraft limit of 15 kt')
     ends = dialog.get_by_role('group', name='Runway, best first by this wind').get_by_role('button')
     expect(ends.first).to_contain_text('14')
     expect(ends.filter(has_text='05')).to_contain_text('✕')
     dialog.get_by_role('button', name=re.compile('^Use 140°')).click()
-    expect(page.get_by_text(re.compile('Crosswind .* is over the school limit of 8 kt')).first).to_be_visible()
+    expect(page.get_by_text(re.compile('Crosswind .* is over the aircraft limit of 15 kt')).first).to_be_visible()
     page.get_by_role('link', name='Landing').click()
     expect(page.get_by_label('Wind on the runway')).to_contain_text('140°')
-    expect(page.get_by_label('Wind on the runway')).to_contain_text('✕ school 8 kt')
+    expect(page.get_by_label('Wind on the runway')).to_contain_text('✕ aircraft 15 kt')
     page.get_by_role('link', name='Laps').click()
     tap(page, 900)
     if is_offline:

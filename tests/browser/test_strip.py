@@ -137,8 +137,11 @@ def test_what_could_hurt_is_said_on_the_screen_where_the_number_is(looking: Page
     page.get_by_label('Wind from, magnetic', exact=True).press('Enter')
     page.get_by_label('Wind', exact=True).fill('18')
     page.get_by_label('Wind', exact=True).press('Enter')
-    for who in ('aircraft limit of 15', 'school limit of 8', 'student limit of 6'):
-        expect(cautions).to_contain_text(who)
+    expect(cautions).to_contain_text('over the aircraft limit of 15')
+    # with an instructor aboard the limits of students are told, and forbid nothing
+    cautions.get_by_role('button', name='more').click()
+    for who in ('school limit of 8', 'student limit of 6'):
+        expect(cautions).to_contain_text(f'alone the {who}')
     expect(page.get_by_text('✕ aircraft 15 kt')).to_be_visible()
     page.get_by_label('Wind from, magnetic', exact=True).fill('')
     page.get_by_label('Wind from, magnetic', exact=True).press('Enter')

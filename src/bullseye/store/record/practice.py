@@ -14,7 +14,8 @@ from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bullseye.core.basis.errors import InvalidInput
+from bullseye.core.basis.sentence import Phrasebook, count
+from bullseye.core.brief.request import RefusedRequest
 from bullseye.core.practise.drills import (
     LEAST_PICTURES,
     MOST_PICTURES,
@@ -49,6 +50,14 @@ class Handed:
     truth: list[dict[str, float]]
 
 
+_BOOK = Phrasebook('practise')
+
+
+def _refused(field: str, why: str) -> RefusedRequest:
+    values = {'least': count(LEAST_PICTURES), 'most': count(MOST_PICTURES)} if why == 'how_many' else {}
+    return RefusedRequest({field: str(_BOOK.say(f'refused_{why}', **values))})
+
+
 def _signer(key: str) -> URLSafeSerializer:
     return URLSafeSerializer(key, salt='practice')
 
@@ -71,45 +80,45 @@ def hand_out(
 def _read(token: str, *, key: str, person: User) -> Handed:
     """What a token is of.
 
-    :raises InvalidInput: when it was altered, is of another person, or is too old
+    :raises RefusedRequest: when it was altered, is of another person, or is too old
     """
     try:
         handed = TypeAdapter(Handed).validate_python(_signer(key).loads(token))
     except (BadSignature, ValidationError):
-        raise InvalidInput('token', 'given', 'what was handed out with these pictures, unchanged') from None
+        raise _refused('token', 'altered') from None
     if handed.person_id != person.id:
-        raise InvalidInput('token', 'given', 'pictures that were handed out to you')
+        raise _refused('token', 'anothers')
     if datetime.now(UTC) - datetime.fromisoformat(handed.handed_at) > _HOLDS:
-        raise InvalidInput('token', 'given', 'pictures of the last 30 days')
+        raise _refused('token', 'old')
     return handed
 
 
 def _judged(handed: Handed, answers: Sequence[dict[str, Any]]) -> tuple[Practised, list[Any]]:
     """Judge answers by what is true of what was handed out.
 
-    :raises InvalidInput: for answers that cannot be of it
+    :raises RefusedRequest: for answers that cannot be of it
     """
     try:
         if handed.drill == 'path':
             pictures = _PICTURES.validate_python(answers)
             if not LEAST_PICTURES <= len(pictures) <= MOST_PICTURES:
-                raise InvalidInput('answers', len(pictures), f'{LEAST_PICTURES} to {MOST_PICTURES} pictures')
+                raise _refused('answers', 'how_many')
             if any(one.off_deg not in OFFSETS_DEG for one in pictures):
-                raise InvalidInput('answers', 'given', 'pictures that were handed out')
+                raise _refused('answers', 'not_of_these')
             return judge_path(pictures), _PICTURES.dump_python(pictures, mode='json')
         presses, truths = _PRESSES.validate_python(answers), _TRUTHS.validate_python(handed.truth)
     except ValidationError:
-        raise InvalidInput('answers', 'given', 'an answer to each picture or film') from None
+        raise _refused('answers', 'not_of_these') from None
     clips = [one.clip for one in presses]
     if not presses or len(set(clips)) != len(clips) or max(clips) >= len(truths):
-        raise InvalidInput('answers', len(presses), 'one press to each film that was handed out')
+        raise _refused('answers', 'not_of_these')
     return judge_roundout(truths, presses), _PRESSES.dump_python(presses, mode='json')
 
 
 def keep(db: Session, person: User, *, key: str, token: str, answers: Sequence[dict[str, Any]]) -> Practised:
     """Judge what was practised, and keep it once.
 
-    :raises InvalidInput: when token or answers cannot be
+    :raises RefusedRequest: when token or answers cannot be
     :raises Conflict: when other answers to the same were kept before
     """
     handed = _read(token, key=key, person=person)
