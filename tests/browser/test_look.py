@@ -22,7 +22,7 @@ OF_THE_SCHOOL = (
     '/tracks',
     '/sorties/new',
 )
-OF_THE_RECORD = ('/students', '/week', '/syllabus', '/faults', '/logbook')
+OF_THE_RECORD = ('/students', '/week', '/syllabus', '/faults', '/logbook', '/practice')
 OF_A_SORTIE = ('prepare', 'takeoff', 'pattern', 'landing', 'lap-plan', 'kneeboard', 'laps', 'debrief')
 
 

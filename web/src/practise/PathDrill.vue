@@ -71,7 +71,7 @@ const CHOICES = [
   { said: 'right' as const, label: say('practice.right') },
   { said: 'low' as const, label: say('practice.low') },
 ]
-useKeys({ ArrowUp: () => answer('high'), ArrowDown: () => answer('low'), ' ': () => answer('right') })
+useKeys({ ArrowUp: () => answer('high'), ArrowDown: () => answer('low'), ArrowRight: () => answer('right') })
 </script>
 
 <template>

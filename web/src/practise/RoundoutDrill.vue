@@ -83,7 +83,13 @@ useKeys({ ' ': () => (told.value ? next() : now()) })
     </p>
     <Seat :scene="handed.drill.scene" :seat="handed.seat" :pose="pose" :label="say('practice.what-you-see')" />
     <p v-if="told" role="status" class="text-lg font-bold">{{ told }}</p>
-    <button v-if="!told" type="button" class="button button-main w-full !min-h-16 text-xl" @pointerdown="now()">
+    <button
+      v-if="!told"
+      type="button"
+      class="button button-main w-full !min-h-16 text-xl"
+      @pointerdown="now()"
+      @keydown.enter.prevent="now()"
+    >
       {{ say('practice.now') }}
     </button>
     <button v-else type="button" class="button w-full !min-h-16 text-lg" @click="next()">

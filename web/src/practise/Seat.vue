@@ -33,7 +33,8 @@ watch([() => props.pose, () => props.scene, width], paint, { flush: 'post' })
 </script>
 
 <template>
-  <div ref="frame" class="w-full overflow-hidden rounded-lg border border-line">
+  <!-- as wide as leaves the answers in sight below it -->
+  <div ref="frame" class="mx-auto w-full max-w-[calc(58vh*16/9)] overflow-hidden rounded-lg border border-line">
     <canvas ref="canvas" class="block w-full" role="img" :aria-label="label" />
   </div>
 </template>

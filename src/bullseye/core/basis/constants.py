@@ -127,4 +127,4 @@ LEAST_MARGIN_SHARE = 1 / 3  # [own] of the distance needed, below which the take
 LEAST_MARGIN_FT = 100.0  # [own] of runway left, below which we do not speak of a margin
 OBSTACLE_MARGIN_FT = 30.0  # [own] between path and obstacle
 
-MODEL_VERSION = '8'  # goes up when the same inputs give another answer
+MODEL_VERSION = '9'  # goes up when the same inputs give another answer

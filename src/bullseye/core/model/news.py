@@ -56,6 +56,8 @@ LATEST: Final = ModelNews(
         'their aim points move by that too. How much a landing changes with the speed is learned from them as well.',
         'The latest ten laps of a pilot tell alike, older ones less: a steady hand is known sooner. A speed read to a '
         'whole knot is judged so: half a knot over a limit is within it.',
+        'A landing behind the go-around point is a fault of decision now. The limits of students bind a student alone; '
+        'with an instructor aboard they are told, and forbid nothing.',
         'Past laps are calculated again. What your pilots have got used to is no longer what the brief says: tell them '
         'before they fly.',
     ),
