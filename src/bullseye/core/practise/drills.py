@@ -20,8 +20,8 @@ from bullseye.core.practise.threshold import OFFSETS_DEG, Answer, Said, belief, 
 
 _BOOK = Phrasebook('practise')
 OUT_FT = (1_200.0, 2_400.0, 4_600.0, 9_100.0)  # [own] from the aim point, short final to a mile and a half
-LEAST_PICTURES, MOST_PICTURES = 12, 120
-_FILMS = 6
+LEAST_PICTURES, MOST_PICTURES = 12, 120  # [own]
+_FILMS = 6  # [own]
 _BEFORE_S, _AFTER_S = (5.0, 9.0), 2.5  # [own] of a film, before the roundout begins and after it
 _LATE_S, _HEIGHT_FT = 0.4, 4.0  # [own] within which a press is good
 

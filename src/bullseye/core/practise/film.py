@@ -35,7 +35,7 @@ _DROP_FPS2 = 0.3 * GRAVITY_FPS2  # [own] with which it falls from a hold-off tha
 _LIFT_AT_TOUCH_DEG, _INCIDENCE_DEG = 14.0, 6.0  # [own] angle of attack near the stall, and what of it is not attitude
 _STRAIGHTEN_S = 2.5  # [own] over which the crab is taken out before the touch
 _GUST_KT, _GUST_S, _SWAY_FT, _SWAY_BANK_DEG = 2.0, 4.0, 8.0, 3.0  # [own] of the unrest on final
-_HIGHEST_FT = 60.0
+_HIGHEST_FT = 60.0  # [own] of the wheels, over which the unrest comes up
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -25,7 +25,7 @@ Floats = NDArray[np.float64]
 Kind = Literal['pavement', 'paint', 'edge_light', 'path_light', 'ground', 'horizon', 'cowling', 'aim_mark']
 Colour = Literal['white', 'red', 'none']
 
-_NEAREST_FT = 1.0  # what is nearer before the eye is cut off
+_NEAREST_FT = 1.0  # [own] what is nearer before the eye is cut off
 _DIP_DEG = 0.97 / 60  # [pub: Nautical Almanac, from memory] for each root of a foot of height
 _PAINT_WIDTH_FT = 3.0  # [own] of the centreline; 1 to 3 ft are painted
 _BAR_FT = (150.0, 20.0)  # [own] an aiming mark, long and wide
@@ -34,7 +34,7 @@ _LIGHTS_EVERY_FT = 200.0  # [com]
 _PATH_LIGHTS_OFF_FT, _PATH_LIGHTS_APART_FT = 50.0, 30.0  # [com] left of the edge, and between them
 PATH_LIGHT_STEPS_DEG = (0.5, 1 / 6, -1 / 6, -0.5)  # [pub: ICAO Annex 14, from memory] from the path, outermost last
 _GROUND_EVERY_FT, _GROUND_ACROSS_FT = 1_000.0, 6_000.0  # [own] of the marks that give the ground its texture
-_GROUND_BEFORE_FT, _GROUND_BEYOND_FT = 12_000.0, 6_000.0
+_GROUND_BEFORE_FT, _GROUND_BEYOND_FT = 12_000.0, 6_000.0  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -23,12 +23,12 @@ SAID: tuple[Said, ...] = ('high', 'low', 'right')
 Floats = NDArray[np.float64]
 
 SLIPS = 0.02  # [own] of answers that have nothing to do with the picture
-SIGMAS_DEG = tuple(float(round(one, 4)) for one in np.geomspace(0.06, 2.5, 32))
-BIASES_DEG = tuple(float(round(one, 3)) for one in np.linspace(-1.5, 1.5, 21))
-KAPPAS = (0.25, 0.5, 0.8, 1.2)
+SIGMAS_DEG = tuple(float(round(one, 4)) for one in np.geomspace(0.06, 2.5, 32))  # [own]
+BIASES_DEG = tuple(float(round(one, 3)) for one in np.linspace(-1.5, 1.5, 21))  # [own]
+KAPPAS = (0.25, 0.5, 0.8, 1.2)  # [own]
 # what may be shown: fine steps near the path, coarse ones far from it [own]
 _STEPS_DEG = (0.0, 0.1, 0.2, 0.3, 0.45, 0.6, 0.8, 1.0, 1.4, 1.8)
-OFFSETS_DEG = tuple(sorted({sign * step + 0.0 for step in _STEPS_DEG for sign in (-1, 1)}))
+OFFSETS_DEG = tuple(sorted({sign * step + 0.0 for step in _STEPS_DEG for sign in (-1, 1)}))  # [own]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -12,7 +12,6 @@ practice-roundout = Jetzt abfangen
 practice-roundout-how = Sie sehen die letzten Sekunden eines Anflugs in wahrer Geschwindigkeit. Drücken Sie einmal, wo Sie das Abfangen beginnen würden.
 practice-roundout-keys = Tasten: Leertaste für jetzt.
 practice-begin = Beginnen
-practice-again = Noch einmal
 practice-stop = Hier aufhören
 practice-high = Hoch
 practice-low = Tief

@@ -12,7 +12,6 @@ practice-roundout = Round out now
 practice-roundout-how = You see the last seconds of an approach at true speed. Press once where you would begin the roundout.
 practice-roundout-keys = Keys: space for now.
 practice-begin = Begin
-practice-again = Once more
 practice-stop = Stop here
 practice-high = High
 practice-low = Low
