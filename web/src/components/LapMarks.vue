@@ -81,7 +81,8 @@ const counts = computed(() => Object.fromEntries(STATES.map(({ value }) => [valu
         :aria-pressed="state === one.value"
         @click="state = one.value"
       >
-        {{ one.label }}<span v-if="counts[one.value]" class="figure ml-1.5 text-soft">{{ counts[one.value] }}</span>
+        {{ one.label
+        }}<span v-if="counts[one.value]" class="figure ml-1.5 hidden text-soft sm:inline">{{ counts[one.value] }}</span>
       </button>
     </div>
     <div
