@@ -38,10 +38,9 @@ const measured = computed(() => {
     Partial<Record<'tapped' | 'tracked', { value: number; half_width: number | null }>> | undefined
   return of?.tracked && of.tapped ? of : null
 })
-const cue = computed(() => {
-  const why = props.lap?.outcome === 'go_around' ? props.lap.around.decision_words : null
-  return why ?? props.lap?.diagnosis.one_change ?? props.here?.cue ?? ''
-})
+const cue = computed(() => props.lap?.diagnosis.one_change ?? props.here?.cue ?? '')
+/** Why a go-around was right, where somebody said why it was flown. */
+const wentAround = computed(() => (props.lap?.noted?.went_around?.why ? props.lap.around.decision_words : ''))
 const moved = computed(() => {
   if (props.aimFt === null || !props.next) return ''
   if (props.next.spot_ft !== props.spotFt)
@@ -68,6 +67,7 @@ const moved = computed(() => {
         <span class="figure">{{ signed(largest.feet, 5) }} ft</span>
       </p>
     </div>
+    <p v-if="wentAround" class="text-xl font-bold leading-snug">{{ wentAround }}</p>
     <p class="border-l-4 border-aim pl-3 text-xl font-bold leading-snug">{{ cue }}</p>
     <ul v-if="lap?.around.faults.length" class="space-y-0.5" :aria-label="say('parts.what-else-was-not-within')">
       <li v-for="fault in lap.around.faults.slice(0, 4)" :key="fault.name">
