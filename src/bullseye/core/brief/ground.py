@@ -101,18 +101,29 @@ def part_point(request: BriefRequest, box_to_ft: float) -> tuple[float, GoAround
     return (box_to_ft, 'box') if part == 'box' and box_to_ft < available_ft / 2 else (available_ft / 2, 'half')
 
 
+def _places_ft(
+    request: BriefRequest, setup: LandingSetup, roll: GroundRoll | None, climb_fpm: float | None, box_to_ft: float
+) -> dict[GoAroundBy, float]:
+    """The places from which roll, climb and the technique leave room, those that can be worked out [ft]."""
+    part_ft, part = part_point(request, box_to_ft)
+    found: dict[GoAroundBy, float] = {part: part_ft}
+    set_roll_ft = request.overrule('landing_roll_ft')
+    needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
+    if needed_ft is not None:
+        found['roll'] = request.runway.landing_distance_available_ft - needed_ft
+    climb_ft = last_climb_point_ft(request, setup, climb_fpm)
+    if climb_ft is not None:
+        found['climb'] = climb_ft
+    return found
+
+
 def go_around_point_ft(request: BriefRequest, setup: LandingSetup, *, box_to_ft: float) -> float:
     """Where to go around by [ft from the threshold]: as the instructor set it, else the nearest of the places."""
     set_ft = request.overrule('go_around_point_ft')
     if set_ft is not None:
         return set_ft
     roll, _ = ground_roll(request, setup)
-    set_roll_ft = request.overrule('landing_roll_ft')
-    needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
-    climb_ft = last_climb_point_ft(request, setup, go_around_climb_fpm(request, setup))
-    places = [part_point(request, box_to_ft)[0]]
-    places += [] if needed_ft is None else [request.runway.landing_distance_available_ft - needed_ft]
-    return min((*places, *([] if climb_ft is None else [climb_ft])))
+    return min(_places_ft(request, setup, roll, go_around_climb_fpm(request, setup), box_to_ft).values())
 
 
 def ground_part(
@@ -123,10 +134,9 @@ def ground_part(
     said = [] if why_not is None else [Caution('mind', why_not)]
     available_ft = request.runway.landing_distance_available_ft
     set_roll_ft = request.overrule('landing_roll_ft')
-    needed_ft = roll.factored_ft if roll is not None and set_roll_ft is None else set_roll_ft
-    roll_point_ft = None if needed_ft is None else available_ft - needed_ft
     climb_fpm = go_around_climb_fpm(request, setup)
-    climb_point_ft = last_climb_point_ft(request, setup, climb_fpm)
+    places = _places_ft(request, setup, roll, climb_fpm, box_to_ft)
+    roll_point_ft, climb_point_ft = places.get('roll'), places.get('climb')
     must_clear = request.runway.departure_obstacle is not None
     if climb_fpm is None:
         said.append(
@@ -134,11 +144,8 @@ def ground_part(
         )
     elif 0 < climb_fpm < LEAST_CLIMB_FPM:
         said.append(Caution('mind', _BOOK.say('weak_climb', climb=Quantity(climb_fpm, 'fpm', 10.0))))
-    part_point_ft, part = part_point(request, box_to_ft)
-    places: list[tuple[float, GoAroundBy]] = [(part_point_ft, part)]
-    places += [(roll_point_ft, 'roll')] if roll_point_ft is not None else []
-    places += [(climb_point_ft, 'climb')] if climb_point_ft is not None else []
-    nearest_ft, by = min(places)
+    part_point_ft, _ = part_point(request, box_to_ft)
+    nearest_ft, by = min((place_ft, name) for name, place_ft in places.items())
     set_point_ft = request.overrule('go_around_point_ft')
     point_ft, point_by = (nearest_ft, by) if set_point_ft is None else (set_point_ft, 'instructor')
     limits_ft = [place for place in (roll_point_ft, climb_point_ft) if place is not None]
