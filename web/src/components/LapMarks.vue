@@ -76,13 +76,13 @@ const counts = computed(() => Object.fromEntries(STATES.map(({ value }) => [valu
         v-for="one in states"
         :key="one.value"
         type="button"
-        class="min-h-14 min-w-0 rounded-t-lg border-x-2 border-t-2 px-0.5 text-sm font-bold sm:text-base"
+        class="min-h-14 min-w-0 rounded-t-lg border-x-2 border-t-2 px-0.5 text-sm font-bold"
         :class="state === one.value ? 'border-ink bg-card' : 'border-line bg-paper text-soft'"
         :aria-pressed="state === one.value"
         @click="state = one.value"
       >
         {{ one.label
-        }}<span v-if="counts[one.value]" class="figure ml-1.5 hidden text-soft sm:inline">{{ counts[one.value] }}</span>
+        }}<span v-if="counts[one.value]" class="figure ml-1 hidden text-soft sm:inline">{{ counts[one.value] }}</span>
       </button>
     </div>
     <div
